@@ -1,0 +1,30 @@
+// rondeau check | plan | verify: the core on the command line, without server or database.
+// Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan.
+import { checkCommand } from "./check";
+import { BadInput } from "./input";
+import { planCommand } from "./plan";
+import { verifyCommand } from "./verify";
+
+const COMMANDS: Readonly<Record<string, (args: readonly string[]) => { readonly data: unknown; readonly exit: number }>> = {
+  check: checkCommand,
+  plan: planCommand,
+  verify: verifyCommand,
+};
+
+const [name = "", ...args] = process.argv.slice(2);
+const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+if (!command) {
+  process.stderr.write(`rondeau: there is no command "${name.slice(0, 80)}". Use one of: ${Object.keys(COMMANDS).join(", ")}.\n`);
+  process.exitCode = 2;
+} else {
+  try {
+    const { data, exit } = command(args);
+    process.stdout.write(`${JSON.stringify(data, null, 2)}\n`);
+    process.exitCode = exit;
+  } catch (error) {
+    if (!(error instanceof BadInput)) throw error;
+    process.stdout.write(`${JSON.stringify({ problems: error.problems }, null, 2)}\n`);
+    for (const p of error.problems) process.stderr.write(`rondeau: ${p.path ? `${p.path}: ` : ""}${p.message}\n`);
+    process.exitCode = 2;
+  }
+}

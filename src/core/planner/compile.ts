@@ -1,0 +1,593 @@
+// Compile: a dish, a choice of methods, a moment and a log become activities, time lags and lists of permitted starts.
+// Every list is of intervals, so the cost follows the number of events and never the length of the horizon.
+// Needs a model that passed check.ts; leaves behind a Model for network.ts and search.ts.
+//
+// Time lag { from, to, lag }: x(to) ≥ x(from) + lag. A maximum lag is a minimum lag backwards.
+// Variables: start of activity i is 2i, its end 2i + 1.
+import { type Dish, HEATED, type Hold, isUnit, isWare, type Method, STORES, type Step, type Use } from "../dish/model";
+import { type PlanAt, plannedLength } from "../dish/planned-length";
+import { intersect, type Interval, type Intervals, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
+import { intervalsOfHours } from "../time/calendar";
+import type { Log, LogEvent, StepPin } from "./plan";
+
+export const startOf = (activity: number) => 2 * activity;
+export const endOf = (activity: number) => 2 * activity + 1;
+
+export interface Because {
+  readonly rule: string;
+  readonly steps: readonly string[];
+  readonly text: string;
+}
+
+export interface TimeLag {
+  readonly from: number;
+  readonly to: number;
+  readonly lag: number;
+  readonly because: Because;
+}
+
+/** A hands-on part: [offset, offset + minutes) from the start, or up to the end where it is anchored there. */
+export interface HandsPart {
+  readonly offset: number;
+  readonly minutes: number;
+  readonly atEnd: boolean;
+}
+
+/** One demand of a step on equipment. */
+export interface Need {
+  readonly use: Use;
+  readonly useIndex: number;
+  /** Indices into the units of the kind that are big enough; empty for heated space and stores. */
+  readonly fitting: readonly number[];
+  /** Whole run of the activity, its hands parts, or kept until the end of another step. */
+  readonly span: "run" | "hands" | { readonly until: number };
+  /** For wares of a step that goes batch by batch: first batch's start to last batch's end. */
+  readonly throughout: boolean;
+}
+
+export interface Activity {
+  readonly index: number;
+  readonly step: Step;
+  /** Number of the batch where a step goes batch by batch; the fallback of a component has no step of its own. */
+  readonly batch: number;
+  readonly minutes: number;
+  readonly stretch: number;
+  readonly minPiece: number | undefined;
+  readonly parts: readonly HandsPart[];
+  readonly cooks: readonly number[];
+  readonly needs: readonly Need[];
+  /** Permitted starts where the run is exactly `minutes` long; for stretchable and split ones only what holds of every start. */
+  readonly starts: Intervals;
+  /** Permitted ends, by the same measure. */
+  readonly ends: Intervals;
+  /** Minutes that the whole run must lie in; undefined: anywhere. */
+  readonly cover: Intervals | undefined;
+  /** Minutes in which hands may work on it (windows that forbid it taken out), for each cook of `cooks`. */
+  readonly works: readonly Intervals[];
+  /** A fact of the log: it stands where it is and is bound by no hours. */
+  readonly fact: { readonly start: number; readonly end: number; readonly done: boolean } | undefined;
+}
+
+/** A take of an output, between the activities that make and take it. */
+export interface Taking {
+  readonly output: string;
+  readonly taker: number;
+  readonly takerStep: string;
+  /** The activity and, for a maker whose batches run back to back, the minutes from its start to the batch's end. */
+  readonly maker: number | undefined;
+  readonly batchEnd: number | undefined;
+  /** For what is on hand: since when. */
+  readonly readyAt: number | undefined;
+  readonly holds: readonly Hold[];
+  readonly during: number | undefined;
+}
+
+export interface Waiting {
+  readonly from: number;
+  readonly to: number;
+  readonly place: string;
+  readonly litres: number;
+  readonly best: readonly [number, number] | undefined;
+}
+
+export interface Unit {
+  readonly id: string;
+  readonly litres: number;
+  readonly pieces: number;
+  readonly clean: number;
+  readonly available: Intervals | undefined;
+}
+
+export interface Model {
+  readonly dish: Dish;
+  readonly now: number;
+  readonly serveAt: number;
+  readonly last: number;
+  readonly planAt: PlanAt;
+  readonly methods: Readonly<Record<string, string>>;
+  readonly inForce: readonly Step[];
+  readonly activities: readonly Activity[];
+  readonly lags: readonly TimeLag[];
+  readonly takings: readonly Taking[];
+  readonly waitings: readonly Waiting[];
+  readonly first: ReadonlyMap<string, number>;
+  readonly lastOf: ReadonlyMap<string, number>;
+  readonly units: ReadonlyMap<string, readonly Unit[]>;
+  readonly storeLitres: ReadonlyMap<string, number>;
+  readonly here: Intervals;
+  /** Minutes in which a round of so many minutes may begin. */
+  readonly roundMinutes: (step: Step, takes: number) => Intervals;
+  readonly closed: (word: "heat" | "start-heat", step: string) => Intervals;
+  readonly fallbacks: ReadonlyMap<string, number>;
+}
+
+export interface CompileInput {
+  readonly dish: Dish;
+  readonly now: number;
+  readonly serveAt: number;
+  readonly planAt: PlanAt;
+  /** Component to method, "fallback" included; components left out take their first method. */
+  readonly methods: Readonly<Record<string, string>>;
+  readonly log: Log;
+}
+
+export type Compiled = { readonly status: "compiled"; readonly model: Model } | { readonly status: "impossible"; readonly because: Because };
+
+/** Builds the model for one choice of methods. */
+export function compile(input: CompileInput): Compiled {
+  const { dish, now, serveAt, planAt, log } = input;
+  const last = Math.max(serveAt, ...dish.courses.map((c) => serveAt + c.after));
+  const chosen = new Map<string, Method | "fallback">();
+  for (const component of dish.components) {
+    if (component.onHand.length) continue;
+    const wanted = input.methods[component.id] ?? component.methods[0]?.id;
+    const method = wanted === "fallback" && component.fallback ? "fallback" : component.methods.find((m) => m.id === wanted);
+    if (!method) return { status: "impossible", because: { rule: "H1", steps: [], text: `"${component.name}" has no method "${wanted}".` } };
+    chosen.set(component.id, method);
+  }
+  const inForce = [...chosen.values()].flatMap((m) => (m === "fallback" ? [] : m.steps));
+  return new Compiler(dish, now, serveAt, last, planAt, log, chosen, inForce).run();
+}
+
+class Compiler {
+  readonly #activities: Activity[] = [];
+  readonly #lags: TimeLag[] = [];
+  readonly #takings: Taking[] = [];
+  readonly #waitings: Waiting[] = [];
+  readonly #first = new Map<string, number>();
+  readonly #last = new Map<string, number>();
+  readonly #fallbacks = new Map<string, number>();
+  readonly #units = new Map<string, Unit[]>();
+  readonly #windows: { readonly closed: Intervals; readonly forbid: ReadonlySet<string>; readonly allow: ReadonlySet<string> }[];
+  readonly #works: Intervals[];
+  readonly #here: Intervals;
+  readonly #awake: Intervals;
+  readonly #home: Intervals;
+  readonly #all: Interval;
+
+  constructor(
+    readonly dish: Dish,
+    readonly now: number,
+    readonly serveAt: number,
+    readonly last: number,
+    readonly planAt: PlanAt,
+    readonly log: Log,
+    readonly chosen: ReadonlyMap<string, Method | "fallback">,
+    readonly inForce: readonly Step[],
+  ) {
+    const from = now - 1440;
+    const to = last + 1440;
+    this.#all = [from, to];
+    const hours = (list: Parameters<typeof intervalsOfHours>[0]) => intervalsOfHours(list, dish.zone, from, to);
+    const away = dish.cooks.map((c) => hours(c.away));
+    const awake = dish.cooks.map((c) => hours(c.awake));
+    const home = away.map((a) => subtract([this.#all], a));
+    this.#works = dish.cooks.map((c, i) => subtract(c.hours ? hours(c.hours) : (awake[i] as Intervals), away[i] as Intervals));
+    this.#here = union(awake.flatMap((a, i) => intersect(a, home[i] as Intervals)));
+    this.#awake = union(awake.flat());
+    this.#home = union(home.flat());
+    this.#windows = dish.windows.map((w) => ({ closed: hours(w.hours), forbid: w.forbid, allow: w.allow }));
+    for (const e of dish.equipment) {
+      const list = this.#units.get(e.kind) ?? [];
+      for (let n = 0; n < e.count; n++) {
+        list.push({
+          id: e.id,
+          litres: e.litres ?? Number.POSITIVE_INFINITY,
+          pieces: e.pieces ?? Number.POSITIVE_INFINITY,
+          clean: e.cleanTakes,
+          available: e.available && hours(e.available),
+        });
+      }
+      this.#units.set(e.kind, list);
+    }
+  }
+
+  run(): Compiled {
+    for (const step of this.inForce) {
+      const impossible = this.#addStep(step);
+      if (impossible) return { status: "impossible", because: impossible };
+    }
+    for (const component of this.dish.components) {
+      if (this.chosen.get(component.id) === "fallback" && component.fallback) this.#addFallback(component.id, component.name, component.fallback.lead);
+    }
+    for (const step of this.inForce) {
+      this.#addLinks(step);
+      const impossible = this.#addTakes(step);
+      if (impossible) return { status: "impossible", because: impossible };
+    }
+    this.#addServing();
+    const storeLitres = new Map<string, number>();
+    for (const place of STORES) {
+      storeLitres.set(place, this.dish.equipment.filter((e) => e.kind === place).reduce((sum, e) => sum + (e.litres ?? Number.POSITIVE_INFINITY), 0));
+    }
+    const methods: Record<string, string> = {};
+    for (const [id, method] of this.chosen) methods[id] = method === "fallback" ? "fallback" : method.id;
+    return {
+      status: "compiled",
+      model: {
+        dish: this.dish, now: this.now, serveAt: this.serveAt, last: this.last, planAt: this.planAt, methods, inForce: this.inForce,
+        activities: this.#activities, lags: this.#lags, takings: this.#takings, waitings: this.#waitings,
+        first: this.#first, lastOf: this.#last, units: this.#units, storeLitres, here: this.#here,
+        roundMinutes: (step, takes) => this.#roundMinutes(step, takes),
+        closed: (word, step) => union(this.#windows.filter((w) => w.forbid.has(word) && !w.allow.has(step)).flatMap((w) => w.closed)),
+        fallbacks: this.#fallbacks,
+      },
+    };
+  }
+
+  #lag(from: number, to: number, lag: number, because: Because): void {
+    this.#lags.push({ from, to, lag, because });
+  }
+
+  #windowsFor(step: Step, words: readonly string[]): Intervals {
+    return union(this.#windows.filter((w) => !w.allow.has(step.ref) && words.some((word) => w.forbid.has(word))).flatMap((w) => w.closed));
+  }
+
+  #roundMinutes(step: Step, takes: number): Intervals {
+    const closed = this.#windowsFor(step, ["hands", "*"]);
+    return subtract(this.#here, union(closed.map(([a, b]) => [a - Math.max(1, takes) + 1, b] as const)));
+  }
+
+  #addStep(step: Step): Because | undefined {
+    const one = plannedLength(step.time, this.planAt, step.k, step.grows);
+    const event = this.log.events.get(step.ref);
+    const count = step.each && !event ? step.batches : 1;
+    if (step.each && step.tends.length && !event) {
+      return { rule: "H8", steps: [step.ref], text: `"${step.name}" goes batch by batch and has rounds as well; this version cannot plan the two together (H8).` };
+    }
+    for (let batch = 0; batch < count; batch++) {
+      const impossible = this.#addActivity(step, batch, step.each ? one : one * step.batches, one, event);
+      if (impossible) return impossible;
+      const index = this.#activities.length - 1;
+      if (batch === 0) this.#first.set(step.ref, index);
+      else this.#lag(endOf(index - 1), startOf(index), 0, { rule: "H1", steps: [step.ref], text: `The batches of "${step.name}" come one after another.` });
+      this.#last.set(step.ref, index);
+    }
+    return undefined;
+  }
+
+  #addActivity(step: Step, batch: number, minutes: number, one: number, event: LogEvent | undefined): Because | undefined {
+    const index = this.#activities.length;
+    const pins = this.log.pins.filter((p) => p.step === step.ref);
+    const cooks = this.#cooksFor(step, pins);
+    if (cooks.length === 0) return { rule: "H6", steps: [step.ref], text: `No cook of this kitchen may do "${step.name}".` };
+    const needs = this.#needsOf(step);
+    const tooBig = needs.find((n) => isUnitLike(n.use.what) && n.fitting.length < n.use.count);
+    if (tooBig && !event?.ended) {
+      const { use } = tooBig;
+      const size = use.litres ? `${Number(use.litres.toPrecision(3))} L` : use.pieces ? `${use.pieces} pieces` : `${use.count} at once`;
+      return { rule: "H9", steps: [step.ref], text: `"${step.name}" asks for a ${use.what} of ${size}; the kitchen has none so large.` };
+    }
+    const parts = partsOf(step, one, step.each ? 1 : step.batches);
+    const fact = event && this.#factOf(event, minutes);
+    const forbiddenHands = this.#windowsFor(step, ["hands", "*"]);
+    const works = cooks.map((c) => subtract(this.#works[c] as Intervals, forbiddenHands));
+    const base: Interval = [this.now, this.last + 1];
+    const rigid = step.stretch === 0 && step.minPiece === undefined;
+    const cover = this.#coverOf(step);
+    let starts: Intervals = [base];
+    let ends: Intervals = [base];
+    if (fact) {
+      starts = [[fact.start, fact.start + 1]];
+      ends = [[fact.end, fact.end + 1]];
+    } else if (step.minPiece !== undefined) {
+      const piece = Math.min(step.minPiece, minutes);
+      const some = union(works.flatMap((w) => startsFitting(w, piece, this.#all)));
+      starts = intersect(starts, some);
+      ends = intersect(ends, shift(some, piece));
+    } else {
+      for (const part of parts) {
+        const some = union(works.flatMap((w) => startsFitting(w, part.minutes, this.#all)));
+        if (part.atEnd) ends = intersect(ends, shift(some, part.minutes));
+        else starts = intersect(starts, shift(some, -part.offset));
+      }
+      for (const need of needs) starts = intersect(starts, this.#startsOfNeed(step, need, parts, minutes));
+      if (rigid) {
+        if (cover) starts = intersect(starts, startsFitting(cover, minutes, this.#all));
+        starts = intersect(starts, this.#startsOfRounds(step, minutes));
+        starts = intersect(starts, shift(ends, -minutes));
+        ends = shift(starts, minutes);
+      }
+    }
+    for (const pin of fact ? [] : pins) {
+      if (pin.at !== undefined && batch === 0) starts = intersect(starts, [[pin.at, pin.at + 1]]);
+      if (pin.notBefore !== undefined) starts = intersect(starts, [[pin.notBefore, this.last + 1]]);
+      if (pin.notAfter !== undefined && batch === 0) starts = intersect(starts, [[base[0], pin.notAfter + 1]]);
+    }
+    this.#activities.push({
+      index, step, batch, minutes, stretch: fact ? 0 : step.stretch, minPiece: fact ? undefined : step.minPiece,
+      parts, cooks, needs, starts, ends, cover: fact ? undefined : cover, works, fact,
+    });
+    const s = startOf(index);
+    const e = endOf(index);
+    const lasts: Because = { rule: "H1", steps: [step.ref], text: `"${step.name}" takes ${minutes} min.` };
+    if (fact) {
+      this.#lag(s, e, fact.end - fact.start, lasts);
+      this.#lag(e, s, fact.start - fact.end, lasts);
+    } else {
+      this.#lag(s, e, minutes, lasts);
+      if (step.minPiece === undefined) this.#lag(e, s, -minutes - step.stretch, lasts);
+    }
+    return undefined;
+  }
+
+  #cooksFor(step: Step, pins: readonly StepPin[]): number[] {
+    const named = pins.map((p) => p.cook).filter((c) => c !== undefined);
+    return this.dish.cooks.flatMap((c, i) => ((!step.cooks || step.cooks.includes(c.id)) && named.every((n) => n === c.id) ? [i] : []));
+  }
+
+  #factOf(event: LogEvent, minutes: number): NonNullable<Activity["fact"]> {
+    if (event.ended !== undefined) return { start: event.started, end: event.ended, done: true };
+    const end = event.estimate ?? event.started + minutes;
+    return { start: event.started, end: Math.max(end, this.now, event.started), done: false };
+  }
+
+  #needsOf(step: Step): Need[] {
+    return step.uses.map((use, useIndex): Need => {
+      const units = this.#units.get(use.what) ?? [];
+      const fitting = isUnitLike(use.what) ? units.flatMap((u, i) => (u.litres + 1e-6 >= use.litres && u.pieces >= use.pieces ? [i] : [])) : [];
+      // The smallest that is big enough goes first, so that the large pot stays free.
+      fitting.sort((a, b) => (units[a] as Unit).litres - (units[b] as Unit).litres || a - b);
+      const span = use.until !== undefined ? { until: -1 } : use.part === "hands" ? ("hands" as const) : ("run" as const);
+      return { use, useIndex, fitting, span, throughout: use.until === undefined && use.part !== "hands" && isWare(use.what) };
+    });
+  }
+
+  /** Minutes that the run must lie in: somebody there or awake, and no window that forbids a tag of the step. */
+  #coverOf(step: Step): Intervals | undefined {
+    let cover: Intervals | undefined;
+    const within = (list: Intervals) => {
+      cover = cover ? intersect(cover, list) : list;
+    };
+    if (step.attention === "nearby") within(subtract(this.#here, this.#windowsFor(step, ["*"])));
+    if (step.attention === "unattended" && !step.sleepOk) within(this.#awake);
+    if (step.attention === "unattended" && !step.awayOk) within(this.#home);
+    const closed = this.#windowsFor(step, [...step.tags]);
+    if (step.tags.size && closed.length) within(subtract([this.#all], closed));
+    if (step.uses.some((u) => isHot(u.what) && u.part === "all")) {
+      const noHeat = this.#windowsFor(step, ["heat"]);
+      if (noHeat.length) within(subtract([this.#all], noHeat));
+    }
+    return cover;
+  }
+
+  /** Starts for which one use of equipment meets no closed window, and its equipment is there and can be hot. */
+  #startsOfNeed(step: Step, need: Need, parts: readonly HandsPart[], minutes: number): Intervals {
+    const { use } = need;
+    let starts: Intervals = [this.#all];
+    if (isHot(use.what)) {
+      const lighting = this.#windowsFor(step, ["start-heat"]);
+      const heat = this.#windowsFor(step, ["heat"]);
+      const offsets = need.span === "hands" ? parts.filter((p) => !p.atEnd).map((p) => [p.offset, p.minutes] as const) : [[0, minutes] as const];
+      for (const [offset, length] of offsets) {
+        starts = intersect(starts, shift(startsAvoiding(lighting, 1, this.#all), -offset));
+        if (need.span === "hands") starts = intersect(starts, shift(startsAvoiding(heat, length, this.#all), -offset));
+      }
+    }
+    if ((HEATED as readonly string[]).includes(use.what) && !use.ramp) {
+      const heaters = this.dish.equipment.filter((e) => e.kind === use.what && e.maxC >= use.tempC - use.toleranceC);
+      const heatUp = Math.min(...heaters.map((e) => Math.ceil(Math.max(0, use.tempC - use.toleranceC - e.idleC) / e.heatCPerMin - 1e-6)));
+      starts = intersect(starts, Number.isFinite(heatUp) ? [[this.now + heatUp, this.#all[1]]] : []);
+    }
+    const units = (this.#units.get(use.what) ?? []).filter((_, i) => need.fitting.length === 0 || need.fitting.includes(i));
+    if (units.length && units.every((u) => u.available)) {
+      const length = need.span === "hands" ? 0 : minutes;
+      starts = intersect(starts, union(units.flatMap((u) => startsFitting(u.available as Intervals, length, this.#all))));
+    }
+    return starts;
+  }
+
+  #startsOfRounds(step: Step, minutes: number): Intervals {
+    let starts: Intervals = [this.#all];
+    if (step.tends.length === 0) return starts;
+    for (const tend of step.tends) {
+      const there = this.#roundMinutes(step, tend.takes);
+      const play = Math.floor(Math.max(tend.every / 4, 5));
+      const near = union(there.map(([a, b]) => [a - play, b + play] as const));
+      for (const offset of roundOffsets(tend, minutes)) starts = intersect(starts, shift(near, -offset));
+    }
+    return starts;
+  }
+
+  #addFallback(component: string, name: string, lead: number): void {
+    const index = this.#activities.length;
+    this.#fallbacks.set(component, index);
+    const base: Intervals = [[this.now, this.last + 1]];
+    this.#activities.push({
+      index, step: FALLBACK_STEP(component, name), batch: 0, minutes: lead, stretch: 0, minPiece: undefined, parts: [], cooks: [],
+      needs: [], starts: base, ends: base, cover: undefined, works: [], fact: undefined,
+    });
+    const lasts: Because = { rule: "H4", steps: [], text: `The stand-in for "${name}" needs ${lead} min from the decision.` };
+    this.#lag(startOf(index), endOf(index), lead, lasts);
+    this.#lag(endOf(index), startOf(index), -lead, lasts);
+  }
+
+  #addLinks(step: Step): void {
+    const first = this.#first.get(step.ref) as number;
+    const lastBatch = this.#last.get(step.ref) as number;
+    for (const link of step.links) {
+      const other = link.from === "end" ? this.#last.get(link.step) : this.#first.get(link.step);
+      if (other === undefined) continue;
+      const origin = link.from === "end" ? endOf(other) : startOf(other);
+      const name = this.#nameOf(link.step);
+      this.#lag(origin, startOf(first), link.min, {
+        rule: "H3", steps: [link.step, step.ref],
+        text: link.min ? `"${step.name}" comes at least ${link.min} min after "${name}".` : `"${step.name}" comes after "${name}".`,
+      });
+      if (link.max !== undefined) {
+        this.#lag(startOf(first), origin, -link.max, { rule: "H3", steps: [link.step, step.ref], text: `"${step.name}" comes at most ${link.max} min after "${name}"${link.limit === "safety" ? ", for safety" : ""}.` });
+      }
+      if (link.best || (link.litres > 0 && (STORES as readonly string[]).includes(link.place))) {
+        this.#waitings.push({ from: origin, to: startOf(first), place: link.place, litres: link.litres, best: link.best });
+      }
+    }
+    if (step.within !== undefined) {
+      const outerFirst = this.#first.get(step.within);
+      const outerLast = this.#last.get(step.within);
+      if (outerFirst !== undefined && outerLast !== undefined) {
+        const inside: Because = { rule: "H4", steps: [step.within, step.ref], text: `"${step.name}" happens while "${this.#nameOf(step.within)}" runs.` };
+        this.#lag(startOf(outerFirst), startOf(first), 0, inside);
+        this.#lag(endOf(lastBatch), endOf(outerLast), 0, inside);
+      }
+    }
+    step.uses.forEach((use, u) => {
+      const until = use.until === undefined ? undefined : this.#last.get(use.until);
+      for (let i = first; i <= lastBatch; i++) {
+        const activity = this.#activities[i] as Activity;
+        const need = activity.needs[u] as Need;
+        if (use.until !== undefined) (activity.needs as Need[])[u] = { ...need, span: until === undefined ? "run" : { until } };
+      }
+      if (until !== undefined && until !== lastBatch) {
+        this.#lag(endOf(lastBatch), endOf(until), 0, { rule: "H9", steps: [step.ref, use.until as string], text: `The ${use.what} of "${step.name}" is kept for "${this.#nameOf(use.until as string)}".` });
+      }
+      if (use.ramp) this.#glueRamp(step, use, first);
+    });
+  }
+
+  /** The food stays in while the setting changes: the step begins as the one before it ends. */
+  #glueRamp(step: Step, use: Use, first: number): void {
+    const before = step.links.map((l) => this.inForce.find((s) => s.ref === l.step)).find((s) => s?.uses.some((u) => u.what === use.what));
+    const other = before && this.#last.get(before.ref);
+    if (before && other !== undefined) {
+      this.#lag(startOf(first), endOf(other), 0, { rule: "H10", steps: [before.ref, step.ref], text: `"${step.name}" goes on in the same heat as "${before.name}" ends.` });
+    }
+  }
+
+  #addTakes(step: Step): Because | undefined {
+    const first = this.#first.get(step.ref) as number;
+    const lastBatch = this.#last.get(step.ref) as number;
+    for (const take of step.takes) {
+      for (let taker = first; taker <= (take.each ? lastBatch : first); taker++) {
+        const batch = taker - first;
+        const source = this.#sourceOf(take.from, take.each && !this.log.events.has(step.ref) ? batch : undefined);
+        if (!source) return { rule: "H4", steps: [step.ref], text: `Nothing in this choice of methods makes "${take.from}", which "${step.name}" takes.` };
+        const taking: Taking = { output: take.from, taker, takerStep: step.ref, during: take.during, ...source };
+        this.#takings.push(taking);
+        this.#lagsOfTaking(taking, step.name);
+      }
+    }
+    return undefined;
+  }
+
+  #sourceOf(output: string, batch: number | undefined): Pick<Taking, "maker" | "batchEnd" | "readyAt" | "holds"> | undefined {
+    const component = this.dish.components.find((c) => output.startsWith(`${c.id}.`));
+    if (!component) return undefined;
+    const onHand = component.onHand.find((o) => o.ref === output);
+    if (component.onHand.length) return onHand && { maker: undefined, batchEnd: undefined, readyAt: onHand.madeAt, holds: onHand.holds };
+    if (this.chosen.get(component.id) === "fallback") {
+      const like = component.methods.flatMap((m) => m.steps.flatMap((s) => s.makes)).find((o) => o.ref === output);
+      return like && { maker: this.#fallbacks.get(component.id), batchEnd: undefined, readyAt: undefined, holds: like.holds };
+    }
+    const maker = this.inForce.find((s) => s.makes.some((o) => o.ref === output));
+    if (!maker) return undefined;
+    const holds = maker.makes.find((o) => o.ref === output)?.holds ?? [];
+    const first = this.#first.get(maker.ref) as number;
+    if (batch === undefined || this.log.events.has(maker.ref)) return { maker: this.#last.get(maker.ref), batchEnd: undefined, readyAt: undefined, holds };
+    if (maker.each) return { maker: first + batch, batchEnd: undefined, readyAt: undefined, holds };
+    const one = plannedLength(maker.time, this.planAt, maker.k, maker.grows);
+    return { maker: first, batchEnd: batch === maker.batches - 1 ? undefined : (batch + 1) * one, readyAt: undefined, holds };
+  }
+
+  /** The hull of what the holds allow; which hold it is, the search decides when both ends are known. */
+  #lagsOfTaking(t: Taking, takerName: string): void {
+    const least = t.holds.length ? Math.min(...t.holds.map((h) => h.min)) : 0;
+    const most = t.holds.length && t.holds.every((h) => h.max !== undefined) ? Math.max(...t.holds.map((h) => h.max as number)) : undefined;
+    const s = startOf(t.taker);
+    if (t.maker === undefined) {
+      const activity = this.#activities[t.taker] as Activity;
+      const ready = t.readyAt as number;
+      (this.#activities as Activity[])[t.taker] = { ...activity, starts: intersect(activity.starts, [[ready + least, most === undefined ? this.last + 1 : ready + most + 1]]) };
+      return;
+    }
+    const maker = this.#activities[t.maker] as Activity;
+    const steps = [maker.step.ref, t.takerStep].filter((r) => r !== "");
+    const ready = t.batchEnd === undefined ? endOf(t.maker) : startOf(t.maker);
+    const offset = t.batchEnd ?? 0;
+    const name = maker.step.name;
+    if (t.during !== undefined) {
+      this.#lag(startOf(t.maker), s, t.during, { rule: "H4", steps, text: `"${takerName}" takes from "${name}" at the earliest ${t.during} min into it.` });
+      if (most !== undefined) this.#lag(s, ready, -Math.max(0, most), { rule: "H4", steps, text: `"${takerName}" takes from "${name}" at most ${most} min after it.` });
+      return;
+    }
+    this.#lag(ready, s, offset + least, { rule: "H4", steps, text: least ? `What "${name}" makes waits at least ${least} min before "${takerName}".` : `"${takerName}" takes what "${name}" makes.` });
+    if (most !== undefined) {
+      const safety = t.holds.some((h) => h.max === most && h.limit === "safety");
+      this.#lag(s, ready, -offset - most, { rule: "H4", steps, text: `What "${name}" makes waits at most ${most} min before "${takerName}"${safety ? ", for safety" : ""}.` });
+    }
+  }
+
+  #addServing(): void {
+    const at = (ref: string, minute: number) => {
+      const index = this.#last.get(ref);
+      const activity = index === undefined ? undefined : this.#activities[index];
+      if (index === undefined || !activity || activity.fact) return;
+      const ends = intersect(activity.ends, [[minute, minute + 1]]);
+      const rigid = activity.stretch === 0 && activity.minPiece === undefined;
+      const starts = rigid ? intersect(activity.starts, [[minute - activity.minutes, minute - activity.minutes + 1]]) : activity.starts;
+      (this.#activities as Activity[])[index] = { ...activity, ends, starts };
+    };
+    at(this.dish.serve, this.serveAt);
+    for (const course of this.dish.courses) at(course.serve, this.serveAt + course.after);
+  }
+
+  #nameOf(ref: string): string {
+    return this.inForce.find((s) => s.ref === ref)?.name ?? ref;
+  }
+}
+
+export const isHot = (kind: string) => kind === "burner" || (HEATED as readonly string[]).includes(kind);
+/** Burners are counted like vessels: so many alike, one to a user. */
+export const isUnitLike = (kind: string) => isUnit(kind) || kind === "burner";
+
+/** Offsets of the rounds of a rhythm from the start of a run of so many minutes. */
+export function roundOffsets(tend: Step["tends"][number], minutes: number): number[] {
+  const offsets: number[] = [];
+  for (let offset = tend.first; offset < minutes && (tend.until === undefined || offset <= tend.until); offset += tend.every) {
+    if (offset > 0 || !tend.fromEnd) offsets.push(tend.fromEnd ? minutes - offset : offset);
+  }
+  return tend.fromEnd ? offsets.reverse() : offsets;
+}
+
+/** Hands-on parts of a run of batches back to back; only the very last may be anchored to the end, which a stretch moves. */
+function partsOf(step: Step, one: number, batches: number): HandsPart[] {
+  const parts: HandsPart[] = [];
+  for (let n = 0; n < batches; n++) {
+    const from = n * one;
+    const last = n === batches - 1;
+    if (step.attention === "hands") {
+      if (one > 0) parts.push({ offset: from, minutes: one, atEnd: false });
+      continue;
+    }
+    const start = Math.min(step.handsStart, one);
+    const end = Math.min(step.handsEnd, one - start);
+    if (start > 0) parts.push({ offset: from, minutes: start, atEnd: false });
+    if (end > 0) parts.push({ offset: from + one - end, minutes: end, atEnd: last });
+  }
+  return parts;
+}
+
+const FALLBACK_STEP = (component: string, name: string): Step => ({
+  ref: "", id: "fallback", name: `the stand-in for ${name}`, time: { min: 0, likely: 0, max: 0 }, k: 1, grows: 0, stretch: 0, attention: "unattended",
+  handsStart: 0, handsEnd: 0, tends: [], sleepOk: true, awayOk: true, minPiece: undefined, batches: 1, each: false, uses: [], usesHeat: false,
+  tags: new Set(), links: [], takes: [], within: undefined, makes: [], cooks: undefined, file: { id: "fallback", time: "0m", note: component },
+});

@@ -1,0 +1,65 @@
+// Why there is no plan, as far as this version can tell: the step and the rule that leave no room, in words with clock times.
+// A minimal conflict with verified repairs is the work of a later version; the form (rule, steps, text) is the same.
+import type { Model } from "./compile";
+import type { Infeasible } from "./plan";
+import type { Found } from "./search";
+
+const RULES: Readonly<Record<string, string>> = {
+  H1: "its own length and the moment of serving",
+  H2: "now, and what has happened already",
+  H3: "a link to another step",
+  H4: "a hold, or what it takes from",
+  H6: "the cooks' hours: nobody has their hands free when it could be done",
+  H7: "that somebody must be there or awake",
+  H8: "its rounds: nobody is there for each of them",
+  H9: "a pot, burner or machine that is taken or missing",
+  H10: "oven, bath or grill at another setting, or full",
+  H11: "space in fridge, freezer or cellar",
+  H12: "a quiet time in which it may not be done",
+  calendar: "hours, sleep, absence and quiet times together",
+};
+
+type None = Extract<Found, { status: "none" }>;
+
+/** The network with its calendars has no solution: a proof, with the step at which it shows. */
+export function explainRoot(model: Model, found: None): Infeasible {
+  const activity = model.activities[found.activity];
+  const step = activity?.step;
+  const conflict: { rule: string; steps: string[]; text: string }[] = [
+    {
+      rule: found.rule === "calendar" ? "H6" : found.rule,
+      steps: step?.ref ? [step.ref] : [],
+      text: `"${step?.name ?? "a step"}" finds no time between now (${said(model, model.now)}) and serving (${said(model, model.serveAt)}). What leaves it none: ${RULES[found.rule] ?? found.rule}.`,
+    },
+  ];
+  if (activity && activity.starts.length === 0) {
+    conflict.push({ rule: "H6", steps: step?.ref ? [step.ref] : [], text: `There is no minute at all at which "${step?.name}" (${activity.minutes} min) could begin: look at hours, awake, away and the quiet times.` });
+  } else if (activity) {
+    const [first, last] = [activity.starts[0] as readonly [number, number], activity.starts.at(-1) as readonly [number, number]];
+    conflict.push({ rule: "H2", steps: step?.ref ? [step.ref] : [], text: `Taken alone it could begin between ${said(model, first[0])} and ${said(model, last[1] - 1)}; what must come before or after it does not fit around that.` });
+    for (const lag of model.lags.filter((l) => l.because.steps.includes(step?.ref ?? "") && l.because.rule !== "H1").slice(0, 4)) conflict.push({ ...lag.because, steps: [...lag.because.steps] });
+  }
+  return { status: "infeasible", proved: true, conflict };
+}
+
+/** The search gave up. It names the step and rule that failed most, and does not claim that no plan exists. */
+export function explainSearch(model: Model, found: None): Infeasible {
+  const step = model.activities[found.activity]?.step;
+  return {
+    status: "infeasible",
+    proved: false,
+    conflict: [
+      {
+        rule: found.rule,
+        steps: step?.ref ? [step.ref] : [],
+        text: `No plan was found in ${found.conflicts} tries. What failed most often is "${step?.name ?? "a step"}", for ${RULES[found.rule] ?? found.rule} (${found.rule}). There may be a plan that this version cannot find.`,
+      },
+    ],
+  };
+}
+
+function said(model: Model, minute: number): string {
+  const w = model.dish.zone.wall(minute);
+  const two = (n: number) => String(n).padStart(2, "0");
+  return `${["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"][w.weekday - 1]} ${w.day}/${w.month} ${two(w.hour)}:${two(w.minute)}`;
+}

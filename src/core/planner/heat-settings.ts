@@ -1,0 +1,125 @@
+// The settings of one oven, bath or grill for users whose times are known: who shares a setting, and whether there is
+// time to heat and cool between. Users share where one temperature suits all; after an hour without a user it is cold.
+import type { Equipment, Use } from "../dish/model";
+import { type Intervals, overlaps } from "../time/interval";
+import type { Setting } from "./plan";
+
+export interface HeatUser {
+  readonly step: string;
+  readonly component: string;
+  readonly use: Use;
+  readonly from: number;
+  readonly to: number;
+  readonly begun: boolean;
+}
+
+interface Block {
+  readonly low: number;
+  readonly high: number;
+  readonly mode: string;
+  readonly wish: number;
+  readonly from: number;
+  readonly to: number;
+  /** The food of a ramp step stays in: no time is needed before this block. */
+  readonly ramp: boolean;
+  readonly begun: boolean;
+  readonly first: string;
+}
+
+export const RESTS_AT_IDLE_MINUTES = 60;
+
+export interface HeatClosed {
+  readonly heat: (step: string) => Intervals;
+  readonly lighting: (step: string) => Intervals;
+}
+
+/** Minutes to change between two temperatures. */
+export function minutesToChange(equipment: Equipment, fromC: number, toC: number): number {
+  return Math.ceil(Math.abs(toC - fromC) / (toC > fromC ? equipment.heatCPerMin : equipment.coolCPerMin) - 1e-6);
+}
+
+/**
+ * Settings that serve all users, in order, or undefined where there are none.
+ * @param users in any order; each with its interval
+ * @param now nothing heats up before
+ */
+export function settle(equipment: Equipment, users: readonly HeatUser[], now: number, closed: HeatClosed): Setting[] | undefined {
+  const sorted = [...users].filter((u) => u.from < u.to).sort((a, b) => a.from - b.from || a.to - b.to);
+  if (!roomFor(equipment, sorted)) return undefined;
+  return chain(equipment, sorted, 0, [], now, closed);
+}
+
+function roomFor(equipment: Equipment, users: readonly HeatUser[]): boolean {
+  const size = (u: HeatUser) => (equipment.kind === "bath" ? u.use.litres : u.use.racks);
+  const room = equipment.kind === "bath" ? (equipment.litres ?? Number.POSITIVE_INFINITY) : equipment.racks;
+  return users.every((user) => users.reduce((sum, u) => sum + (u.from <= user.from && user.from < u.to ? size(u) : 0), 0) <= room + 1e-6);
+}
+
+/** Puts user after user into the block before it or into one of its own; both are tried where both may do. */
+function chain(equipment: Equipment, users: readonly HeatUser[], at: number, blocks: readonly Block[], now: number, closed: HeatClosed): Setting[] | undefined {
+  const user = users[at];
+  if (!user) return settingsOf(equipment, blocks, now, closed);
+  const last = blocks.at(-1);
+  const { use } = user;
+  const low = use.tempC - use.toleranceC;
+  const high = Math.min(equipment.maxC, use.tempC + use.toleranceC);
+  if (low > high) return undefined;
+  const own: Block = { low, high, mode: use.mode, wish: use.tempC, from: user.from, to: user.to, ramp: false, begun: user.begun, first: user.step };
+  if (!last) return chain(equipment, users, at + 1, [own], now, closed);
+  const modeFits = last.mode === "any" || use.mode === "any" || last.mode === use.mode;
+  if (modeFits && Math.max(low, last.low) <= Math.min(high, last.high) && user.from - last.to <= RESTS_AT_IDLE_MINUTES) {
+    const joined: Block = { ...last, low: Math.max(low, last.low), high: Math.min(high, last.high), mode: last.mode === "any" ? use.mode : last.mode, to: Math.max(last.to, user.to) };
+    const settled = chain(equipment, users, at + 1, [...blocks.slice(0, -1), joined], now, closed);
+    if (settled) return settled;
+  }
+  const inside = users.slice(0, at).filter((u) => u.to > user.from);
+  const ramped = use.ramp && users.some((u) => u !== user && u.component === user.component && u.to === user.from);
+  if (ramped) {
+    const all = inside.reduce((b, u) => ({ low: Math.max(b.low, u.use.tempC - u.use.toleranceC), high: Math.min(b.high, u.use.tempC + u.use.toleranceC) }), { low, high });
+    if (all.low > all.high) return undefined;
+    const shortened: Block = { ...last, to: Math.min(last.to, user.from) };
+    const next: Block = { ...own, ...all, to: Math.max(user.to, ...inside.map((u) => u.to)), ramp: true };
+    return chain(equipment, users, at + 1, [...blocks.slice(0, -1), shortened, next], now, closed);
+  }
+  return inside.length || last.to > user.from ? undefined : chain(equipment, users, at + 1, [...blocks, own], now, closed);
+}
+
+/** Chooses each block's temperature, near its first user's wish, nearer to the block before where time is short. */
+function settingsOf(equipment: Equipment, blocks: readonly Block[], now: number, closed: HeatClosed): Setting[] | undefined {
+  const settings: Setting[] = [];
+  for (const block of blocks) {
+    const before = settings.at(-1);
+    const clip = (t: number) => Math.min(block.high, Math.max(block.low, t));
+    const warm = before && block.from - before.to <= RESTS_AT_IDLE_MINUTES ? before : undefined;
+    const earliest = before ? before.to : now;
+    let made: Setting | undefined;
+    for (const tempC of [clip(block.wish), clip(warm ? warm.tempC : equipment.idleC)]) {
+      const mode = block.mode;
+      if (block.begun || (block.ramp && warm?.to === block.from)) {
+        made = { id: equipment.id, tempC, mode, from: block.from, to: block.to };
+        break;
+      }
+      const need = minutesToChange(equipment, warm ? warm.tempC : Math.min(equipment.idleC, tempC), tempC);
+      const start = latestHeatUp(block, need, earliest, closed);
+      if (start === undefined) continue;
+      made = { id: equipment.id, tempC, mode, from: Math.min(block.from, start + need), to: block.to };
+      break;
+    }
+    if (!made) return undefined;
+    settings.push(made);
+  }
+  return settings;
+}
+
+/** The latest moment to begin heating so that nothing forbids it; it may be done early and the heat kept. */
+function latestHeatUp(block: Block, need: number, earliest: number, closed: HeatClosed): number | undefined {
+  const heat = closed.heat(block.first);
+  const lighting = closed.lighting(block.first);
+  let start = block.from - need;
+  for (let tries = 0; tries < 200 && start >= earliest; tries++) {
+    const blocking = need > 0 ? (heat.find(([a, b]) => a < start + need && start < b) ?? (overlaps(lighting, start, start + 1) ? lighting.find(([a, b]) => a <= start && start < b) : undefined)) : undefined;
+    if (!blocking) return start;
+    start = Math.min(blocking[0] - 1, blocking[0] - (heat.includes(blocking) ? need : 1));
+  }
+  return undefined;
+}

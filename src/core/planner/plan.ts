@@ -1,0 +1,240 @@
+// A plan in the planner's minutes, and the plan file rondeau-plan/1 that it is read from and written to.
+import { z } from "zod";
+import type { PlanAt } from "../dish/planned-length";
+import { isInstant, type Zone } from "../time/zone";
+
+export const STYLES = ["late", "ahead", "even", "shortest"] as const;
+export type Style = (typeof STYLES)[number];
+export const PLAN_ATS = ["likely", "cautious", "longest"] as const;
+
+/** Weighted figures of regret; `total` is their sum, or the lead in minutes for the style `shortest`. */
+export type Regret = Readonly<Record<"total" | "S1" | "S2" | "S3" | "S4" | "S5" | "S6" | "S7" | "S8", number>>;
+
+export interface HandsSpan {
+  readonly cook: string;
+  readonly from: number;
+  readonly to: number;
+}
+export interface EquipmentSpan {
+  /** Index into the step's uses. */
+  readonly use: number;
+  readonly id: string;
+  readonly from: number;
+  readonly to: number;
+  /** How many of that id; 1 unless the kitchen counts several under one id. */
+  readonly count: number;
+}
+export interface PlannedStep {
+  readonly step: string;
+  readonly start: number;
+  readonly end: number;
+  /** Minutes of work; the gaps of a split step are left out. */
+  readonly minutes: number;
+  readonly pieces: readonly (readonly [number, number])[];
+  readonly hands: readonly HandsSpan[];
+  readonly rounds: readonly { readonly at: number; readonly tend: number }[];
+  readonly equipment: readonly EquipmentSpan[];
+}
+export interface PlannedHold {
+  readonly output: string;
+  readonly taker: string;
+  /** Index into the output's holds. */
+  readonly hold: number;
+  readonly place: string;
+  readonly from: number;
+  readonly to: number;
+  readonly state: "early" | "best" | "late";
+}
+export interface Setting {
+  readonly id: string;
+  readonly tempC: number;
+  readonly mode: string;
+  readonly from: number;
+  readonly to: number;
+}
+export interface Plan {
+  readonly dish: string;
+  readonly style: Style;
+  readonly planAt: PlanAt;
+  readonly now: number;
+  readonly seed: number;
+  readonly serveAt: number;
+  readonly leadMinutes: number;
+  readonly boundMinutes: number;
+  readonly regret: Regret;
+  readonly methods: Readonly<Record<string, string>>;
+  readonly fallbacks: readonly { readonly component: string; readonly decidedAt: number; readonly readyAt: number }[];
+  readonly steps: readonly PlannedStep[];
+  readonly holds: readonly PlannedHold[];
+  readonly settings: readonly Setting[];
+}
+
+/** Why there is no plan. `proved` is false where the search gave up rather than showed that there is none. */
+export interface Infeasible {
+  readonly status: "infeasible";
+  readonly proved: boolean;
+  readonly conflict: readonly { readonly rule: string; readonly steps: readonly string[]; readonly text: string }[];
+}
+
+const instant = z.string().refine(isInstant, 'Write an instant, such as "2026-10-18T13:00+01:00".');
+const span = { from: instant, to: instant };
+const figure = z.number();
+
+export const PlanFile = z.looseObject({
+  format: z.literal("rondeau-plan/1"),
+  dish: z.string(),
+  status: z.literal("feasible", "Only a feasible plan can be read."),
+  style: z.enum(STYLES),
+  planAt: z.enum(PLAN_ATS),
+  now: instant,
+  seed: z.number().optional(),
+  serveAt: instant,
+  leadMinutes: figure.optional(),
+  boundMinutes: figure.optional(),
+  regret: z.record(z.string(), figure).optional(),
+  methods: z.record(z.string(), z.string()),
+  fallbacks: z.array(z.looseObject({ component: z.string(), decidedAt: instant, readyAt: instant })).optional(),
+  steps: z
+    .array(
+      z.looseObject({
+        step: z.string(),
+        start: instant,
+        end: instant,
+        minutes: figure.optional(),
+        pieces: z.array(z.tuple([instant, instant])).optional(),
+        hands: z.array(z.looseObject({ cook: z.string(), ...span })).optional(),
+        rounds: z.array(z.looseObject({ at: instant, tend: z.number().int() })).optional(),
+        equipment: z.array(z.looseObject({ use: z.number().int(), id: z.string(), ...span, count: z.number().int().min(1).optional() })).optional(),
+      }),
+    )
+    .max(20_000),
+  holds: z.array(z.looseObject({ output: z.string(), taker: z.string(), hold: z.number().int(), place: z.string().optional(), ...span, state: z.string().optional() })).optional(),
+  settings: z.array(z.looseObject({ id: z.string(), tempC: figure, mode: z.string().optional(), ...span })).optional(),
+});
+export type PlanFile = z.output<typeof PlanFile>;
+
+/** The plan of a file in the planner's minutes. */
+export function planFromFile(file: PlanFile, zone: Zone): Plan {
+  const at = (text: string) => zone.toMinute(text);
+  return {
+    dish: file.dish,
+    style: file.style,
+    planAt: file.planAt,
+    now: at(file.now),
+    seed: file.seed ?? 0,
+    serveAt: at(file.serveAt),
+    leadMinutes: file.leadMinutes ?? 0,
+    boundMinutes: file.boundMinutes ?? 0,
+    regret: { total: 0, S1: 0, S2: 0, S3: 0, S4: 0, S5: 0, S6: 0, S7: 0, S8: 0, ...file.regret },
+    methods: file.methods,
+    fallbacks: (file.fallbacks ?? []).map((f) => ({ component: f.component, decidedAt: at(f.decidedAt), readyAt: at(f.readyAt) })),
+    steps: file.steps.map((s) => {
+      const pieces = s.pieces?.map(([a, b]) => [at(a), at(b)] as const) ?? [[at(s.start), at(s.end)] as const];
+      return {
+        step: s.step,
+        start: at(s.start),
+        end: at(s.end),
+        minutes: s.minutes ?? pieces.reduce((sum, [a, b]) => sum + b - a, 0),
+        pieces,
+        hands: (s.hands ?? []).map((h) => ({ cook: h.cook, from: at(h.from), to: at(h.to) })),
+        rounds: (s.rounds ?? []).map((r) => ({ at: at(r.at), tend: r.tend })),
+        equipment: (s.equipment ?? []).map((e) => ({ use: e.use, id: e.id, from: at(e.from), to: at(e.to), count: e.count ?? 1 })),
+      };
+    }),
+    holds: (file.holds ?? []).map((h) => ({
+      output: h.output,
+      taker: h.taker,
+      hold: h.hold,
+      place: h.place ?? "none",
+      from: at(h.from),
+      to: at(h.to),
+      state: h.state === "early" || h.state === "late" ? h.state : "best",
+    })),
+    settings: (file.settings ?? []).map((s) => ({ id: s.id, tempC: s.tempC, mode: s.mode ?? "any", from: at(s.from), to: at(s.to) })),
+  };
+}
+
+/** The plan as a file: instants with the zone's offset, fields in a fixed order. */
+export function planToFile(plan: Plan, zone: Zone): PlanFile {
+  const at = (minute: number) => zone.toInstant(minute);
+  return {
+    format: "rondeau-plan/1",
+    dish: plan.dish,
+    status: "feasible",
+    style: plan.style,
+    planAt: plan.planAt,
+    now: at(plan.now),
+    seed: plan.seed,
+    serveAt: at(plan.serveAt),
+    leadMinutes: plan.leadMinutes,
+    boundMinutes: plan.boundMinutes,
+    regret: plan.regret,
+    methods: plan.methods,
+    fallbacks: plan.fallbacks.map((f) => ({ component: f.component, decidedAt: at(f.decidedAt), readyAt: at(f.readyAt) })),
+    steps: plan.steps.map((s) => ({
+      step: s.step,
+      start: at(s.start),
+      end: at(s.end),
+      minutes: s.minutes,
+      pieces: s.pieces.map(([a, b]): [string, string] => [at(a), at(b)]),
+      hands: s.hands.map((h) => ({ cook: h.cook, from: at(h.from), to: at(h.to) })),
+      rounds: s.rounds.map((r) => ({ at: at(r.at), tend: r.tend })),
+      equipment: s.equipment.map((e) => ({ use: e.use, id: e.id, from: at(e.from), to: at(e.to), ...(e.count > 1 ? { count: e.count } : {}) })),
+    })),
+    holds: plan.holds.map((h) => ({ output: h.output, taker: h.taker, hold: h.hold, place: h.place, from: at(h.from), to: at(h.to), state: h.state })),
+    settings: plan.settings.map((s) => ({ id: s.id, tempC: s.tempC, mode: s.mode, from: at(s.from), to: at(s.to) })),
+  };
+}
+
+const pin = z.union([
+  z.looseObject({ component: z.string(), method: z.string() }),
+  z.looseObject({ step: z.string(), at: instant.optional(), notBefore: instant.optional(), notAfter: instant.optional(), cook: z.string().optional() }),
+]);
+
+/** What has happened, and what the cook has fixed by hand. */
+export const LogFile = z
+  .looseObject({
+    format: z.literal("rondeau-log/1"),
+    events: z.array(z.looseObject({ step: z.string(), started: instant, ended: instant.optional(), estimate: instant.optional() })).max(20_000),
+    pins: z.array(pin).max(20_000).optional(),
+  })
+  .describe("rondeau-log/1");
+export type LogFile = z.output<typeof LogFile>;
+
+export interface LogEvent {
+  readonly step: string;
+  readonly started: number;
+  readonly ended: number | undefined;
+  readonly estimate: number | undefined;
+}
+export interface StepPin {
+  readonly step: string;
+  readonly at: number | undefined;
+  readonly notBefore: number | undefined;
+  readonly notAfter: number | undefined;
+  readonly cook: string | undefined;
+}
+export interface Log {
+  readonly events: ReadonlyMap<string, LogEvent>;
+  readonly pins: readonly StepPin[];
+  /** Methods that the cook has fixed, by component. */
+  readonly methods: Readonly<Record<string, string>>;
+}
+
+export const EMPTY_LOG: Log = { events: new Map(), pins: [], methods: {} };
+
+/** A log file in the planner's minutes. Where a step has several events the last one stands. */
+export function logFromFile(file: LogFile, zone: Zone): Log {
+  const at = (text: unknown) => (typeof text === "string" ? zone.toMinute(text) : undefined);
+  const events = new Map<string, LogEvent>();
+  for (const e of file.events) events.set(e.step, { step: e.step, started: zone.toMinute(e.started), ended: at(e.ended), estimate: at(e.estimate) });
+  const pins: StepPin[] = [];
+  const methods: Record<string, string> = {};
+  for (const p of file.pins ?? []) {
+    if (typeof p.component === "string" && typeof p.method === "string") methods[p.component] = p.method;
+    else if (typeof p.step === "string") {
+      pins.push({ step: p.step, at: at(p.at), notBefore: at(p.notBefore), notAfter: at(p.notAfter), cook: typeof p.cook === "string" ? p.cook : undefined });
+    }
+  }
+  return { events, pins, methods };
+}
