@@ -4,7 +4,7 @@
 // Domains are immutable interval lists in undoable cells, so going back costs what was changed and no more.
 // The learning engine of a later version keeps these seams: cells, domains, propagators, decisions.
 import { HEATED, isWare, STORES, componentOf } from "../dish/model";
-import { covers, earliestAtOrAfter, intersect, type Interval, type Intervals, latestAtOrBefore, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
+import { covers, earliestAtOrAfter, intersect, type Interval, type Intervals, latestAtOrBefore, overlaps, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
 import { type Activity, endOf, type Model, type Need, roundOffsets, startOf, type Taking } from "./compile";
 import { type HeatUser, minutesToChange, settle } from "./heat-settings";
 import type { Setting } from "./plan";
@@ -66,7 +66,8 @@ export class Engine {
   readonly #trail: (() => void)[] = [];
   readonly #queue: number[] = [];
   readonly #queued: Uint8Array;
-  #preferHelper: readonly number[];
+  #justGiven: HandsGiven[] = [];
+  readonly #preferHelper: readonly number[];
 
   constructor(readonly model: Model) {
     const n = model.activities.length;
@@ -246,11 +247,12 @@ export class Engine {
       this.placed[index] = 0;
     });
     const dirty = new Set<string>();
+    this.#justGiven = [];
     const fixed =
       this.raise(startOf(index), placement.start, "H1") && this.lowerTo(startOf(index), placement.start, "H1") &&
       this.raise(endOf(index), placement.end, "H1") && this.lowerTo(endOf(index), placement.end, "H1");
     if (!fixed) return next;
-    if (!this.#giveHands(activity, placement, dirty)) return next;
+    if (!this.#giveHands(activity, placement)) return next;
     if (activity.stretch > 0 && !this.roundsOf(activity, placement)) return this.#refuse(activity, "H8", next);
     const held = this.#resolveTakings(activity, dirty);
     if (held !== undefined) return Math.min(held, next);
@@ -290,21 +292,21 @@ export class Engine {
     return activity.fact ? spans.map(([a, b]): Interval => [Math.max(a, Math.min(this.model.now, b)), b]).filter(([a, b]) => a < b) : spans;
   }
 
-  #giveHands(activity: Activity, placement: Placement, dirty: Set<string>): boolean {
+  #giveHands(activity: Activity, placement: Placement): boolean {
     if (activity.fact?.done) return true;
     for (const [from, to] of this.partsAt(activity, placement)) {
       if (from >= to) continue;
       const cook = this.#cookFor(activity, from, to, placement.cook) ?? (activity.fact ? this.#anybody(activity, from, to) : undefined);
       if (cook === undefined) return this.#fail(activity.index, "H6");
-      this.#give({ activity: activity.index, from, to, cook }, dirty);
+      this.#give({ activity: activity.index, from, to, cook });
     }
     return true;
   }
 
-  #give(given: HandsGiven, dirty: Set<string>): void {
+  #give(given: HandsGiven): void {
     this.#setList(this.#hands, given.cook, [...(this.#hands[given.cook] as HandsGiven[]), given]);
     this.#setList(this.#free, given.cook, subtract(this.#free[given.cook] as Intervals, [[given.from, given.to]]));
-    dirty.add(`cook ${given.cook}`);
+    this.#justGiven.push(given);
   }
 
   #mayWork(activity: Activity, cook: number, from: number, to: number): boolean {
@@ -327,8 +329,7 @@ export class Engine {
       if (moves.some((m) => m === undefined) || new Set(moves.map((m) => m?.cook)).size < moves.length) continue;
       this.#setList(this.#hands, cook, (this.#hands[cook] as HandsGiven[]).filter((h) => !inTheWay.includes(h)));
       this.#setList(this.#free, cook, union([...(this.#free[cook] as Intervals), ...inTheWay.map((h) => [h.from, h.to] as const)]));
-      const dirty = new Set<string>();
-      for (const move of moves) if (move) this.#give(move, dirty);
+      for (const move of moves) if (move) this.#give(move);
       return cook;
     }
     return undefined;
@@ -548,37 +549,33 @@ export class Engine {
   // --- What a commitment takes away from the others ---------------------------------------------------------------
 
   #takeOut(dirty: ReadonlySet<string>): boolean {
+    for (const given of this.#justGiven) if (!this.#takeOutHands(given)) return false;
     for (const key of dirty) {
       const [what, name] = [key.slice(0, key.indexOf(" ")), key.slice(key.indexOf(" ") + 1)];
-      const ok = what === "cook" ? this.#takeOutHands(Number(name)) : what === "units" ? this.#takeOutUnits(name) : what === "store" ? this.#takeOutStore(name) : this.#takeOutHeat(name);
+      const ok = what === "units" ? this.#takeOutUnits(name) : what === "store" ? this.#takeOutStore(name) : this.#takeOutHeat(name);
       if (!ok) return false;
     }
     return true;
   }
 
-  #takeOutHands(cook: number): boolean {
-    const fitting = new Map<string, Intervals>();
-    const startsOf = (activity: Activity, minutes: number): Intervals => {
-      const key = `${minutes} ${activity.cooks.join(",")}`;
-      const known = fitting.get(key);
-      if (known) return known;
-      const found = union(activity.cooks.flatMap((c) => startsFitting(this.#free[c] as Intervals, minutes, EVERYWHERE)));
-      fitting.set(key, found);
-      return found;
-    };
+  /** Starts that would lay a hands part over what was just given away, unless another cook is free for it. */
+  #takeOutHands(given: HandsGiven): boolean {
     for (const activity of this.model.activities) {
-      if (this.placed[activity.index] || !activity.cooks.includes(cook) || activity.minPiece !== undefined || activity.parts.length === 0) continue;
-      const s = startOf(activity.index);
-      let starts = this.#domains[s] as Intervals;
-      let ends = this.#domains[endOf(activity.index)] as Intervals;
-      const rigid = activity.stretch === 0;
+      const { index } = activity;
+      if (this.placed[index] || activity.minPiece !== undefined || !activity.cooks.includes(given.cook)) continue;
       for (const part of activity.parts) {
-        const free = startsOf(activity, part.minutes);
-        if (part.atEnd && !rigid) ends = intersect(ends, shift(free, part.minutes));
-        else starts = intersect(starts, shift(free, -(part.atEnd ? activity.minutes - part.minutes : part.offset)));
+        const anchoredAtEnd = part.atEnd && activity.stretch > 0;
+        const v = anchoredAtEnd ? endOf(index) : startOf(index);
+        const offset = anchoredAtEnd ? -part.minutes : part.atEnd ? activity.minutes - part.minutes : part.offset;
+        const from = Math.max(given.from - offset - part.minutes + 1, this.lower[v] as number);
+        const to = Math.min(given.to - offset, (this.upper[v] as number) + 1);
+        if (from >= to || !overlaps(this.#domains[v] as Intervals, from, to)) continue;
+        let lost: Intervals = [[from, to]];
+        for (const cook of activity.cooks) {
+          if (cook !== given.cook) lost = subtract(lost, shift(startsFitting(this.#free[cook] as Intervals, part.minutes, EVERYWHERE), -offset));
+        }
+        if (lost.length && !this.#narrow(v, subtract(this.#domains[v] as Intervals, lost), "H6")) return false;
       }
-      if (!this.#narrow(s, starts, "H6")) return false;
-      if (!rigid && !this.#narrow(endOf(activity.index), ends, "H6")) return false;
     }
     return true;
   }

@@ -27,6 +27,8 @@ interface Frame {
   hint: number | undefined;
 }
 
+/** With no more room than this, an activity is placed before the order has its say. */
+const TIGHT_ROOM_MINUTES = 90;
 /** Starts that are tried before a decision is given up. */
 const MOST_TRIES = 14;
 const BACKWARD_STEPS = [1, 4, 5, 5, 10, 15, 30, 60, 60, 120, 240, 480, 720];
@@ -118,7 +120,7 @@ export class Search {
     }
   }
 
-  /** The activity that can end last goes first; ties: less room to move. */
+  /** What has hardly any room left goes at once, so that a tight chain stands or falls together; else what can end last. */
   #choose(shake: readonly number[]): Activity | undefined {
     const { lower, upper, placed } = this.engine;
     let best: Activity | undefined;
@@ -128,7 +130,7 @@ export class Search {
       if (placed[i]) continue;
       const end = upper[endOf(i)] as number;
       const room = end - (lower[endOf(i)] as number);
-      const key = room === 0 ? Number.MAX_VALUE : end + (shake[i] as number) - room * 1e-6;
+      const key = room <= TIGHT_ROOM_MINUTES ? 1e12 - room : end + (shake[i] as number) - room * 1e-6;
       if (key > bestKey) {
         bestKey = key;
         best = activity;
