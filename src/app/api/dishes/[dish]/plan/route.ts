@@ -1,0 +1,46 @@
+import { z } from "zod";
+import { STYLES } from "@/core/planner";
+import { findDish } from "@/db/queries/dishes";
+import { database } from "@/server/database";
+import { readBody } from "@/server/http";
+import { planAndStore } from "@/server/planning";
+
+const Ask = z.object({ style: z.enum(STYLES).optional(), fresh: z.boolean().optional() });
+
+/** Plans the dish; progress comes line by line as JSON while it works. Hanging up stops it and keeps the best so far. */
+export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {
+  const body = await readBody(request, Ask);
+  if (!body.ok) return body.response;
+  const { dish } = await params;
+  if (!(await findDish(await database(), dish))) return Response.json({ message: "There is no such dish." }, { status: 404 });
+  const encoder = new TextEncoder();
+  const abort = new AbortController();
+  request.signal.addEventListener("abort", () => abort.abort());
+  const stream = new ReadableStream({
+    async start(controller) {
+      const say = (line: unknown) => {
+        try {
+          controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+        } catch {
+          // The reader has gone; the plan is stored all the same.
+        }
+      };
+      try {
+        const plan = await planAndStore(dish, { ...body.value, onProgress: (progress) => say({ progress }), signal: abort.signal });
+        say({ status: plan.status });
+      } catch (error) {
+        console.error("plan:", error);
+        say({ status: "failed" });
+      }
+      try {
+        controller.close();
+      } catch {
+        // Closed by the reader.
+      }
+    },
+    cancel() {
+      abort.abort();
+    },
+  });
+  return new Response(stream, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store, no-transform" } });
+}

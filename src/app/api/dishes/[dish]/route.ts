@@ -1,0 +1,23 @@
+import { z } from "zod";
+import { writeDish } from "@/core/dish/write";
+import { findDish } from "@/db/queries/dishes";
+import { database } from "@/server/database";
+import { changeServing } from "@/server/dishes";
+import { answer, readBody } from "@/server/http";
+
+type Context = { params: Promise<{ dish: string }> };
+
+/** The dish as a file. */
+export async function GET(_request: Request, { params }: Context) {
+  const { dish } = await params;
+  const stored = await findDish(await database(), dish);
+  if (!stored) return Response.json({ message: "There is no such dish." }, { status: 404 });
+  return new Response(writeDish(stored.document), { headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${stored.slug}.json"` } });
+}
+
+const Change = z.object({ version: z.number().int(), serves: z.number().optional(), serveAt: z.string().optional() });
+
+export async function PATCH(request: Request, { params }: Context) {
+  const body = await readBody(request, Change);
+  return body.ok ? answer(await changeServing((await params).dish, body.value.version, body.value)) : body.response;
+}

@@ -1,0 +1,13 @@
+import { endRun, startRun } from "@/server/runs";
+
+type Context = { params: Promise<{ dish: string }> };
+
+export async function POST(_request: Request, { params }: Context) {
+  const outcome = await startRun((await params).dish);
+  return outcome === "done" ? Response.json({ outcome }) : Response.json({ message: "There is no such dish." }, { status: 404 });
+}
+
+export async function DELETE(_request: Request, { params }: Context) {
+  const outcome = await endRun((await params).dish);
+  return outcome === "done" ? Response.json({ outcome }) : Response.json({ message: "Nothing is being cooked." }, { status: 404 });
+}

@@ -1,0 +1,23 @@
+import "@fontsource-variable/figtree";
+import "@fontsource-variable/fraunces";
+import "@fontsource-variable/spline-sans-mono";
+import "./globals.css";
+import type { Metadata } from "next";
+import { cookies } from "next/headers";
+import type { ReactNode } from "react";
+import { Toaster } from "sonner";
+
+export const metadata: Metadata = { title: { default: "Rondeau", template: "%s · Rondeau" }, description: "One elaborate dish, back from the table through nights and work." };
+export const dynamic = "force-dynamic";
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const theme = (await cookies()).get("theme")?.value;
+  return (
+    <html lang="en" data-theme={theme === "dark" || theme === "light" ? theme : undefined}>
+      <body>
+        {children}
+        <Toaster position="bottom-center" toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", border: "1px solid var(--rule)" } }} />
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,104 @@
+// The plan as a cook wants it on paper: day by day, morning, afternoon, evening; what is done by hand, what then works alone,
+// and what must not be forgotten before bed.
+import type { WallClock } from "../time/wall-clock";
+import { spokenDuration } from "../time/duration";
+import type { PlanView, StepView } from "./plan-view";
+
+export interface DayEntry {
+  readonly at: number;
+  readonly step: StepView;
+  /** Start of a step, the hands at its end, or a round. */
+  readonly what: "start" | "end" | "serve";
+  readonly minutes: number;
+  readonly cooks: readonly string[];
+}
+
+export interface DayPart {
+  readonly name: string;
+  readonly entries: readonly DayEntry[];
+}
+
+export interface Day {
+  readonly number: number;
+  readonly name: string;
+  readonly parts: readonly DayPart[];
+  /** Runs on with nobody's hands when the day's work is done. */
+  readonly alone: readonly { readonly step: StepView; readonly until: number }[];
+  /** Rounds of the day that fall outside hands-on work, gathered by step. */
+  readonly rounds: readonly { readonly step: StepView; readonly what: string; readonly at: readonly number[] }[];
+  readonly beforeBed: readonly string[];
+}
+
+const partOf = (timeOfDay: number) => (timeOfDay < 12 * 60 ? "morning" : timeOfDay < 17 * 60 + 30 ? "afternoon" : "evening");
+
+/** Days in order; a day without work or rounds is left out. */
+export function dayList(plan: PlanView, clock: WallClock): Day[] {
+  const numbers = new Set<number>();
+  for (const step of plan.steps) {
+    for (const h of step.hands) numbers.add(clock.dayNumber(h.from));
+    for (const r of step.rounds) numbers.add(clock.dayNumber(r.at));
+    numbers.add(clock.dayNumber(step.start));
+  }
+  const days = [...numbers].sort((a, b) => a - b);
+  return days.map((number, i) => {
+    const entries = entriesOf(plan, number, clock);
+    const names = ["morning", "afternoon", "evening"];
+    const lastHands = Math.max(...entries.map((e) => e.at + e.minutes), Number.NEGATIVE_INFINITY);
+    const alone = plan.steps
+      .filter((s) => clock.dayNumber(s.start) <= number && clock.dayNumber(s.end) > number)
+      .map((step) => ({ step, until: step.end }));
+    return {
+      number,
+      name: clock.date(dayMinute(plan, number, clock)),
+      parts: names.map((name) => ({ name, entries: entries.filter((e) => partOf(clock.timeOfDay(e.at)) === name) })).filter((p) => p.entries.length),
+      alone,
+      rounds: plan.steps.flatMap((step) =>
+        [...new Set(step.rounds.map((r) => r.what))].flatMap((what) => {
+          const at = step.rounds.filter((r) => r.what === what && clock.dayNumber(r.at) === number).map((r) => r.at);
+          return at.length ? [{ step, what, at }] : [];
+        }),
+      ),
+      beforeBed: beforeBed(plan, number, days[i + 1], Number.isFinite(lastHands) ? lastHands : undefined, clock),
+    };
+  });
+}
+
+/** Some minute of a numbered day. */
+function dayMinute(plan: PlanView, number: number, clock: WallClock): number {
+  return plan.serveAt + (number - clock.dayNumber(plan.serveAt)) * 1440;
+}
+
+function entriesOf(plan: PlanView, day: number, clock: WallClock): DayEntry[] {
+  const name = (id: string) => plan.cooks.find((c) => c.id === id)?.name ?? id;
+  const entries: DayEntry[] = [];
+  for (const step of plan.steps) {
+    const starts = step.hands.length === 0 || (step.hands[0]?.from ?? 0) > step.start;
+    if (starts && clock.dayNumber(step.start) === day) entries.push({ at: step.start, step, what: "start", minutes: 0, cooks: [] });
+    for (const h of step.hands) {
+      if (clock.dayNumber(h.from) !== day) continue;
+      entries.push({ at: h.from, step, what: h.from > step.start && step.attention !== "hands" ? "end" : "start", minutes: h.to - h.from, cooks: [name(h.cook)] });
+    }
+  }
+  return entries.sort((a, b) => a.at - b.at || a.step.end - b.step.end);
+}
+
+/** What to remember at the end of a day: what runs through the night, what keeps until when, what comes first tomorrow. */
+function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHands: number | undefined, clock: WallClock): string[] {
+  if (next === undefined || lastHands === undefined) return [];
+  const lines: string[] = [];
+  const overnight = plan.steps.filter((s) => clock.dayNumber(s.start) <= day && clock.dayNumber(s.end) > day);
+  for (const step of overnight) {
+    const where = step.place === "oven" || step.place === "hob" ? `heat is on (${step.place}${step.tempC ? `, ${step.tempC} °C` : ""})` : step.place === "counter" ? "stands on the counter" : `in the ${step.place === "cellar" ? "larder" : step.place}`;
+    lines.push(`${componentName(plan, step.component)}: ${step.name.toLowerCase()}, ${where}, until ${clock.dayTime(step.end)}.`);
+  }
+  const midnight = plan.waits.filter((w) => clock.dayNumber(w.from) <= day && clock.dayNumber(w.to) > day && w.place !== "counter");
+  for (const wait of midnight) {
+    if (clock.dayNumber(wait.from) !== day) continue;
+    lines.push(`${wait.name} into the ${wait.place === "cellar" ? "larder" : wait.place}; it is wanted ${clock.dayTime(wait.to)}.`);
+  }
+  const first = plan.steps.flatMap((s) => s.hands.map((h) => ({ at: h.from, step: s }))).filter((h) => h.at > lastHands).sort((a, b) => a.at - b.at)[0];
+  if (first) lines.push(`First thing next: ${first.step.name.toLowerCase()}, ${clock.dayTime(first.at)}${first.at - lastHands > 2880 ? ` (${spokenDuration(first.at - lastHands)} from now)` : ""}.`);
+  return lines;
+}
+
+const componentName = (plan: PlanView, id: string) => plan.components.find((c) => c.id === id)?.name ?? id;

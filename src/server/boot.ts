@@ -1,0 +1,25 @@
+import "server-only";
+// Start and stop of the server: the database is opened before the first request and closed after the last.
+import { closeDatabase, database } from "./database";
+import { seedDemo } from "./demo";
+
+let stopping = false;
+
+export async function boot(): Promise<void> {
+  try {
+    await database();
+    if (process.env.RONDEAU_DEMO === "1") await seedDemo();
+  } catch (error) {
+    console.error(`rondeau: ${error instanceof Error ? error.message : String(error)}`);
+    process.exit(1);
+  }
+  if (process.env.NEXT_MANUAL_SIG_HANDLE) {
+    for (const signal of ["SIGTERM", "SIGINT"] as const) {
+      process.on(signal, () => {
+        if (stopping) return;
+        stopping = true;
+        void closeDatabase().finally(() => process.exit(0));
+      });
+    }
+  }
+}

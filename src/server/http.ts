@@ -1,0 +1,46 @@
+import "server-only";
+// What the route handlers share: reading a body with a limit, and answering outcomes in one form.
+import type { z } from "zod";
+import { LIMITS } from "../core/dish/read";
+import type { Outcome } from "./dishes";
+
+export class TooLarge extends Error {}
+
+/** The text of a request, at most the size of a dish file. */
+export async function bodyText(request: Request): Promise<string> {
+  const length = Number(request.headers.get("content-length") ?? 0);
+  if (length > LIMITS.bytes) throw new TooLarge();
+  const text = await request.text();
+  if (text.length > LIMITS.bytes) throw new TooLarge();
+  return text;
+}
+
+export type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
+
+export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<Body<T>> {
+  try {
+    const parsed = schema.safeParse(JSON.parse(await bodyText(request)));
+    if (parsed.success) return { ok: true, value: parsed.data };
+    return { ok: false, response: refusal(parsed.error.issues.map((i) => ({ path: i.path.join("."), message: i.message, severity: "error" as const }))) };
+  } catch (error) {
+    if (error instanceof TooLarge) return { ok: false, response: Response.json({ message: "That is larger than any dish." }, { status: 413 }) };
+    return { ok: false, response: Response.json({ message: "The request is not JSON." }, { status: 400 }) };
+  }
+}
+
+export function refusal(problems: readonly unknown[]): Response {
+  return Response.json({ problems }, { status: 422 });
+}
+
+export function answer<T>(outcome: Outcome<T>): Response {
+  switch (outcome.status) {
+    case "done":
+      return Response.json({ value: outcome.value });
+    case "refused":
+      return refusal(outcome.problems);
+    case "stale":
+      return Response.json({ message: "It was changed somewhere else meanwhile. Nothing of yours was lost: look at the newest, and change it again." }, { status: 409 });
+    case "missing":
+      return Response.json({ message: "There is no such dish." }, { status: 404 });
+  }
+}

@@ -1,0 +1,96 @@
+import "server-only";
+// Planning off the main thread, and keeping what was found. A plan is verified again here before it is stored.
+import { Worker } from "node:worker_threads";
+import { dishModel } from "../core/dish/model";
+import { type LogFile, logFromFile, PlanFile, planFromFile, type Progress as PlanProgress, type Style, verifyPlan, EMPTY_LOG } from "../core/planner";
+import { progressOf } from "../core/record/progress";
+import { findDish, type StoredDish } from "../db/queries/dishes";
+import { findNewestFeasible, findNewestPlan, findOpenRun, insertPlan, listRunEvents, type StoredPlan } from "../db/queries/runs";
+import type { PlanAnswer, PlanTask } from "../workers/plan-task";
+import { nowMinute, nowMs } from "./clock";
+import { database } from "./database";
+
+/** Runs the planner in a thread of its own. Aborting the signal ends it with the best plan so far. */
+function inThread(task: PlanTask, onProgress: (p: PlanProgress) => void, signal?: AbortSignal): Promise<PlanAnswer> {
+  return new Promise((resolve, reject) => {
+    const flag = new SharedArrayBuffer(4);
+    const worker = new Worker(new URL("../workers/plan.node.ts", import.meta.url), { workerData: { task, flag } });
+    const stop = () => Atomics.store(new Int32Array(flag), 0, 1);
+    signal?.addEventListener("abort", stop);
+    if (signal?.aborted) stop();
+    worker.on("message", (message: { progress?: PlanProgress; answer?: PlanAnswer }) => {
+      if (message.progress) onProgress(message.progress);
+      if (message.answer) {
+        resolve(message.answer);
+        void worker.terminate();
+      }
+    });
+    worker.on("error", reject);
+    worker.on("exit", () => {
+      signal?.removeEventListener("abort", stop);
+      reject(new Error("planning: the worker ended without an answer"));
+    });
+  });
+}
+
+export interface PlanRequest {
+  readonly style?: Style | undefined;
+  /** Plan anew rather than near the plan so far. */
+  readonly fresh?: boolean | undefined;
+  readonly onProgress?: ((p: PlanProgress) => void) | undefined;
+  readonly signal?: AbortSignal | undefined;
+}
+
+const underWay = new Map<string, Promise<StoredPlan>>();
+
+/** Plans a dish from now and stores the answer. Requests for one dish wait for one another. */
+export async function planAndStore(slug: string, request: PlanRequest = {}): Promise<StoredPlan> {
+  const before = underWay.get(slug);
+  const next = (before ?? Promise.resolve()).catch(() => {}).then(() => plan(slug, request));
+  underWay.set(slug, next);
+  try {
+    return await next;
+  } finally {
+    if (underWay.get(slug) === next) underWay.delete(slug);
+  }
+}
+
+async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  if (!stored) throw new Error(`planning: no dish "${slug}"`);
+  const dish = dishModel(stored.document);
+  const run = await findOpenRun(db, stored.id);
+  const events = run ? await listRunEvents(db, run.id) : [];
+  const progress = progressOf(events);
+  const log: LogFile = {
+    format: "rondeau-log/1",
+    events: [...progress.values()].map((e) => ({
+      step: e.step, started: dish.zone.toInstant(e.started),
+      ...(e.ended === undefined ? {} : { ended: dish.zone.toInstant(e.ended) }),
+      ...(e.estimate === undefined ? {} : { estimate: dish.zone.toInstant(e.estimate) }),
+    })),
+  };
+  const newest = await findNewestFeasible(db, stored.id);
+  const previous = newest && !request.fresh ? PlanFile.parse(newest.document) : undefined;
+  const now = Math.max(nowMinute(), run ? Number.NEGATIVE_INFINITY : (dish.startNotBefore ?? Number.NEGATIVE_INFINITY));
+  const style = request.style ?? previous?.style ?? (newest ? PlanFile.parse(newest.document).style : "late");
+  const task: PlanTask = { document: stored.document, now, style, planAt: "cautious", log, previous, rounds: previous ? 120 : 300 };
+  const answer = await inThread(task, request.onProgress ?? (() => {}), request.signal);
+  if (answer.status === "feasible") {
+    const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), { now, log: events.length ? logFromFile(log, dish.zone) : EMPTY_LOG });
+    if (broken.length) throw new Error(`planning: a plan broke ${broken[0]?.rule}: ${broken[0]?.why}`);
+  }
+  await db.transaction((tx) =>
+    insertPlan(tx, {
+      dishId: stored.id, dishVersion: stored.version, kitchenVersion: stored.kitchenVersion, runId: run?.id, runSequence: events.length,
+      status: answer.status, document: answer.status === "feasible" ? answer.file : { format: "rondeau-plan/1", ...answer, repairs: [] }, madeAt: new Date(nowMs()),
+    }),
+  );
+  return (await findNewestPlan(db, stored.id)) as StoredPlan;
+}
+
+/** Whether the newest answer was made for what the dish and its kitchen say now. */
+export function isCurrent(plan: StoredPlan, dish: StoredDish): boolean {
+  return plan.dishVersion === dish.version && plan.kitchenVersion === dish.kitchenVersion;
+}

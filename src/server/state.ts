@@ -1,0 +1,69 @@
+import "server-only";
+// What every page of a dish needs to draw: the dish, the plan in force read for people, the run, the hour.
+import { cache } from "react";
+import { dishModel } from "../core/dish/model";
+import type { DishFile } from "../core/dish/schema";
+import { PlanFile, planFromFile } from "../core/planner";
+import { type PlanView, planView } from "../core/sheets/plan-view";
+import { progressOf } from "../core/record/progress";
+import { type Offsets, offsetsOf } from "../core/time/wall-clock";
+import { findDish, findHistorySteps } from "../db/queries/dishes";
+import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents } from "../db/queries/runs";
+import { nowMinute } from "./clock";
+import { database } from "./database";
+import { isCurrent } from "./planning";
+
+export interface Conflict {
+  readonly proved: boolean;
+  readonly facts: readonly { readonly rule: string; readonly steps: readonly string[]; readonly text: string }[];
+}
+
+export interface DishState {
+  readonly slug: string;
+  readonly name: string;
+  readonly document: DishFile;
+  readonly dishVersion: number;
+  readonly kitchenVersion: number;
+  readonly serves: number;
+  readonly serveAt: number;
+  readonly plan: PlanView | undefined;
+  readonly style: string | undefined;
+  /** The plan was made for an older version of the dish or kitchen, or before a press that it does not know. */
+  readonly stale: boolean;
+  /** The planner's newest answer was that there is none. */
+  readonly conflict: Conflict | undefined;
+  readonly running: boolean;
+  readonly now: number;
+  readonly offsets: Offsets;
+  readonly history: Record<"dish" | "kitchen", { readonly undo: string | undefined; readonly redo: string | undefined }>;
+}
+
+/** Undefined where there is no such dish. Read once for a request. */
+export const loadState = cache(async (slug: string): Promise<DishState | undefined> => {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  if (!stored) return undefined;
+  const dish = dishModel(stored.document);
+  const [newest, feasible, run] = [await findNewestPlan(db, stored.id), await findNewestFeasible(db, stored.id), await findOpenRun(db, stored.id)];
+  const events = run ? await listRunEvents(db, run.id) : [];
+  const plan = feasible && planFromFile(PlanFile.parse(feasible.document), dish.zone);
+  const progress = progressOf(events);
+  const view = plan && followable(dish, plan) ? planView(dish, plan, progress) : undefined;
+  const now = nowMinute();
+  const from = Math.min(now, view?.begins ?? dish.serveAt) - 2880;
+  const conflict = newest?.status === "infeasible" ? (newest.document as { proved: boolean; conflict: Conflict["facts"] }) : undefined;
+  return {
+    slug: stored.slug, name: stored.name, document: stored.document, dishVersion: stored.version, kitchenVersion: stored.kitchenVersion,
+    serves: stored.document.dish.serves, serveAt: dish.serveAt, plan: view, style: plan?.style,
+    stale: !newest || !isCurrent(newest, stored) || (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
+    conflict: conflict && { proved: conflict.proved, facts: conflict.conflict },
+    running: run !== undefined, now, offsets: offsetsOf(dish.zone, from, Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880),
+    history: { dish: await findHistorySteps(db, "dish", stored.id), kitchen: await findHistorySteps(db, "kitchen", stored.kitchenId) },
+  };
+});
+
+/** A plan of an older version may name steps that are gone; then it is not shown. */
+function followable(dish: ReturnType<typeof dishModel>, plan: ReturnType<typeof planFromFile>): boolean {
+  const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
+  return plan.steps.every((s) => known.has(s.step));
+}

@@ -1,0 +1,95 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useRef, useState } from "react";
+
+export interface PlanKeeperProps {
+  readonly slug: string;
+  readonly stale: boolean;
+  /** What the plan must be made for: a change of it is a reason to plan again. */
+  readonly version: string;
+}
+
+interface Working {
+  readonly done: number;
+  readonly phase: string;
+}
+
+/** Plans again where the plan is older than what it was made for; shows how far it is, and can be stopped. */
+export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
+  const router = useRouter();
+  const [working, setWorking] = useState<Working>();
+  const [failed, setFailed] = useState<string>();
+  const abort = useRef<AbortController>(undefined);
+  const asked = useRef("");
+
+  const plan = useCallback(
+    async (body: { style?: string; fresh?: boolean }) => {
+      abort.current?.abort();
+      const control = new AbortController();
+      abort.current = control;
+      setFailed(undefined);
+      setWorking({ done: 0, phase: "first" });
+      try {
+        for await (const line of linesOf(await fetch(`/api/dishes/${slug}/plan`, { method: "POST", body: JSON.stringify(body), signal: control.signal }))) {
+          if (line.progress) setWorking(line.progress);
+          if (line.status === "failed") setFailed("The planner stopped with a fault of its own. The plan shown is the last good one.");
+        }
+      } catch {
+        if (!control.signal.aborted) setFailed("The planner could not be reached. The plan shown is the last good one.");
+      }
+      if (abort.current === control) {
+        setWorking(undefined);
+        router.refresh();
+      }
+    },
+    [router, slug],
+  );
+
+  useEffect(() => {
+    if (!stale || asked.current === version) return;
+    asked.current = version;
+    void plan({});
+  }, [stale, version, plan]);
+
+  useEffect(() => {
+    const again = (event: Event) => void plan((event as CustomEvent).detail ?? {});
+    window.addEventListener("rondeau:plan", again);
+    return () => window.removeEventListener("rondeau:plan", again);
+  }, [plan]);
+
+  if (failed) return <p role="alert" className="border-b border-rule px-7 py-1.5 text-[13.5px] text-beet">{failed}</p>;
+  if (!working) return null;
+  const stop = () => {
+    // The server keeps the best plan it has when the line goes dead; give it a moment to write it down.
+    abort.current?.abort();
+    setWorking(undefined);
+    setTimeout(() => router.refresh(), 600);
+  };
+  return (
+    <div role="status" className="flex items-center gap-4 border-b border-rule px-7 py-1.5 text-[13.5px]" data-screen>
+      <span>{working.phase === "first" ? "Working back from the table" : "Looking for something better"}</span>
+      <progress value={working.phase === "first" ? undefined : working.done} className="h-1.5 w-40 accent-(--saffron)" aria-label="Planning" />
+      <button type="button" className="link" onClick={stop}>
+        stop, and keep the best so far
+      </button>
+    </div>
+  );
+}
+
+/** Asks the keeper of this page for a new plan. */
+export function requestPlan(detail: { style?: string; fresh?: boolean }): void {
+  window.dispatchEvent(new CustomEvent("rondeau:plan", { detail }));
+}
+
+async function* linesOf(response: Response): AsyncGenerator<{ progress?: Working; status?: string }> {
+  if (!response.ok || !response.body) throw new Error(`plan: ${response.status}`);
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = "";
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    const lines = (rest + value).split("\n");
+    rest = lines.pop() ?? "";
+    for (const line of lines) if (line) yield JSON.parse(line);
+  }
+}

@@ -1,0 +1,82 @@
+"use client";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { useEffect, useMemo, useState } from "react";
+import type { PlanView } from "@/core/sheets/plan-view";
+import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import { Mark } from "./Mark";
+import { statusParts } from "./status-line";
+
+export interface StatusLineProps {
+  readonly slug: string;
+  readonly name: string;
+  readonly plan: PlanView | undefined;
+  readonly serveAt: number;
+  readonly serves: number;
+  readonly now: number;
+  readonly offsets: Offsets;
+  readonly running: boolean;
+}
+
+const VIEWS = [
+  ["dish", "Dish"],
+  ["timetable", "Timetable"],
+  ["days", "Days"],
+  ["cook", "Cook"],
+] as const;
+
+/** The line above all, and the way between the views. */
+export function StatusLine(props: StatusLineProps) {
+  const { slug, name } = props;
+  const now = useNow(props.now);
+  const clock = useMemo(() => new WallClock(props.offsets), [props.offsets]);
+  const parts = statusParts(props.plan, props.serveAt, props.serves, now, clock);
+  const here = usePathname().split("/").at(-1);
+  const tab = (view: string, label: string) => (
+    <Link
+      key={view}
+      href={`/d/${slug}/${view}`}
+      aria-current={here === view ? "page" : undefined}
+      className={`border-b-[3px] px-0.5 pt-2 pb-1.5 font-medium ${here === view ? "border-saffron text-ink" : "border-transparent text-quiet hover:text-ink"}`}
+    >
+      {label}
+    </Link>
+  );
+  return (
+    <header data-screen>
+      <div className="flex flex-wrap items-start gap-x-10 gap-y-1 border-b-[2.5px] border-rim px-5 pt-3 pb-2.5 sm:px-7">
+        <Link href="/" className="flex items-center gap-3" aria-label={`${name}: all dishes`}>
+          <Mark />
+          <span className="font-serif text-[23px] font-semibold leading-tight">{name}</span>
+        </Link>
+        <div className="flex flex-wrap gap-x-9 gap-y-1" role="status" aria-label="Where things stand">
+          {parts.map((part) => (
+            <div key={part.under + part.strong}>
+              <div className={part.tone === "warn" ? "text-beet" : ""}>
+                <span className="font-serif text-[17px] font-semibold">{part.strong}</span> <span className="text-[15px]">{part.rest}</span>
+              </div>
+              <div className="text-[12.5px] text-quiet">{part.under}</div>
+            </div>
+          ))}
+        </div>
+        <span className="clock ml-auto hidden pt-1 text-[14px] sm:inline">{clock.dayTime(now)}</span>
+      </div>
+      <nav aria-label="Views" className="flex gap-6 px-5 sm:px-7">
+        {VIEWS.map(([view, label]) => tab(view, label))}
+        <span className="ml-auto flex gap-6">{tab("kitchen", "Kitchen")}</span>
+      </nav>
+    </header>
+  );
+}
+
+/** The server's minute, moved on by this page's own clock. */
+export function useNow(start: number): number {
+  const [now, setNow] = useState(start);
+  useEffect(() => {
+    const began = Date.now();
+    setNow(start);
+    const timer = setInterval(() => setNow(start + Math.floor((Date.now() - began) / 60_000)), 5_000);
+    return () => clearInterval(timer);
+  }, [start]);
+  return now;
+}

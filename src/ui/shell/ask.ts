@@ -1,0 +1,23 @@
+// Speaking to the server from a page: JSON out, JSON or a refusal back. A failed connection is told, not thrown about.
+
+export interface Answer {
+  readonly ok: boolean;
+  readonly status: number;
+  readonly body: { message?: string; problems?: readonly { path: string; message: string; severity: string }[]; [key: string]: unknown };
+}
+
+export async function ask(path: string, method: string, body?: unknown): Promise<Answer> {
+  try {
+    const response = await fetch(path, { method, ...(body === undefined ? {} : { body: typeof body === "string" ? body : JSON.stringify(body), headers: { "content-type": "application/json" } }) });
+    const text = await response.text();
+    return { ok: response.ok, status: response.status, body: text ? JSON.parse(text) : {} };
+  } catch {
+    return { ok: false, status: 0, body: { message: "The kitchen's server does not answer. What you typed is still here; try again in a moment." } };
+  }
+}
+
+/** The first thing that a refusal says, in one sentence. */
+export function reason(answer: Answer): string {
+  const problem = answer.body.problems?.find((p) => p.severity === "error") ?? answer.body.problems?.[0];
+  return problem ? `${problem.path ? `${problem.path}: ` : ""}${problem.message}` : (answer.body.message ?? "It did not work, and the server did not say why.");
+}

@@ -1,0 +1,49 @@
+// The line above all: how long until the table, what is next for hands, what is holding too long. No React here.
+import type { PlanView } from "@/core/sheets/plan-view";
+import { spokenDuration } from "@/core/time/duration";
+import type { WallClock } from "@/core/time/wall-clock";
+
+export interface StatusPart {
+  readonly strong: string;
+  readonly rest: string;
+  readonly under: string;
+  readonly tone?: "warn";
+}
+
+export function statusParts(plan: PlanView | undefined, serveAt: number, serves: number, now: number, clock: WallClock): StatusPart[] {
+  const until = serveAt - now;
+  const parts: StatusPart[] = [
+    {
+      strong: until >= 0 ? spokenDuration(until) : "served",
+      rest: until >= 0 ? "to the table" : "",
+      under: `${clock.date(serveAt)}, ${clock.time(serveAt)}, for ${serves}`,
+    },
+  ];
+  if (!plan) return parts;
+  const hands = plan.steps.flatMap((s) => (s.state === "done" ? [] : s.hands.map((h) => ({ ...h, name: s.name })))).sort((a, b) => a.from - b.from);
+  const next = hands.find((h) => h.to > now);
+  if (next) {
+    const after = hands.find((h) => h.from >= next.to);
+    const day = clock.dayNumber(next.from) === clock.dayNumber(now) ? "" : `${clock.shortDate(next.from)}, `;
+    parts.push({
+      strong: next.from <= now ? "now" : `${day}${clock.time(next.from)}`,
+      rest: lower(next.name),
+      under: `next for hands, ${spokenDuration(next.to - next.from)}${after && after.from > next.to + 5 ? `, then free until ${clock.near(after.from, next.from)}` : ""}`,
+    });
+  }
+  const late = plan.waits.find((w) => w.from <= now && now < w.to && w.window?.max !== undefined && now - w.from > w.window.max);
+  const holding = plan.waits.filter((w) => w.from <= now && now < w.to && w.to - w.from > 30);
+  const running = plan.steps.filter((s) => s.state === "running");
+  if (late) parts.push({ strong: "Held too long", rest: lower(late.name), under: `since ${clock.dayTime(late.from)}`, tone: "warn" });
+  else if (holding.length || running.length) {
+    const soonest = [...holding].filter((w) => w.window?.max !== undefined).sort((a, b) => a.from + (a.window?.max ?? 0) - b.from - (b.window?.max ?? 0))[0];
+    parts.push({
+      strong: "All holding well",
+      rest: "",
+      under: soonest ? `${lower(soonest.name)} keeps until ${clock.dayTime(soonest.from + (soonest.window?.max ?? 0))}` : running.map((s) => lower(s.name)).slice(0, 2).join(", "),
+    });
+  } else parts.push({ strong: "Nothing holding", rest: "", under: now < plan.begins ? `it begins ${clock.dayTime(plan.begins)}` : "" });
+  return parts;
+}
+
+export const lower = (name: string) => (/^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name);

@@ -1,0 +1,36 @@
+// What a planning worker is given and gives back: plain data, the same on the server and in a browser.
+import { z } from "zod";
+import { dishModel } from "../core/dish/model";
+import { DishFile } from "../core/dish/schema";
+import { EMPTY_LOG, LogFile, logFromFile, PlanFile, planDish, planFromFile, planToFile, type Progress, STYLES, PLAN_ATS } from "../core/planner";
+
+export const PlanTask = z.object({
+  document: DishFile,
+  now: z.number().int(),
+  serveAt: z.number().int().optional(),
+  style: z.enum(STYLES).optional(),
+  planAt: z.enum(PLAN_ATS).optional(),
+  log: LogFile.optional(),
+  previous: PlanFile.optional(),
+  rounds: z.number().int().optional(),
+});
+export type PlanTask = z.output<typeof PlanTask>;
+
+export type PlanAnswer = { readonly status: "feasible"; readonly file: PlanFile } | { readonly status: "infeasible"; readonly proved: boolean; readonly conflict: readonly { rule: string; steps: readonly string[]; text: string }[] };
+
+/** Plans a task; `stop` and `onProgress` as in the planner. */
+export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (progress: Progress) => void): PlanAnswer {
+  const dish = dishModel(task.document);
+  const planned = planDish(dish, {
+    now: task.now,
+    serveAt: task.serveAt,
+    style: task.style ?? "late",
+    planAt: task.planAt ?? "cautious",
+    log: task.log ? logFromFile(task.log, dish.zone) : EMPTY_LOG,
+    previous: task.previous && planFromFile(task.previous, dish.zone),
+    rounds: task.rounds ?? 240,
+    stop,
+    onProgress,
+  });
+  return planned.status === "feasible" ? { status: "feasible", file: planToFile(planned.plan, dish.zone) } : planned;
+}
