@@ -1,0 +1,21 @@
+import { notFound } from "next/navigation";
+import { loadState } from "@/server/state";
+import { CookView } from "@/ui/cook/CookView";
+import { ConflictNote, NoPlan } from "@/ui/shell/NoPlan";
+
+export default async function CookPage({ params }: { params: Promise<{ dish: string }> }) {
+  const state = await loadState((await params).dish);
+  if (!state) notFound();
+  if (!state.plan) return <NoPlan conflict={state.conflict} />;
+  return (
+    <>
+      {state.conflict && (
+        <div className="mx-auto max-w-[70rem] px-4 pt-4 sm:px-7">
+          <ConflictNote conflict={state.conflict} />
+          <p className="pt-1 pl-4 text-[14px] text-quiet">Below stands the last plan that held; go on with it while you decide.</p>
+        </div>
+      )}
+      <CookView slug={state.slug} plan={state.plan} offsets={state.offsets} now={state.now} running={state.running} />
+    </>
+  );
+}

@@ -1,0 +1,28 @@
+import { notFound } from "next/navigation";
+import { dayList } from "@/core/sheets/day-list";
+import { WallClock } from "@/core/time/wall-clock";
+import { loadState } from "@/server/state";
+import { DayList } from "@/ui/days/DayList";
+import { PrintButton } from "@/ui/days/PrintButton";
+import { NoPlan } from "@/ui/shell/NoPlan";
+
+export default async function DaysPage({ params }: { params: Promise<{ dish: string }> }) {
+  const state = await loadState((await params).dish);
+  if (!state) notFound();
+  if (!state.plan) return <NoPlan conflict={state.conflict} />;
+  const clock = new WallClock(state.offsets);
+  return (
+    <article className="mx-auto max-w-[78ch] px-5 pt-5 pb-12 sm:px-7">
+      <header className="mb-5 flex items-end justify-between gap-4">
+        <div>
+          <h1 className="text-[28px]">{state.name}</h1>
+          <p className="text-quiet">
+            at the table {clock.date(state.plan.serveAt)}, {clock.time(state.plan.serveAt)}, for {state.serves}
+          </p>
+        </div>
+        <PrintButton />
+      </header>
+      <DayList days={dayList(state.plan, clock)} plan={state.plan} clock={clock} />
+    </article>
+  );
+}

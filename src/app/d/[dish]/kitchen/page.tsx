@@ -1,0 +1,32 @@
+import { notFound } from "next/navigation";
+import { spokenDuration } from "@/core/time/duration";
+import { WallClock } from "@/core/time/wall-clock";
+import { loadState } from "@/server/state";
+import { KitchenForm } from "@/ui/kitchen/KitchenForm";
+import { ConflictNote } from "@/ui/shell/NoPlan";
+
+export default async function KitchenPage({ params }: { params: Promise<{ dish: string }> }) {
+  const state = await loadState((await params).dish);
+  if (!state) notFound();
+  const clock = new WallClock(state.offsets);
+  return (
+    <div className="grid max-w-[78rem] gap-x-10 px-5 pt-5 pb-10 sm:px-7 lg:grid-cols-[minmax(0,1fr)_230px]">
+      <div className="min-w-0">
+        <h1 className="mb-3 text-[26px]">Kitchen</h1>
+        <KitchenForm slug={state.slug} version={state.kitchenVersion} kitchen={state.document.kitchen ?? {}} />
+      </div>
+      <aside aria-label="What follows for the plan" className="border-rule pt-2 lg:border-l lg:pl-6">
+        <h2 className="text-[19px]">{state.name}</h2>
+        {state.conflict ? (
+          <ConflictNote conflict={state.conflict} />
+        ) : state.plan ? (
+          <p className="text-[14.5px]" data-testid="plan-begins">
+            begins {clock.dayTime(state.plan.begins)}, {spokenDuration(state.plan.leadMinutes)} before the table
+          </p>
+        ) : (
+          <p className="text-quiet">no timetable yet</p>
+        )}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+import Link from "next/link";
+import { listDishes } from "@/db/queries/dishes";
+import { database } from "@/server/database";
+import { ImportDish } from "@/ui/shell/ImportDish";
+import { Mark } from "@/ui/shell/Mark";
+
+export const dynamic = "force-dynamic";
+
+export default async function HomePage() {
+  const dishes = await listDishes(await database());
+  return (
+    <main className="mx-auto max-w-[62rem] px-6 py-8">
+      <div className="mb-8 flex items-center gap-3 border-b-[2.5px] border-rim pb-3">
+        <Mark size={42} />
+        <div>
+          <h1 className="text-[27px]">Rondeau</h1>
+          <p className="text-[13.5px] text-quiet">one elaborate dish, back from the table through nights and work</p>
+        </div>
+      </div>
+      <div className="grid gap-10 md:grid-cols-[3fr_2fr]">
+        <section aria-label="Dishes">
+          <h2 className="caps mb-1 font-sans font-normal">Dishes</h2>
+          {dishes.length === 0 && <p className="py-3">Nothing here yet. Bring in a dish file beside this; it is checked before it is kept.</p>}
+          <ul>
+            {dishes.map((dish) => (
+              <li key={dish.slug} className="border-t border-rule">
+                <Link href={`/d/${dish.slug}/timetable`} className="flex items-baseline justify-between gap-4 py-3 hover:bg-saffron-wash">
+                  <span className="font-serif text-[21px] font-semibold">{dish.name}</span>
+                  <span className="text-[14px] text-quiet">
+                    {said(dish.serveAt)}, for {dish.serves}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section aria-label="Bring in a dish">
+          <ImportDish />
+        </section>
+      </div>
+    </main>
+  );
+}
+
+function said(instant: string): string {
+  const date = new Date(`${instant.slice(0, 16)}Z`);
+  return `${date.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "long", timeZone: "UTC" })}, ${instant.slice(11, 16)}`;
+}

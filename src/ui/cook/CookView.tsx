@@ -1,0 +1,168 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { PlanView, StepView } from "@/core/sheets/plan-view";
+import { spokenDuration } from "@/core/time/duration";
+import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import { ask, reason } from "../shell/ask";
+import { lower } from "../shell/status-line";
+import { useNow } from "../shell/StatusLine";
+import { agendaAt, movesBetween } from "./agenda";
+import { Dial } from "./Dial";
+import { addPress, deliver, type Press, waitingPresses } from "./press-queue";
+import { DueCard, RunningCard } from "./StepCards";
+
+export interface CookViewProps {
+  readonly slug: string;
+  readonly plan: PlanView;
+  readonly offsets: Offsets;
+  readonly now: number;
+  readonly running: boolean;
+}
+
+/** What now, what next, for somebody with wet hands. */
+export function CookView({ slug, plan, offsets, now: serverNow, running }: CookViewProps) {
+  const router = useRouter();
+  const now = useNow(serverNow);
+  const clock = useMemo(() => new WallClock(offsets), [offsets]);
+  const agenda = agendaAt(plan, now);
+  const [busy, setBusy] = useState<string>();
+  const [trouble, setTrouble] = useState<string>();
+  const moved = useMoves(plan);
+
+  const send = useCallback(async () => {
+    const delivery = await deliver(slug);
+    setBusy(undefined);
+    if (delivery.status === "waiting") setTrouble("The server does not answer. Your press is kept here and sent as soon as it does.");
+    else {
+      setTrouble(delivery.status === "refused" ? delivery.message : undefined);
+      router.refresh();
+    }
+  }, [router, slug]);
+
+  useEffect(() => {
+    if (waitingPresses(slug).length) void send();
+    const timer = setInterval(() => (waitingPresses(slug).length ? void send() : router.refresh()), 20_000);
+    return () => clearInterval(timer);
+  }, [router, send, slug]);
+  useWakeLock(running);
+
+  const press = (kind: Press["kind"], step: StepView, inMinutes = 0) => {
+    addPress(slug, { key: crypto.randomUUID(), kind, step: step.ref, inMinutes, pressedAt: Date.now() });
+    setBusy(step.ref);
+    void send();
+  };
+  const start = async () => {
+    const answer = await ask(`/api/dishes/${slug}/run`, "POST");
+    setTrouble(answer.ok ? undefined : reason(answer));
+    router.refresh();
+  };
+  const componentName = (id: string) => plan.components.find((c) => c.id === id)?.name ?? id;
+  const kindOf = (id: string) => plan.components.find((c) => c.id === id)?.kind ?? "other";
+
+  return (
+    <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)]">
+      <h1 className="sr-only">Cook</h1>
+      <section aria-label="The next hour">
+        <Dial marks={agenda.marks} now={now} kindOf={kindOf} clock={clock} />
+        <ul className="mt-4">
+          {agenda.marks.slice(0, 7).map((mark) => (
+            <li key={`${mark.at} ${mark.kind} ${mark.step.ref}`} className="grid grid-cols-[4.4rem_1fr] items-baseline border-t border-rule py-2.5">
+              <span className="clock text-[18px]">{clock.time(mark.at)}</span>
+              <span className="text-[17px]">
+                {mark.what} <span className="text-[14px] text-quiet">{componentName(mark.step.component).toLowerCase()}</span>
+              </span>
+            </li>
+          ))}
+        </ul>
+        {agenda.marks.length === 0 && agenda.later[0] && (
+          <p className="mt-4 text-center text-[16px] text-quiet">
+            Next: {lower(agenda.later[0].name)}, {clock.dayTime(agenda.later[0].start)}.
+          </p>
+        )}
+      </section>
+      <section aria-label="At hand" aria-live="polite">
+        {trouble && (
+          <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
+            {trouble}
+          </p>
+        )}
+        {!running ? (
+          <div className="border-l-[3px] border-saffron pl-4">
+            <h2 className="text-[26px]">Ready when you are</h2>
+            <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
+              The first work by hand is {lower(plan.steps.find((s) => s.hands.length)?.name ?? "")}, {clock.dayTime(plan.steps.find((s) => s.hands.length)?.start ?? plan.begins)}. From the start on, what you press here is written down, and the plan follows what happens.
+            </p>
+            <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={start}>
+              Start the run
+            </button>
+          </div>
+        ) : (
+          <>
+            {moved.length > 0 && (
+              <div className="mb-4 border-l-[3px] border-saffron bg-saffron-wash py-2 pl-4" role="status">
+                <h2 className="text-[18px]">{moved.length === 1 ? "One step has moved" : `${moved.length} steps have moved`}</h2>
+                <ul className="text-[15px]">
+                  {moved.slice(0, 4).map(({ step, by }) => (
+                    <li key={step.ref}>
+                      {step.name}: now {clock.dayTime(step.start)}, {spokenDuration(Math.abs(by))} {by > 0 ? "later" : "earlier"}
+                    </li>
+                  ))}
+                </ul>
+              </div>
+            )}
+            {agenda.running.map((step) => (
+              <RunningCard key={step.ref} step={step} component={componentName(step.component)} now={now} clock={clock} busy={busy === step.ref} onPress={(kind, minutes) => press(kind, step, minutes)} />
+            ))}
+            {(agenda.due.length ? agenda.due : agenda.running.length ? [] : agenda.later.slice(0, 1)).map((step) => (
+              <DueCard key={step.ref} step={step} component={componentName(step.component)} now={now} clock={clock} busy={busy === step.ref} onPress={(kind, minutes) => press(kind, step, minutes)} />
+            ))}
+            <h2 className="caps mt-6 mb-1 font-sans font-normal">Later</h2>
+            <ol>
+              {agenda.later.slice(0, 8).map((step) => (
+                <li key={step.ref} className="grid grid-cols-[6.6rem_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
+                  <span className="clock text-[15px]">{clock.dayTime(step.start)}</span>
+                  <span className="text-[16px]">
+                    {step.name} <span className="text-[13.5px] text-quiet">{componentName(step.component).toLowerCase()}</span>
+                  </span>
+                  <button type="button" className="link min-h-[44px] px-2 text-[14px]" onClick={() => press("started", step)} aria-label={`Begin now: ${step.name}`}>
+                    begin now
+                  </button>
+                </li>
+              ))}
+            </ol>
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** What moved when the plan last changed under the page. */
+function useMoves(plan: PlanView) {
+  const before = useRef(plan);
+  const [moved, setMoved] = useState<ReturnType<typeof movesBetween>>([]);
+  useEffect(() => {
+    const moves = movesBetween(before.current, plan);
+    if (moves.length) setMoved(moves);
+    before.current = plan;
+  }, [plan]);
+  return moved;
+}
+
+/** Keeps the screen awake while cooking, where the browser can. */
+function useWakeLock(wanted: boolean): void {
+  useEffect(() => {
+    if (!wanted || !("wakeLock" in navigator)) return;
+    let lock: WakeLockSentinel | undefined;
+    const take = () => {
+      if (document.visibilityState === "visible") navigator.wakeLock.request("screen").then((l) => { lock = l; }, () => {});
+    };
+    take();
+    document.addEventListener("visibilitychange", take);
+    return () => {
+      document.removeEventListener("visibilitychange", take);
+      void lock?.release();
+    };
+  }, [wanted]);
+}

@@ -1,0 +1,83 @@
+"use client";
+import type { StepView } from "@/core/sheets/plan-view";
+import { cautionOf } from "@/core/safety/cautions";
+import { spokenDuration } from "@/core/time/duration";
+import type { WallClock } from "@/core/time/wall-clock";
+import { placeWords } from "../route-chart/words";
+import type { Press } from "./press-queue";
+
+interface CardProps {
+  readonly step: StepView;
+  readonly component: string;
+  readonly now: number;
+  readonly clock: WallClock;
+  readonly busy: boolean;
+  readonly onPress: (kind: Press["kind"], inMinutes?: number) => void;
+}
+
+const BIG = "act min-h-[56px] px-6 text-[18px]";
+
+/** A step that runs: its cue large, since the cue and not the clock ends it. */
+export function RunningCard({ step, component, now, clock, busy, onPress }: CardProps) {
+  const left = step.end - now;
+  return (
+    <article aria-label={`Running: ${step.name}`} className="mb-4 border-l-[5px] border-rim py-1 pl-4">
+      <p className="text-[14px] text-quiet">
+        {component}, since {clock.near(step.start, now)}, {placeWords(step)}
+      </p>
+      <h2 className="text-[24px]">{step.name}</h2>
+      {step.cue && (
+        <p className="text-[21px] leading-snug">
+          until {step.cue}
+          {step.probeC ? `, ${step.probeC} °C in the middle` : ""}
+        </p>
+      )}
+      <p className="pb-2 text-[16px]">
+        {left > 0 ? `about ${clock.near(step.end, now)}, in ${spokenDuration(left)}` : left === 0 ? "due now" : `due since ${clock.near(step.end, now)}`}
+        {step.checkFrom !== undefined && now < step.start + step.checkFrom ? `; first look ${clock.near(step.start + step.checkFrom, now)}` : ""}
+      </p>
+      <div className="flex flex-wrap gap-2.5">
+        <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
+          {busy ? "Writing it down" : "Done"}
+        </button>
+        {[10, 30].map((minutes) => (
+          <button key={minutes} type="button" className={BIG} disabled={busy} onClick={() => onPress("estimate", Math.max(left, 0) + minutes)} aria-label={`${step.name}: not yet, ${minutes} minutes more`}>
+            {minutes} min more
+          </button>
+        ))}
+        <button type="button" className="link min-h-[56px] px-2" disabled={busy} onClick={() => onPress("withdrawn")} aria-label={`Take back: ${step.name}`}>
+          take back
+        </button>
+      </div>
+    </article>
+  );
+}
+
+/** A step that is due, or comes next. */
+export function DueCard({ step, component, now, clock, busy, onPress }: CardProps) {
+  const late = now - step.start;
+  const cautions = step.danger.flatMap((id) => cautionOf(id) ?? []);
+  return (
+    <article aria-label={`${late >= -5 ? "Due" : "Next"}: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
+      <p className="text-[14px] text-quiet">
+        {component}, {late > 0 ? `due since ${clock.near(step.start, now)}` : late >= -5 ? "now" : clock.dayTime(step.start)}; {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(step)}
+      </p>
+      <h2 className="text-[24px]">{step.name}</h2>
+      {step.takes.length > 0 && <p className="text-[16px]">with {step.takes.map((t) => `${t.amount} ${t.name.toLowerCase()}`.trim()).join(", ")}</p>}
+      {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
+      {cautions.map((c) => (
+        <p key={c.id} className="my-1 max-w-[60ch] border-l-[3px] border-beet pl-3 text-[14px]">
+          <b className="font-semibold">{c.title}.</b> {c.text} Local codes come first.
+        </p>
+      ))}
+      <div className="flex flex-wrap gap-2.5 pt-2">
+        <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("started")}>
+          {busy ? "Writing it down" : "Start"}
+        </button>
+        <button type="button" className={BIG} disabled={busy} onClick={() => onPress("ended")} aria-label={`Done already: ${step.name}`}>
+          Done already
+        </button>
+      </div>
+    </article>
+  );
+}

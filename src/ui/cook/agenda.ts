@@ -1,0 +1,59 @@
+// What the Cook view shows at a moment: what runs, what is due, what comes next, what stands round the dial. No React here.
+import type { PlanView, StepView } from "@/core/sheets/plan-view";
+
+export interface DialMark {
+  readonly at: number;
+  readonly step: StepView;
+  readonly what: string;
+  readonly kind: "start" | "round" | "check" | "end";
+}
+
+export interface Agenda {
+  readonly running: readonly StepView[];
+  /** Should have begun by now, or begin within five minutes. */
+  readonly due: readonly StepView[];
+  readonly later: readonly StepView[];
+  readonly marks: readonly DialMark[];
+}
+
+/** Minutes before its start at which a step counts as due. */
+const DUE_MINUTES = 5;
+
+export function agendaAt(plan: PlanView, now: number): Agenda {
+  const open = plan.steps.filter((s) => s.state === "planned");
+  return {
+    running: plan.steps.filter((s) => s.state === "running").sort((a, b) => a.end - b.end),
+    due: open.filter((s) => s.start <= now + DUE_MINUTES),
+    later: open.filter((s) => s.start > now + DUE_MINUTES),
+    marks: marksOf(plan, now),
+  };
+}
+
+/** All that calls for hands in the next sixty minutes, in order. */
+export function marksOf(plan: PlanView, now: number): DialMark[] {
+  const marks: DialMark[] = [];
+  for (const step of plan.steps) {
+    if (step.state === "done") continue;
+    if (step.state === "planned") marks.push({ at: Math.max(step.start, now), step, what: step.name, kind: "start" });
+    for (const round of step.rounds) marks.push({ at: round.at, step, what: round.what, kind: "round" });
+    if (step.state === "running" && step.checkFrom !== undefined) {
+      for (let at = step.start + step.checkFrom; at < step.end; at += step.checkEvery ?? 10_000) marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
+    }
+    if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands")) marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });
+  }
+  return marks.filter((m) => m.at >= now && m.at < now + 60).sort((a, b) => a.at - b.at || (a.kind < b.kind ? -1 : 1));
+}
+
+export interface Move {
+  readonly step: StepView;
+  readonly by: number;
+}
+
+/** Steps still to come whose start moved between two plans, the largest move first. */
+export function movesBetween(before: PlanView, after: PlanView): Move[] {
+  const was = new Map(before.steps.map((s) => [s.ref, s.start]));
+  return after.steps
+    .filter((s) => s.state === "planned" && was.has(s.ref) && was.get(s.ref) !== s.start)
+    .map((step) => ({ step, by: step.start - (was.get(step.ref) as number) }))
+    .sort((a, b) => Math.abs(b.by) - Math.abs(a.by));
+}

@@ -1,0 +1,68 @@
+import type { Day } from "@/core/sheets/day-list";
+import type { PlanView } from "@/core/sheets/plan-view";
+import { spokenDuration } from "@/core/time/duration";
+import type { WallClock } from "@/core/time/wall-clock";
+import { placeWords } from "../route-chart/words";
+
+/** The plan day by day: the same as the chart, in words, and the page for paper. */
+export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: PlanView; clock: WallClock }) {
+  const component = (id: string) => plan.components.find((c) => c.id === id)?.name ?? id;
+  const several = plan.cooks.length > 1;
+  return (
+    <div>
+      {days.map((day) => (
+        <section key={day.number} data-day={day.number} aria-label={day.name} className="mb-7">
+          <h2 className="border-b-2 border-rim pb-0.5 text-[21px]">{day.name}</h2>
+          {day.parts.map((part) => (
+            <div key={part.name}>
+              <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">
+                {part.name}, {spokenDuration(part.entries.reduce((sum, e) => sum + e.minutes, 0))} by hand
+              </h3>
+              <ul>
+                {part.entries.map((entry) => (
+                  <li key={`${entry.at} ${entry.step.ref} ${entry.what}`} className="grid grid-cols-[3.6rem_1fr] gap-x-3 border-t border-rule py-1 first:border-t-0">
+                    <span className="clock text-[14px]">{clock.time(entry.at)}</span>
+                    <span>
+                      <span className="font-medium">{entry.what === "end" ? `${entry.step.name}: see it out` : entry.step.name}</span>
+                      <span className="text-[13.5px] text-quiet">
+                        {" "}
+                        {component(entry.step.component).toLowerCase()}
+                        {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
+                        {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands") ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${clock.near(entry.step.end, entry.at)}` : ""}
+                        {entry.step.place !== "counter" ? `, ${placeWords(entry.step)}` : ""}
+                        {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}
+                      </span>
+                      {entry.step.cue && (entry.what === "end" || entry.step.attention === "hands" || entry.minutes === 0) && <span className="block text-[13.5px]">until {entry.step.cue}{entry.step.probeC ? `, ${entry.step.probeC} °C` : ""}</span>}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          ))}
+          {day.rounds.length > 0 && (
+            <>
+              <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">rounds</h3>
+              <ul className="text-[14px]">
+                {day.rounds.map((round) => (
+                  <li key={`${round.step.ref} ${round.what}`}>
+                    {component(round.step.component)}: {round.what} <span className="clock text-[13px] text-quiet">{round.at.map((m) => clock.time(m)).join(" · ")}</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {day.beforeBed.length > 0 && (
+            <div className="mt-3 border-l-[3px] border-night bg-night-wash/50 py-1.5 pl-3">
+              <h3 className="text-[15px]">Before bed</h3>
+              <ul className="text-[14px]">
+                {day.beforeBed.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            </div>
+          )}
+        </section>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,180 @@
+import { dishModel, type Component, type Dish, type Hold, type Method, type Step } from "@/core/dish/model";
+import type { DishFile } from "@/core/dish/schema";
+import { cautionOf, LOCAL_CODES_FIRST } from "@/core/safety/cautions";
+import { ingredientRows, type OutputRow, outputRows } from "@/core/sheets/breakdown";
+import { spokenDuration } from "@/core/time/duration";
+import { colourOf } from "../route-chart/colours";
+
+/** The dish component by component: what goes in, what is done, what comes out, who takes it, how long it keeps. */
+export function Breakdown({ document, chosen }: { document: DishFile; chosen: Readonly<Record<string, string>> }) {
+  const dish = dishModel(document);
+  return (
+    <div>
+      {dish.components.map((component) => (
+        <section key={component.id} id={component.id} aria-labelledby={`${component.id}-name`} className="scroll-mt-4 border-t-2 py-4" style={{ borderColor: colourOf(component.kind) }}>
+          <div className="flex flex-wrap items-baseline gap-x-3">
+            <h2 id={`${component.id}-name`} className="text-[22px]" style={{ color: colourOf(component.kind) }}>
+              {component.name}
+            </h2>
+            <span className="text-[13.5px] text-quiet">{component.kind}</span>
+          </div>
+          {component.methods.map((method, i) =>
+            component.methods.length > 1 && !isChosen(component, method, i, chosen) ? (
+              <details key={method.id} className="mt-2 text-[14px]">
+                <summary className="cursor-pointer">
+                  <b className="font-semibold">Or: {method.name}</b>
+                  <span className="text-quiet">
+                    , {span(method)}
+                    {method.quality < 1 ? `, ${Math.round(method.quality * 100)} % as good` : ""}
+                  </span>
+                </summary>
+                <MethodView document={document} dish={dish} component={component} method={method} />
+              </details>
+            ) : (
+              <div key={method.id}>
+                <p className="text-[14px]">
+                  <b className="font-semibold">{method.name}</b>
+                  <span className="text-quiet">, {span(method)}</span>
+                </p>
+                <MethodView document={document} dish={dish} component={component} method={method} />
+              </div>
+            ),
+          )}
+          {component.fallback && (
+            <p className="mt-2 text-[14px]">
+              If it fails: <b className="font-semibold">{component.fallback.name.toLowerCase()}</b>
+              <span className="text-quiet">, ready {spokenDuration(component.fallback.lead)} after it is decided.</span>
+            </p>
+          )}
+        </section>
+      ))}
+    </div>
+  );
+}
+
+function isChosen(component: Component, method: Method, index: number, chosen: Readonly<Record<string, string>>): boolean {
+  const name = chosen[component.id];
+  return component.methods.some((m) => m.name === name) ? method.name === name : index === 0;
+}
+
+function span(method: Method): string {
+  const hands = method.steps.reduce((sum, s) => sum + (s.attention === "hands" ? s.time.likely * s.batches : (s.handsStart + s.handsEnd) * s.batches), 0);
+  return `${method.steps.length} steps, ${spokenDuration(hands)} by hand`;
+}
+
+function MethodView({ document, dish, component, method }: { document: DishFile; dish: Dish; component: Component; method: Method }) {
+  const file = document.components.find((c) => c.id === component.id)?.methods.find((m) => m.id === method.id);
+  const ingredients = ingredientRows(document, component.id, method.id);
+  const inForce = dish.components.flatMap((c) => (c.id === component.id ? method.steps : (c.methods[0]?.steps ?? [])));
+  const outputs = outputRows(dish, method.steps, inForce);
+  return (
+    <div className="mt-1 grid gap-x-9 gap-y-3 md:grid-cols-[minmax(0,5fr)_minmax(0,9fr)]">
+      <div>
+        {file?.note && <p className="mb-2 text-[13.5px] text-quiet">{file.note}</p>}
+        <table className="w-full text-[14px]">
+          <caption className="sr-only">Ingredients of {component.name}</caption>
+          <tbody>
+            {ingredients.map((i) => (
+              <tr key={i.name} className="border-t border-rule align-baseline first:border-t-0">
+                <td className="clock w-[5.2rem] py-[3px] pr-2 text-[13px] whitespace-nowrap">{i.amount}</td>
+                <td className="py-[3px]">
+                  {i.name}
+                  {i.note && <span className="block text-[12.5px] text-quiet">{i.note}</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {outputs.length > 0 && (
+          <div className="mt-3">
+            <h3 className="caps mb-0.5 font-sans font-normal">Makes</h3>
+            {outputs.map((o) => (
+              <OutputView key={o.ref} output={o} own={component.name} />
+            ))}
+          </div>
+        )}
+      </div>
+      <ol className="text-[14.5px]">
+        {method.steps.map((step) => (
+          <StepRow key={step.id} step={step} />
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+function OutputView({ output, own }: { output: OutputRow; own: string }) {
+  return (
+    <div className="border-t border-rule py-1 text-[14px] first:border-t-0">
+      <p>
+        <span className="clock text-[13px]">{output.amount}</span> {output.name}
+        <span className={`text-[13px] ${output.left === "nobody takes it" ? "text-saffron-ink" : "text-quiet"}`}>{output.left ? `, ${output.left}` : ""}</span>
+      </p>
+      {output.takers.map((t) => (
+        <p key={t.component + t.step} className="text-[13px] text-quiet">
+          → {t.amount} {t.component === own ? `on: ${t.step.toLowerCase()}` : `for ${t.component.toLowerCase()}`}
+        </p>
+      ))}
+      {output.holds.map((h) => (
+        <p key={`${h.place} ${h.min} ${h.max}`} className="text-[13px]">
+          {holdWords(h)}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function holdWords(h: Hold): string {
+  const where = h.place === "counter" ? "on the counter" : h.place === "hot" ? "kept hot" : h.place === "cellar" ? "in the larder" : `in the ${h.place}`;
+  const least = h.min ? `at least ${spokenDuration(h.min)}, ` : "";
+  const best = h.best ? `best ${spokenDuration(h.best[0])} to ${spokenDuration(h.best[1])}, ` : "";
+  const most = h.max === undefined ? "as long as you like" : `${spokenDuration(h.max)} at most${h.limit === "safety" ? " (safety)" : ""}`;
+  return `${where}: ${least}${best}${most}`;
+}
+
+function StepRow({ step }: { step: Step }) {
+  const { time, file } = step;
+  const length = time.min === time.max ? spokenDuration(time.likely) : `${spokenDuration(time.min)} to ${spokenDuration(time.max)}`;
+  const hands = step.attention === "hands" ? "by hand" : `${step.attention === "nearby" ? "nearby" : "alone"}${step.handsStart + step.handsEnd ? `, ${spokenDuration(step.handsStart + step.handsEnd)} by hand` : ""}`;
+  const with_ = step.uses.filter((u) => u.what !== "burner").map((u) => (u.what === "oven" ? `oven ${u.tempC} °C` : u.litres ? `${u.what} ${Number(u.litres.toPrecision(2))} L` : u.what));
+  const cautions = (file.danger ?? []).flatMap((id) => cautionOf(id) ?? []);
+  return (
+    <li className="border-t border-rule py-1.5 first:border-t-0">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <span className="font-medium">{step.name}</span>
+        <span className="text-[13px] text-quiet">
+          {length}
+          {step.batches > 1 ? ` × ${step.batches}` : ""}, {hands}
+        </span>
+      </div>
+      <div className="text-[13.5px]">
+        {file.done?.cue && (
+          <span>
+            until {file.done.cue}
+            {file.done.probeC ? `, ${file.done.probeC} °C` : ""}.{" "}
+          </span>
+        )}
+        {step.tends.map((t) => (
+          <span key={t.what} className="text-quiet">
+            Every {spokenDuration(t.every)}: {t.what}.{" "}
+          </span>
+        ))}
+        {with_.length > 0 && <span className="text-quiet">{with_.join(", ")}. </span>}
+        {step.links.filter((l) => l.max !== undefined || l.min).map((l) => (
+          <span key={l.step} className="text-quiet">
+            {l.max === 0 ? "At once. " : `${l.min ? `After ${spokenDuration(l.min)}` : ""}${l.max !== undefined ? `${l.min ? ", within" : "Within"} ${spokenDuration(l.max)}` : ""}. `}
+          </span>
+        ))}
+        {file.note && <span className="text-quiet">{file.note}</span>}
+      </div>
+      {cautions.map((c) => (
+        <details key={c.id} className="text-[13.5px]">
+          <summary className="cursor-pointer text-beet">Caution: {c.title.toLowerCase()}</summary>
+          <p className="max-w-[62ch] border-l-[3px] border-beet py-0.5 pl-3">
+            {c.text} {LOCAL_CODES_FIRST} <span className="text-quiet">Source: {c.source}.</span>
+          </p>
+        </details>
+      ))}
+    </li>
+  );
+}

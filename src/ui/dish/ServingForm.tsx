@@ -1,0 +1,59 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import { toast } from "sonner";
+import { ask, reason } from "../shell/ask";
+
+export interface ServingFormProps {
+  readonly slug: string;
+  readonly version: number;
+  readonly serves: number;
+  readonly serveAt: string;
+  readonly said: string;
+}
+
+/** How many, and when: amounts and the timetable follow. */
+export function ServingForm({ slug, version, serves, serveAt, said }: ServingFormProps) {
+  const router = useRouter();
+  const [guests, setGuests] = useState(String(serves));
+  const [when, setWhen] = useState(serveAt);
+  const [problem, setProblem] = useState<string>();
+  useEffect(() => {
+    setGuests(String(serves));
+    setWhen(serveAt);
+  }, [serves, serveAt]);
+  const changed = Number(guests) !== serves || when !== serveAt;
+  const send = async () => {
+    const answer = await ask(`/api/dishes/${slug}`, "PATCH", { version, ...(Number(guests) !== serves ? { serves: Number(guests) } : {}), ...(when !== serveAt ? { serveAt: when } : {}) });
+    setProblem(answer.ok ? undefined : reason(answer));
+    if (answer.ok) toast("Amounts and timetable follow");
+    router.refresh();
+  };
+  return (
+    <form
+      className="my-4 flex flex-wrap items-end gap-x-5 gap-y-2 border-y border-rule py-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void send();
+      }}
+    >
+      <label className="text-[13.5px] text-quiet">
+        Guests
+        <input className="field clock mt-0.5 block w-20 text-ink" type="number" min={1} max={500} value={guests} onChange={(e) => setGuests(e.target.value)} required />
+      </label>
+      <label className="text-[13.5px] text-quiet">
+        At the table
+        <input className="field clock mt-0.5 block text-ink" type="datetime-local" value={when} onChange={(e) => setWhen(e.target.value)} required />
+      </label>
+      <button type="submit" className="act" data-main={changed || undefined} disabled={!changed}>
+        Change
+      </button>
+      <span className="pb-2 text-[14px]">{said}</span>
+      {problem && (
+        <p role="alert" className="w-full text-[14px] text-beet">
+          {problem}
+        </p>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,35 @@
+import type { Conflict } from "@/server/state";
+
+/** Where no plan stands: being made, or why there is none. */
+export function NoPlan({ conflict }: { conflict: Conflict | undefined }) {
+  if (!conflict) {
+    return (
+      <div className="px-7 py-10">
+        <h1 className="text-[24px]">The timetable is being worked out</h1>
+        <p className="text-quiet">Back from the table, through nights and work. It takes a few seconds.</p>
+      </div>
+    );
+  }
+  return (
+    <div className="px-7 py-6">
+      <ConflictNote conflict={conflict} />
+    </div>
+  );
+}
+
+/** Why there is no plan, fact by fact. */
+export function ConflictNote({ conflict }: { conflict: Conflict }) {
+  return (
+    <section aria-label="Why there is no plan" className="border-l-[3px] border-beet py-1 pl-4">
+      <h2 className="text-[19px]">{conflict.proved ? "These cannot stand together" : "No plan was found"}</h2>
+      <ul className="max-w-[70ch]">
+        {conflict.facts.map((fact) => (
+          <li key={fact.text} className="py-0.5">
+            {fact.text}
+          </li>
+        ))}
+      </ul>
+      <p className="pt-1 text-[13.5px] text-quiet">Serve later, give a cook another hour, or choose another method; then it is worked out again.</p>
+    </section>
+  );
+}
