@@ -3,6 +3,7 @@ import "server-only";
 import { Worker } from "node:worker_threads";
 import { dishModel } from "../core/dish/model";
 import { type LogFile, logFromFile, PlanFile, planFromFile, type Progress as PlanProgress, type Style, verifyPlan, EMPTY_LOG } from "../core/planner";
+import { heatOnAt } from "../core/record/heat-on";
 import { progressOf } from "../core/record/progress";
 import { findDish, type StoredDish } from "../db/queries/dishes";
 import { findNewestFeasible, findNewestPlan, findOpenRun, insertPlan, listRunEvents, type StoredPlan } from "../db/queries/runs";
@@ -63,6 +64,10 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const run = await findOpenRun(db, stored.id);
   const events = run ? await listRunEvents(db, run.id) : [];
   const progress = progressOf(events);
+  const newest = await findNewestFeasible(db, stored.id);
+  const previous = newest && !request.fresh ? PlanFile.parse(newest.document) : undefined;
+  const now = Math.max(nowMinute(), run ? Number.NEGATIVE_INFINITY : (dish.startNotBefore ?? Number.NEGATIVE_INFINITY));
+  const heat = events.length && newest ? heatOnAt(dish, planFromFile(PlanFile.parse(newest.document), dish.zone), now) : [];
   const log: LogFile = {
     format: "rondeau-log/1",
     events: [...progress.values()].map((e) => ({
@@ -70,10 +75,8 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
       ...(e.ended === undefined ? {} : { ended: dish.zone.toInstant(e.ended) }),
       ...(e.estimate === undefined ? {} : { estimate: dish.zone.toInstant(e.estimate) }),
     })),
+    heat: heat.map((h) => ({ id: h.id, tempC: h.tempC, since: dish.zone.toInstant(h.since) })),
   };
-  const newest = await findNewestFeasible(db, stored.id);
-  const previous = newest && !request.fresh ? PlanFile.parse(newest.document) : undefined;
-  const now = Math.max(nowMinute(), run ? Number.NEGATIVE_INFINITY : (dish.startNotBefore ?? Number.NEGATIVE_INFINITY));
   const style = request.style ?? previous?.style ?? (newest ? PlanFile.parse(newest.document).style : "late");
   const task: PlanTask = { document: stored.document, now, style, planAt: "cautious", log, previous, rounds: previous ? 120 : 300 };
   const answer = await inThread(task, request.onProgress ?? (() => {}), request.signal);

@@ -8,6 +8,7 @@ import { type Dish, HEATED, type Hold, isUnit, isWare, type Method, STORES, type
 import { type PlanAt, plannedLength } from "../dish/planned-length";
 import { intersect, type Interval, type Intervals, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
 import { intervalsOfHours } from "../time/calendar";
+import { type Warmth, warmthNow } from "./heat-settings";
 import type { Log, LogEvent, StepPin } from "./plan";
 
 export const startOf = (activity: number) => 2 * activity;
@@ -66,6 +67,8 @@ export interface Activity {
   readonly works: readonly Intervals[];
   /** A fact of the log: it stands where it is and is bound by no hours. */
   readonly fact: { readonly start: number; readonly end: number; readonly done: boolean } | undefined;
+  /** A running step whose end the plan may still put off, within its stretch. */
+  readonly open: boolean;
 }
 
 /** A take of an output, between the activities that make and take it. */
@@ -117,6 +120,8 @@ export interface Model {
   readonly here: Intervals;
   /** Minutes in which a round of so many minutes may begin. */
   readonly roundMinutes: (step: Step, takes: number) => Intervals;
+  /** What is warm at `now`, by equipment. */
+  readonly warmth: ReadonlyMap<string, Warmth>;
   readonly closed: (word: "heat" | "start-heat", step: string) => Intervals;
   readonly fallbacks: ReadonlyMap<string, number>;
 }
@@ -164,6 +169,7 @@ class Compiler {
   readonly #awake: Intervals;
   readonly #home: Intervals;
   readonly #all: Interval;
+  readonly #warmth: ReadonlyMap<string, Warmth>;
 
   constructor(
     readonly dish: Dish,
@@ -178,6 +184,7 @@ class Compiler {
     const from = now - 1440;
     const to = last + 1440;
     this.#all = [from, to];
+    this.#warmth = warmthNow(dish, inForce, log, now);
     const hours = (list: Parameters<typeof intervalsOfHours>[0]) => intervalsOfHours(list, dish.zone, from, to);
     const away = dish.cooks.map((c) => hours(c.away));
     const awake = dish.cooks.map((c) => hours(c.awake));
@@ -229,6 +236,7 @@ class Compiler {
         activities: this.#activities, lags: this.#lags, takings: this.#takings, waitings: this.#waitings,
         first: this.#first, lastOf: this.#last, units: this.#units, storeLitres, here: this.#here,
         roundMinutes: (step, takes) => this.#roundMinutes(step, takes),
+        warmth: this.#warmth,
         closed: (word, step) => union(this.#windows.filter((w) => w.forbid.has(word) && !w.allow.has(step)).flatMap((w) => w.closed)),
         fallbacks: this.#fallbacks,
       },
@@ -287,9 +295,13 @@ class Compiler {
     const cover = this.#coverOf(step);
     let starts: Intervals = [base];
     let ends: Intervals = [base];
+    let open = false;
     if (fact) {
       starts = [[fact.start, fact.start + 1]];
       ends = [[fact.end, fact.end + 1]];
+      const later = event.estimate === undefined && !fact.done ? this.#endsOfRunning(step, fact, minutes, parts, works) : [];
+      open = later.length > 0;
+      if (open) ends = later;
     } else if (step.minPiece !== undefined) {
       const piece = Math.min(step.minPiece, minutes);
       const some = union(works.flatMap((w) => startsFitting(w, piece, this.#all)));
@@ -315,15 +327,15 @@ class Compiler {
       if (pin.notAfter !== undefined && batch === 0) starts = intersect(starts, [[base[0], pin.notAfter + 1]]);
     }
     this.#activities.push({
-      index, step, batch, minutes, stretch: fact ? 0 : step.stretch, minPiece: fact ? undefined : step.minPiece,
-      parts, cooks, needs, starts, ends, cover: fact ? undefined : cover, works, fact,
+      index, step, batch, minutes, stretch: fact && !open ? 0 : step.stretch, minPiece: fact ? undefined : step.minPiece,
+      parts, cooks, needs, starts, ends, cover: fact && !open ? undefined : cover, works, fact, open,
     });
     const s = startOf(index);
     const e = endOf(index);
     const lasts: Because = { rule: "H1", steps: [step.ref], text: `"${step.name}" takes ${minutes} min.` };
     if (fact) {
       this.#lag(s, e, fact.end - fact.start, lasts);
-      this.#lag(e, s, fact.start - fact.end, lasts);
+      this.#lag(e, s, fact.start - (open ? Math.max(fact.end, fact.start + minutes + step.stretch) : fact.end), lasts);
     } else {
       this.#lag(s, e, minutes, lasts);
       if (step.minPiece === undefined) this.#lag(e, s, -minutes - step.stretch, lasts);
@@ -340,6 +352,14 @@ class Compiler {
     if (event.ended !== undefined) return { start: event.started, end: event.ended, done: true };
     const end = event.estimate ?? event.started + minutes;
     return { start: event.started, end: Math.max(end, this.now, event.started), done: false };
+  }
+
+  /** Where a running step with a stretch may end: from when it is expected, where hands can see it out. */
+  #endsOfRunning(step: Step, fact: { readonly start: number; readonly end: number }, minutes: number, parts: readonly HandsPart[], works: readonly Intervals[]): Intervals {
+    if (step.stretch === 0 || step.minPiece !== undefined || step.each) return [];
+    let ends: Intervals = [[fact.end, Math.max(fact.end, fact.start + minutes + step.stretch) + 1]];
+    for (const part of parts) if (part.atEnd) ends = intersect(ends, shift(union(works.flatMap((w) => startsFitting(w, part.minutes, this.#all))), part.minutes));
+    return ends;
   }
 
   #needsOf(step: Step): Need[] {
@@ -384,7 +404,7 @@ class Compiler {
         if (need.span === "hands") starts = intersect(starts, shift(startsAvoiding(heat, length, this.#all), -offset));
       }
     }
-    if ((HEATED as readonly string[]).includes(use.what) && !use.ramp) {
+    if ((HEATED as readonly string[]).includes(use.what) && !use.ramp && !this.#isHotNow(use.what)) {
       const heaters = this.dish.equipment.filter((e) => e.kind === use.what && e.maxC >= use.tempC - use.toleranceC);
       const heatUp = Math.min(...heaters.map((e) => Math.ceil(Math.max(0, use.tempC - use.toleranceC - e.idleC) / e.heatCPerMin - 1e-6)));
       starts = intersect(starts, Number.isFinite(heatUp) ? [[this.now + heatUp, this.#all[1]]] : []);
@@ -395,6 +415,12 @@ class Compiler {
       starts = intersect(starts, union(units.flatMap((u) => startsFitting(u.available as Intervals, length, this.#all))));
     }
     return starts;
+  }
+
+  /** Whether some of a kind is warm or in use at `now`, so that what comes next may find it hot. */
+  #isHotNow(kind: string): boolean {
+    const warm = this.dish.equipment.some((e) => e.kind === kind && this.#warmth.has(e.id));
+    return warm || this.inForce.some((s) => this.log.events.has(s.ref) && s.uses.some((u) => u.what === kind));
   }
 
   #startsOfRounds(step: Step, minutes: number): Intervals {
@@ -415,7 +441,7 @@ class Compiler {
     const base: Intervals = [[this.now, this.last + 1]];
     this.#activities.push({
       index, step: FALLBACK_STEP(component, name), batch: 0, minutes: lead, stretch: 0, minPiece: undefined, parts: [], cooks: [],
-      needs: [], starts: base, ends: base, cover: undefined, works: [], fact: undefined,
+      needs: [], starts: base, ends: base, cover: undefined, works: [], fact: undefined, open: false,
     });
     const lasts: Because = { rule: "H4", steps: [], text: `The stand-in for "${name}" needs ${lead} min from the decision.` };
     this.#lag(startOf(index), endOf(index), lead, lasts);
@@ -425,7 +451,9 @@ class Compiler {
   #addLinks(step: Step): void {
     const first = this.#first.get(step.ref) as number;
     const lastBatch = this.#last.get(step.ref) as number;
-    for (const link of step.links) {
+    // A link says when a step may start; one that has started is past asking.
+    const started = this.log.events.has(step.ref);
+    for (const link of started ? [] : step.links) {
       const other = link.from === "end" ? this.#last.get(link.step) : this.#first.get(link.step);
       if (other === undefined) continue;
       const origin = link.from === "end" ? endOf(other) : startOf(other);
@@ -441,7 +469,7 @@ class Compiler {
         this.#waitings.push({ from: origin, to: startOf(first), place: link.place, litres: link.litres, best: link.best });
       }
     }
-    if (step.within !== undefined) {
+    if (step.within !== undefined && !started) {
       const outerFirst = this.#first.get(step.within);
       const outerLast = this.#last.get(step.within);
       if (outerFirst !== undefined && outerLast !== undefined) {
@@ -460,7 +488,7 @@ class Compiler {
       if (until !== undefined && until !== lastBatch) {
         this.#lag(endOf(lastBatch), endOf(until), 0, { rule: "H9", steps: [step.ref, use.until as string], text: `The ${use.what} of "${step.name}" is kept for "${this.#nameOf(use.until as string)}".` });
       }
-      if (use.ramp) this.#glueRamp(step, use, first);
+      if (use.ramp && !started) this.#glueRamp(step, use, first);
     });
   }
 
@@ -483,7 +511,7 @@ class Compiler {
         if (!source) return { rule: "H4", steps: [step.ref], text: `Nothing in this choice of methods makes "${take.from}", which "${step.name}" takes.` };
         const taking: Taking = { output: take.from, taker, takerStep: step.ref, during: take.during, ...source };
         this.#takings.push(taking);
-        this.#lagsOfTaking(taking, step.name);
+        if (!this.log.events.has(step.ref)) this.#lagsOfTaking(taking, step.name);
       }
     }
     return undefined;

@@ -352,7 +352,6 @@ export class Engine {
   /** Minutes of the rounds of a placement, rhythm by rhythm; undefined where some round finds nobody there. */
   roundsOf(activity: Activity, { start, end }: Placement): { at: number; tend: number }[] | undefined {
     const rounds: { at: number; tend: number }[] = [];
-    const fact = activity.fact !== undefined;
     for (const [index, tend] of activity.step.tends.entries()) {
       const there = this.model.roundMinutes(activity.step, tend.takes);
       const play = Math.floor(Math.max(tend.every / 4, 5));
@@ -360,7 +359,8 @@ export class Engine {
       for (const offset of roundOffsets(tend, end - start)) {
         const wish = start + offset;
         const from = Math.max(start, wish - play, before + Math.ceil(tend.every / 2));
-        const at = fact ? Math.max(wish, from) : nearest(there, wish, from, Math.min(end - 1, wish + play));
+        // A round that lies behind is taken as done when it was due.
+        const at = activity.fact && (activity.fact.done || wish < this.model.now) ? Math.max(wish, from) : nearest(there, wish, from, Math.min(end - 1, wish + play));
         if (at === undefined) return undefined;
         rounds.push({ at, tend: index });
         before = at;
@@ -389,8 +389,7 @@ export class Engine {
       if (t.during !== undefined && t.maker !== undefined && taker.start <= ready) continue;
       const wait = taker.start - ready;
       const fits = t.holds.map((h, i) => ({ h, i })).filter(({ h }) => wait >= h.min && (h.max === undefined || wait <= h.max));
-      const both = this.model.activities[t.taker]?.fact && (t.maker === undefined || this.model.activities[t.maker]?.fact);
-      if (fits.length === 0 && both) continue;
+      if (fits.length === 0 && this.model.activities[t.taker]?.fact) continue;
       fits.sort((a, b) => Number(!isBest(a.h.best, wait)) - Number(!isBest(b.h.best, wait)) || a.i - b.i);
       const chosen = fits.find(({ h, i }) => this.#store(`${t.output} ${i}`, h.place, this.#madeAt(t) ?? ready, taker.end, h.litres, dirty));
       if (chosen) {
@@ -472,14 +471,15 @@ export class Engine {
     const spans = this.#spansOf(activity, placement, need);
     if (!spans) return true;
     for (const [a, to] of spans) {
-      const from = activity.fact ? Math.max(a, Math.min(this.model.now, to)) : a;
+      // What a done step used is past; what a running one holds, it holds from its start.
+      const from = activity.fact?.done && need.use.until === undefined ? Math.max(a, Math.min(this.model.now, to)) : a;
       if (from >= to) continue;
       const { what } = need.use;
-      if (activity.fact) this.#noteFact(activity, need, from, to, dirty);
+      if (activity.fact && !activity.open) this.#noteFact(activity, need, from, to, dirty);
       else if ((STORES as readonly string[]).includes(what)) {
         if (!this.#store(`use ${activity.index} ${need.useIndex} ${from}`, what, from, to, need.use.litres, dirty)) return this.#fail(activity.index, "H11");
       } else if ((HEATED as readonly string[]).includes(what)) {
-        if (!this.#heat(activity, need, a, to, dirty)) return this.#fail(activity.index, "H10");
+        if (!this.#heat(activity, need, from, to, dirty)) return this.#fail(activity.index, "H10");
       } else if (!this.#giveUnits(activity, need, from, to, dirty)) return this.#fail(activity.index, "H9");
     }
     return true;
@@ -528,7 +528,7 @@ export class Engine {
       const settings = settle(equipment, users, this.model.now, {
         heat: (step) => this.model.closed("heat", step),
         lighting: (step) => this.model.closed("start-heat", step),
-      });
+      }, this.model.warmth.get(equipment.id));
       if (!settings) continue;
       this.#setMap(this.#heatUsers, equipment.id, users);
       this.#setMap(this.#heatSettings, equipment.id, settings);

@@ -52,7 +52,7 @@ export function explainSearch(model: Model, found: None): Infeasible {
       {
         rule: found.rule,
         steps: step?.ref ? [step.ref] : [],
-        text: `No plan was found in ${found.conflicts} tries. What failed most often is "${step?.name ?? "a step"}", for ${RULES[found.rule] ?? found.rule} (${found.rule}). There may be a plan that this version cannot find.`,
+        text: `No plan was found in ${found.conflicts} tries. What failed most often is "${step?.name ?? "a step"}", for ${found.rule ? `${RULES[found.rule] ?? found.rule} (${found.rule})` : "want of room in time"}. There may be a plan that this version cannot find.`,
       },
     ],
   };

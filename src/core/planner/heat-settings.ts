@@ -1,8 +1,8 @@
 // The settings of one oven, bath or grill for users whose times are known: who shares a setting, and whether there is
 // time to heat and cool between. Users share where one temperature suits all; after an hour without a user it is cold.
-import type { Equipment, Use } from "../dish/model";
+import { type Dish, type Equipment, HEATED, type Step, type Use } from "../dish/model";
 import { type Intervals, overlaps } from "../time/interval";
-import type { Setting } from "./plan";
+import type { Log, Setting } from "./plan";
 
 export interface HeatUser {
   readonly step: string;
@@ -11,6 +11,12 @@ export interface HeatUser {
   readonly from: number;
   readonly to: number;
   readonly begun: boolean;
+}
+
+interface Scene {
+  readonly now: number;
+  readonly closed: HeatClosed;
+  readonly warmth: Warmth | undefined;
 }
 
 interface Block {
@@ -33,6 +39,34 @@ export interface HeatClosed {
   readonly lighting: (step: string) => Intervals;
 }
 
+/** How warm a piece of equipment is now, and since when nothing uses it. */
+export interface Warmth {
+  readonly tempC: number;
+  readonly since: number;
+}
+
+/**
+ * What is warm at `now` by the log: what it says is on (on its way up from idle, where it has not got there yet), and what
+ * a step that has ended left warm. Where there are several of a kind the first that reaches the heat is taken for it.
+ */
+export function warmthNow(dish: Dish, steps: readonly Step[], log: Log, now: number): ReadonlyMap<string, Warmth> {
+  const found = new Map<string, Warmth>();
+  for (const step of steps) {
+    const event = log.events.get(step.ref);
+    if (event?.ended === undefined || now - event.ended > RESTS_AT_IDLE_MINUTES) continue;
+    for (const use of step.uses) {
+      const equipment = dish.equipment.find((e) => e.kind === use.what && e.maxC >= use.tempC - use.toleranceC);
+      if (!equipment || !(HEATED as readonly string[]).includes(use.what) || (found.get(equipment.id)?.since ?? Number.NEGATIVE_INFINITY) > event.ended) continue;
+      found.set(equipment.id, { tempC: use.tempC, since: event.ended });
+    }
+  }
+  for (const on of log.heat) {
+    const equipment = dish.equipment.find((e) => e.id === on.id);
+    if (equipment && on.since <= now) found.set(on.id, { tempC: Math.min(on.tempC, equipment.maxC, equipment.idleC + (now - on.since) * equipment.heatCPerMin), since: now });
+  }
+  return found;
+}
+
 /** Minutes to change between two temperatures. */
 export function minutesToChange(equipment: Equipment, fromC: number, toC: number): number {
   return Math.ceil(Math.abs(toC - fromC) / (toC > fromC ? equipment.heatCPerMin : equipment.coolCPerMin) - 1e-6);
@@ -42,11 +76,12 @@ export function minutesToChange(equipment: Equipment, fromC: number, toC: number
  * Settings that serve all users, in order, or undefined where there are none.
  * @param users in any order; each with its interval
  * @param now nothing heats up before
+ * @param warmth how warm it is at `now`; undefined: at idle
  */
-export function settle(equipment: Equipment, users: readonly HeatUser[], now: number, closed: HeatClosed): Setting[] | undefined {
+export function settle(equipment: Equipment, users: readonly HeatUser[], now: number, closed: HeatClosed, warmth?: Warmth): Setting[] | undefined {
   const sorted = [...users].filter((u) => u.from < u.to).sort((a, b) => a.from - b.from || a.to - b.to);
   if (!roomFor(equipment, sorted)) return undefined;
-  return chain(equipment, sorted, 0, [], now, closed);
+  return chain(equipment, sorted, 0, [], { now, closed, warmth });
 }
 
 function roomFor(equipment: Equipment, users: readonly HeatUser[]): boolean {
@@ -56,20 +91,20 @@ function roomFor(equipment: Equipment, users: readonly HeatUser[]): boolean {
 }
 
 /** Puts user after user into the block before it or into one of its own; both are tried where both may do. */
-function chain(equipment: Equipment, users: readonly HeatUser[], at: number, blocks: readonly Block[], now: number, closed: HeatClosed): Setting[] | undefined {
+function chain(equipment: Equipment, users: readonly HeatUser[], at: number, blocks: readonly Block[], scene: Scene): Setting[] | undefined {
   const user = users[at];
-  if (!user) return settingsOf(equipment, blocks, now, closed);
+  if (!user) return settingsOf(equipment, blocks, scene);
   const last = blocks.at(-1);
   const { use } = user;
   const low = use.tempC - use.toleranceC;
   const high = Math.min(equipment.maxC, use.tempC + use.toleranceC);
   if (low > high) return undefined;
   const own: Block = { low, high, mode: use.mode, wish: use.tempC, from: user.from, to: user.to, ramp: false, begun: user.begun, first: user.step };
-  if (!last) return chain(equipment, users, at + 1, [own], now, closed);
+  if (!last) return chain(equipment, users, at + 1, [own], scene);
   const modeFits = last.mode === "any" || use.mode === "any" || last.mode === use.mode;
   if (modeFits && Math.max(low, last.low) <= Math.min(high, last.high) && user.from - last.to <= RESTS_AT_IDLE_MINUTES) {
     const joined: Block = { ...last, low: Math.max(low, last.low), high: Math.min(high, last.high), mode: last.mode === "any" ? use.mode : last.mode, to: Math.max(last.to, user.to) };
-    const settled = chain(equipment, users, at + 1, [...blocks.slice(0, -1), joined], now, closed);
+    const settled = chain(equipment, users, at + 1, [...blocks.slice(0, -1), joined], scene);
     if (settled) return settled;
   }
   const inside = users.slice(0, at).filter((u) => u.to > user.from);
@@ -79,23 +114,24 @@ function chain(equipment: Equipment, users: readonly HeatUser[], at: number, blo
     if (all.low > all.high) return undefined;
     const shortened: Block = { ...last, to: Math.min(last.to, user.from) };
     const next: Block = { ...own, ...all, to: Math.max(user.to, ...inside.map((u) => u.to)), ramp: true };
-    return chain(equipment, users, at + 1, [...blocks.slice(0, -1), shortened, next], now, closed);
+    return chain(equipment, users, at + 1, [...blocks.slice(0, -1), shortened, next], scene);
   }
-  return inside.length || last.to > user.from ? undefined : chain(equipment, users, at + 1, [...blocks, own], now, closed);
+  return inside.length || last.to > user.from ? undefined : chain(equipment, users, at + 1, [...blocks, own], scene);
 }
 
 /** Chooses each block's temperature, near its first user's wish, nearer to the block before where time is short. */
-function settingsOf(equipment: Equipment, blocks: readonly Block[], now: number, closed: HeatClosed): Setting[] | undefined {
+function settingsOf(equipment: Equipment, blocks: readonly Block[], { now, closed, warmth }: Scene): Setting[] | undefined {
   const settings: Setting[] = [];
   for (const block of blocks) {
     const before = settings.at(-1);
     const clip = (t: number) => Math.min(block.high, Math.max(block.low, t));
-    const warm = before && block.from - before.to <= RESTS_AT_IDLE_MINUTES ? before : undefined;
+    const left = before ? { tempC: before.tempC, since: before.to } : warmth;
+    const warm = left && block.from - left.since <= RESTS_AT_IDLE_MINUTES ? left : undefined;
     const earliest = before ? before.to : now;
     let made: Setting | undefined;
     for (const tempC of [clip(block.wish), clip(warm ? warm.tempC : equipment.idleC)]) {
       const mode = block.mode;
-      if (block.begun || (block.ramp && warm?.to === block.from)) {
+      if (block.begun || (block.ramp && before?.to === block.from)) {
         made = { id: equipment.id, tempC, mode, from: block.from, to: block.to };
         break;
       }

@@ -197,6 +197,7 @@ export const LogFile = z
     format: z.literal("rondeau-log/1"),
     events: z.array(z.looseObject({ step: z.string(), started: instant, ended: instant.optional(), estimate: instant.optional() })).max(20_000),
     pins: z.array(pin).max(20_000).optional(),
+    heat: z.array(z.looseObject({ id: z.string(), tempC: z.number().finite(), since: instant })).max(1000).optional().describe("Ovens, grills and baths that are on now: set to what, since when."),
   })
   .describe("rondeau-log/1");
 export type LogFile = z.output<typeof LogFile>;
@@ -214,14 +215,22 @@ export interface StepPin {
   readonly notAfter: number | undefined;
   readonly cook: string | undefined;
 }
+/** An oven, grill or bath that is on: set to so many degrees since then. */
+export interface HeatOn {
+  readonly id: string;
+  readonly tempC: number;
+  readonly since: number;
+}
+
 export interface Log {
   readonly events: ReadonlyMap<string, LogEvent>;
   readonly pins: readonly StepPin[];
   /** Methods that the cook has fixed, by component. */
   readonly methods: Readonly<Record<string, string>>;
+  readonly heat: readonly HeatOn[];
 }
 
-export const EMPTY_LOG: Log = { events: new Map(), pins: [], methods: {} };
+export const EMPTY_LOG: Log = { events: new Map(), pins: [], methods: {}, heat: [] };
 
 /** A log file in the planner's minutes. Where a step has several events the last one stands. */
 export function logFromFile(file: LogFile, zone: Zone): Log {
@@ -236,5 +245,6 @@ export function logFromFile(file: LogFile, zone: Zone): Log {
       pins.push({ step: p.step, at: at(p.at), notBefore: at(p.notBefore), notAfter: at(p.notAfter), cook: typeof p.cook === "string" ? p.cook : undefined });
     }
   }
-  return { events, pins, methods };
+  const heat = (file.heat ?? []).map((h): HeatOn => ({ id: h.id, tempC: h.tempC, since: zone.toMinute(h.since) }));
+  return { events, pins, methods, heat };
 }

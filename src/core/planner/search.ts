@@ -49,7 +49,7 @@ export class Search {
     const fail = (): Found => ({ status: "none", proved: true, ...this.engine.failed, conflicts: 0 });
     if (!this.engine.root()) return fail();
     for (const activity of this.model.activities) {
-      if (!activity.fact) continue;
+      if (!activity.fact || activity.open) continue;
       if (this.engine.commit(activity, { start: activity.fact.start, end: activity.fact.end, pieces: [[activity.fact.start, activity.fact.end]] }) !== undefined) return fail();
     }
     this.#rootMark = this.engine.mark();
@@ -193,13 +193,13 @@ export class Search {
 
   #placementAt(activity: Activity, start: number): Placement | undefined {
     if (activity.stretch === 0) return { start, end: start + activity.minutes, pieces: [[start, start + activity.minutes]] };
-    // The shortest run that ends where it may, with somebody there throughout where that is asked.
+    // The shortest run that ends where it may, with somebody there throughout where that is asked; what lies behind is past.
     const e = endOf(activity.index);
-    const from = Math.max(start + activity.minutes, this.engine.lower[e] as number);
+    const from = Math.max(activity.fact?.end ?? start + activity.minutes, this.engine.lower[e] as number);
     const end = earliestAtOrAfter(this.engine.domain(e), from);
-    const most = Math.min(start + activity.minutes + activity.stretch, this.engine.upper[e] as number);
+    const most = Math.min(Math.max(activity.fact?.end ?? 0, start + activity.minutes + activity.stretch), this.engine.upper[e] as number);
     if (end === undefined || end > most) return undefined;
-    if (activity.cover && subtract([[start, end]], activity.cover).length) return undefined;
+    if (activity.cover && subtract([[activity.fact ? Math.min(end, Math.max(start, this.model.now)) : start, end]], activity.cover).length) return undefined;
     return { start, end, pieces: [[start, end]] };
   }
 

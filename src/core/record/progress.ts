@@ -46,5 +46,5 @@ export function progressOf(events: readonly RunEvent[]): Progress {
 
 /** The log that the planner takes. */
 export function logOf(progress: Progress): Log {
-  return { events: progress, pins: [], methods: {} };
+  return { events: progress, pins: [], methods: {}, heat: [] };
 }

@@ -2,6 +2,7 @@
 // and what must not be forgotten before bed.
 import type { WallClock } from "../time/wall-clock";
 import { spokenDuration } from "../time/duration";
+import { lower } from "./sentence";
 import type { PlanView, StepView } from "./plan-view";
 
 export interface DayEntry {
@@ -89,7 +90,7 @@ function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHa
   const overnight = plan.steps.filter((s) => clock.dayNumber(s.start) <= day && clock.dayNumber(s.end) > day);
   for (const step of overnight) {
     const where = step.place === "oven" || step.place === "hob" ? `heat is on (${step.place}${step.tempC ? `, ${step.tempC} °C` : ""})` : step.place === "counter" ? "stands on the counter" : `in the ${step.place === "cellar" ? "larder" : step.place}`;
-    lines.push(`${componentName(plan, step.component)}: ${step.name.toLowerCase()}, ${where}, until ${clock.dayTime(step.end)}.`);
+    lines.push(`${componentName(plan, step.component)}: ${lower(step.name)}, ${where}, until ${clock.dayTime(step.end)}.`);
   }
   const midnight = plan.waits.filter((w) => clock.dayNumber(w.from) <= day && clock.dayNumber(w.to) > day && w.place !== "counter");
   for (const wait of midnight) {
@@ -97,7 +98,7 @@ function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHa
     lines.push(`${wait.name} into the ${wait.place === "cellar" ? "larder" : wait.place}; it is wanted ${clock.dayTime(wait.to)}.`);
   }
   const first = plan.steps.flatMap((s) => s.hands.map((h) => ({ at: h.from, step: s }))).filter((h) => h.at > lastHands).sort((a, b) => a.at - b.at)[0];
-  if (first) lines.push(`First thing next: ${first.step.name.toLowerCase()}, ${clock.dayTime(first.at)}${first.at - lastHands > 2880 ? ` (${spokenDuration(first.at - lastHands)} from now)` : ""}.`);
+  if (first) lines.push(`First thing next: ${lower(first.step.name)}, ${clock.dayTime(first.at)}${first.at - lastHands > 2880 ? ` (${spokenDuration(first.at - lastHands)} from now)` : ""}.`);
   return lines;
 }
 

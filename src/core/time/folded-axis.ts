@@ -1,5 +1,6 @@
 // Folded time: a long plan on one screen. Stretches in which nothing is done by hand become narrow pleats;
-// stretches of work share the rest of the width by their minutes, the last hours before serving with more of it.
+// stretches of work share the rest of the width, each hour by how much happens in it, the last hours before serving
+// with more of it.
 import { type Interval, union } from "./interval";
 
 export interface AxisPart {
@@ -24,11 +25,13 @@ export interface AxisOptions {
   readonly foldWidth?: number;
   /** From here on minutes count double. */
   readonly lastHours?: number;
+  /** Moments at which something begins or ends: an hour that holds many is drawn wider, so that they stay apart. */
+  readonly moments?: readonly number[];
 }
 
 /** The axis as parts from left to right that touch one another. */
 export function foldedAxis(options: AxisOptions): AxisPart[] {
-  const { from, to, width, busy, open, margin = 12, shortestFold = 100, foldWidth = 26, lastHours = Number.POSITIVE_INFINITY } = options;
+  const { from, to, width, busy, open, margin = 12, shortestFold = 100, foldWidth = 26, lastHours = Number.POSITIVE_INFINITY, moments } = options;
   const flat = union(busy.map(([a, b]) => [Math.max(from, a - margin), Math.min(to, b + margin)] as const));
   const cuts: { from: number; to: number; folded: boolean }[] = [];
   let at = from;
@@ -44,16 +47,31 @@ export function foldedAxis(options: AxisOptions): AxisPart[] {
     if (last && !last.folded && !cut.folded && open !== "all") last.to = cut.to;
     else merged.push({ ...cut });
   }
-  const weigh = (c: { from: number; to: number }) => c.to - c.from + Math.max(0, c.to - Math.max(c.from, lastHours));
-  const folds = merged.filter((c) => c.folded).length;
-  const minutes = merged.filter((c) => !c.folded).reduce((sum, c) => sum + weigh(c), 0);
+  const parts = open === "all" || !moments ? merged : merged.flatMap((c) => (c.folded ? [c] : byTheHour(c)));
+  const weigh = (c: { from: number; to: number }) => {
+    const minutes = c.to - c.from + Math.max(0, c.to - Math.max(c.from, lastHours));
+    if (!moments || open === "all") return minutes;
+    const events = moments.filter((m) => m >= c.from && m < c.to).length;
+    return minutes + MINUTES_FOR_A_MOMENT * Math.min(events, c.to - c.from);
+  };
+  const folds = parts.filter((c) => c.folded).length;
+  const minutes = parts.filter((c) => !c.folded).reduce((sum, c) => sum + weigh(c), 0);
   const perMinute = Math.max(0.02, (width - folds * foldWidth) / Math.max(1, minutes));
   let x = 0;
-  return merged.map((c) => {
+  return parts.map((c) => {
     const x0 = x;
     x += c.folded ? foldWidth : weigh(c) * perMinute;
     return { ...c, x0, x1: x };
   });
+}
+
+const MINUTES_FOR_A_MOMENT = 14;
+
+/** A stretch cut at the full hours of the planner's clock (zones of half hours shift the cuts, not the times). */
+function byTheHour({ from, to, folded }: { from: number; to: number; folded: boolean }) {
+  const cuts = [from];
+  for (let hour = Math.ceil((from + 1) / 60) * 60; hour < to; hour += 60) cuts.push(hour);
+  return cuts.map((at, i) => ({ from: at, to: cuts[i + 1] ?? to, folded }));
 }
 
 /** Where a minute stands on the axis; outside it, the nearest edge. */

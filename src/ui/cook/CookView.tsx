@@ -2,10 +2,10 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { PlanView, StepView } from "@/core/sheets/plan-view";
+import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { ask, reason } from "../shell/ask";
-import { lower } from "../shell/status-line";
 import { useNow } from "../shell/StatusLine";
 import { agendaAt, movesBetween } from "./agenda";
 import { Dial } from "./Dial";
@@ -70,7 +70,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
             <li key={`${mark.at} ${mark.kind} ${mark.step.ref}`} className="grid grid-cols-[4.4rem_1fr] items-baseline border-t border-rule py-2.5">
               <span className="clock text-[18px]">{clock.time(mark.at)}</span>
               <span className="text-[17px]">
-                {mark.what} <span className="text-[14px] text-quiet">{componentName(mark.step.component).toLowerCase()}</span>
+                {mark.what} <span className="text-[14px] text-quiet">{lower(componentName(mark.step.component))}</span>
               </span>
             </li>
           ))}
@@ -123,7 +123,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
                 <li key={step.ref} className="grid grid-cols-[6.6rem_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
                   <span className="clock text-[15px]">{clock.dayTime(step.start)}</span>
                   <span className="text-[16px]">
-                    {step.name} <span className="text-[13.5px] text-quiet">{componentName(step.component).toLowerCase()}</span>
+                    {step.name} <span className="text-[13.5px] text-quiet">{lower(componentName(step.component))}</span>
                   </span>
                   <button type="button" className="link min-h-[44px] px-2 text-[14px]" onClick={() => press("started", step)} aria-label={`Begin now: ${step.name}`}>
                     begin now

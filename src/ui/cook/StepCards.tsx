@@ -1,5 +1,6 @@
 "use client";
 import type { StepView } from "@/core/sheets/plan-view";
+import { lower } from "@/core/sheets/sentence";
 import { cautionOf } from "@/core/safety/cautions";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
@@ -63,7 +64,7 @@ export function DueCard({ step, component, now, clock, busy, onPress }: CardProp
         {component}, {late > 0 ? `due since ${clock.near(step.start, now)}` : late >= -5 ? "now" : clock.dayTime(step.start)}; {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(step)}
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
-      {step.takes.length > 0 && <p className="text-[16px]">with {step.takes.map((t) => `${t.amount} ${t.name.toLowerCase()}`.trim()).join(", ")}</p>}
+      {step.takes.length > 0 && <p className="text-[16px]">with {step.takes.map((t) => `${t.amount} ${lower(t.name)}`.trim()).join(", ")}</p>}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
       {cautions.map((c) => (
         <p key={c.id} className="my-1 max-w-[60ch] border-l-[3px] border-beet pl-3 text-[14px]">

@@ -1,5 +1,6 @@
 import type { Day } from "@/core/sheets/day-list";
 import type { PlanView } from "@/core/sheets/plan-view";
+import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { placeWords } from "../route-chart/words";
@@ -26,7 +27,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                       <span className="font-medium">{entry.what === "end" ? `${entry.step.name}: see it out` : entry.step.name}</span>
                       <span className="text-[13.5px] text-quiet">
                         {" "}
-                        {component(entry.step.component).toLowerCase()}
+                        {lower(component(entry.step.component))}
                         {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
                         {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands") ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${clock.near(entry.step.end, entry.at)}` : ""}
                         {entry.step.place !== "counter" ? `, ${placeWords(entry.step)}` : ""}

@@ -1,3 +1,4 @@
+import { lower } from "@/core/sheets/sentence";
 import { dishModel, type Component, type Dish, type Hold, type Method, type Step } from "@/core/dish/model";
 import type { DishFile } from "@/core/dish/schema";
 import { cautionOf, LOCAL_CODES_FIRST } from "@/core/safety/cautions";
@@ -42,7 +43,7 @@ export function Breakdown({ document, chosen }: { document: DishFile; chosen: Re
           )}
           {component.fallback && (
             <p className="mt-2 text-[14px]">
-              If it fails: <b className="font-semibold">{component.fallback.name.toLowerCase()}</b>
+              If it fails: <b className="font-semibold">{lower(component.fallback.name)}</b>
               <span className="text-quiet">, ready {spokenDuration(component.fallback.lead)} after it is decided.</span>
             </p>
           )}
@@ -112,7 +113,7 @@ function OutputView({ output, own }: { output: OutputRow; own: string }) {
       </p>
       {output.takers.map((t) => (
         <p key={t.component + t.step} className="text-[13px] text-quiet">
-          → {t.amount} {t.component === own ? `on: ${t.step.toLowerCase()}` : `for ${t.component.toLowerCase()}`}
+          → {t.amount} {t.component === own ? `on: ${lower(t.step)}` : `for ${lower(t.component)}`}
         </p>
       ))}
       {output.holds.map((h) => (
@@ -169,7 +170,7 @@ function StepRow({ step }: { step: Step }) {
       </div>
       {cautions.map((c) => (
         <details key={c.id} className="text-[13.5px]">
-          <summary className="cursor-pointer text-beet">Caution: {c.title.toLowerCase()}</summary>
+          <summary className="cursor-pointer text-beet">Caution: {lower(c.title)}</summary>
           <p className="max-w-[62ch] border-l-[3px] border-beet py-0.5 pl-3">
             {c.text} {LOCAL_CODES_FIRST} <span className="text-quiet">Source: {c.source}.</span>
           </p>

@@ -14,21 +14,31 @@ export interface KitchenFormProps {
   readonly kitchen: KitchenFile;
 }
 
-type Form = KitchenFile;
+interface HoursLine {
+  days?: string;
+  from: string;
+  to: string;
+}
+
+/** What the form edits: the schema's types without their open ends, which a form's field names cannot carry. */
+interface Form {
+  cooks: { id: string; name?: string; hours?: HoursLine[]; awake?: HoursLine[]; away?: HoursLine[] }[];
+  equipment: { id: string; kind: string; name?: string; count?: number; litres?: number; racks?: number }[];
+}
 
 /** Cooks and their hours, equipment, quiet times. Saving keeps a version; the timetable follows. */
 export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
   const router = useRouter();
-  const form = useForm<Form>({ defaultValues: kitchen, resolver: zodResolver(KitchenSchema) as never });
+  const form = useForm<Form>({ defaultValues: asForm(kitchen), resolver: zodResolver(KitchenSchema) as never });
   const { control, register, handleSubmit, reset, formState } = form;
   const [problem, setProblem] = useState<string>();
-  useEffect(() => reset(kitchen), [kitchen, reset]);
+  useEffect(() => reset(asForm(kitchen)), [kitchen, reset]);
   const cooks = useFieldArray({ control, name: "cooks" });
   const equipment = useFieldArray({ control, name: "equipment" });
 
   const save = handleSubmit(
     async (value) => {
-      const answer = await ask(`/api/dishes/${slug}/kitchen`, "PUT", { version, kitchen: withoutGaps(value), label: "the kitchen" });
+      const answer = await ask(`/api/dishes/${slug}/kitchen`, "PUT", { version, kitchen: withoutGaps(value as KitchenFile), label: "the kitchen" });
       setProblem(answer.ok ? undefined : reason(answer));
       if (answer.ok) toast("Kept. The timetable follows.");
       router.refresh();
@@ -60,7 +70,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
             </div>
           </fieldset>
         ))}
-        <button type="button" className="act" onClick={() => cooks.append({ id: freshId("helper", cooks.fields.map((f) => (f as { id: string }).id)), name: "Helper", hours: [{ days: "sat", from: "14:00", to: "18:00" }], away: [] } as never)}>
+        <button type="button" className="act" onClick={() => cooks.append({ id: freshId("helper", cooks.fields.map((f) => f.id)), name: "Helper", hours: [{ days: "sat", from: "14:00", to: "18:00" }], away: [] } as never)}>
           <Plus size={16} aria-hidden="true" /> A helper
         </button>
       </section>
@@ -113,7 +123,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
           <ul className="text-[14.5px]">
             {kitchen.windows?.map((w) => (
               <li key={JSON.stringify(w)} className="border-t border-rule py-1.5">
-                {"weekly" in w && w.weekly ? `${w.weekly.days === "all" ? "every day" : w.weekly.days}, ${w.weekly.from} to ${w.weekly.to}` : `${(w as { from: string }).from.replace("T", " ")} to ${(w as { to: string }).to.replace("T", " ")}`}: nothing {w.forbid.join(", ")}
+                {windowHours(w)}: nothing {w.forbid.join(", ")}
                 {w.why ? `, ${w.why}` : ""}
               </li>
             ))}
@@ -125,7 +135,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
           Keep the kitchen so
         </button>
         {formState.isDirty && (
-          <button type="button" className="link text-[14px]" onClick={() => reset(kitchen)}>
+          <button type="button" className="link text-[14px]" onClick={() => reset(asForm(kitchen))}>
             leave it as it was
           </button>
         )}
@@ -152,12 +162,12 @@ function HoursList({ control, register, name, title }: { control: Control<Form>;
         const path = `${name}.${i}` as `cooks.${number}.hours.${number}`;
         const label = `${title}, cook ${cook}, line ${i + 1}`;
         return (
-          <div key={field.id} className="mb-1 flex flex-wrap items-center gap-1.5">
-            {!dated && <input className="field w-[5.6rem]" aria-label={`${label}: days`} {...register(`${path}.days` as never)} />}
-            <input className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[4.4rem]"}`} type={dated ? "datetime-local" : "text"} aria-label={`${label}: from`} {...register(`${path}.from` as never)} />
+          <div key={field.id} className={`mb-1 flex items-center gap-1 ${dated ? "flex-wrap" : ""}`}>
+            {!dated && <input className="field w-[5rem]" aria-label={`${label}: days`} {...register(`${path}.days`)} />}
+            <input className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`} type={dated ? "datetime-local" : "text"} aria-label={`${label}: from`} {...register(`${path}.from`)} />
             <span className="text-quiet">to</span>
-            <input className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[4.4rem]"}`} type={dated ? "datetime-local" : "text"} aria-label={`${label}: to`} {...register(`${path}.to` as never)} />
-            <button type="button" className="p-1.5 text-quiet hover:text-beet" aria-label={`${label}: take out`} onClick={() => remove(i)}>
+            <input className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`} type={dated ? "datetime-local" : "text"} aria-label={`${label}: to`} {...register(`${path}.to`)} />
+            <button type="button" className="p-1 text-quiet hover:text-beet" aria-label={`${label}: take out`} onClick={() => remove(i)}>
               <X size={15} aria-hidden="true" />
             </button>
           </div>
@@ -170,6 +180,14 @@ function HoursList({ control, register, name, title }: { control: Control<Form>;
     </div>
   );
 }
+
+function windowHours(window: NonNullable<KitchenFile["windows"]>[number]): string {
+  const { weekly, from, to } = window as { weekly?: HoursLine; from?: string; to?: string };
+  if (weekly) return `${weekly.days === "all" ? "every day" : weekly.days}, ${weekly.from} to ${weekly.to}`;
+  return `${from?.replace("T", " ")} to ${to?.replace("T", " ")}`;
+}
+
+const asForm = (kitchen: KitchenFile): Form => kitchen as unknown as Form;
 
 /** An empty list of hours means the default, and an empty figure means none stated. */
 function withoutGaps(kitchen: KitchenFile): KitchenFile {

@@ -1,4 +1,5 @@
 "use client";
+import { lower } from "@/core/sheets/sentence";
 import { useEffect, useRef } from "react";
 import type { PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
@@ -59,7 +60,7 @@ export function ComponentPanel({ plan, component, focused, clock, onSelect }: Co
                 <span className="clock text-[13px] text-quiet">{spokenDuration(row.wait.to - row.wait.from)}</span>
                 <span className="text-[13.5px] text-quiet italic">
                   {row.wait.to > row.wait.from ? `${row.wait.place === "counter" ? "on the counter" : `in the ${PLACE_NAMES[row.wait.place]}`}` : "at once"}
-                  {toOther(row.wait) ? `, for ${nameOf(row.wait.toStep).toLowerCase()}` : ""}
+                  {toOther(row.wait) ? `, for ${lower(nameOf(row.wait.toStep))}` : ""}
                 </span>
               </div>
               <div className="pl-[86px]">

@@ -1,6 +1,6 @@
 import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
-import { type Geometry, LEFT } from "./geometry";
+import { type Geometry, LEFT, TOP } from "./geometry";
 import { PLACE_NAMES } from "./RouteChart";
 
 const COLD = new Set(["freezer", "fridge", "cellar"]);
@@ -31,7 +31,7 @@ export function Furniture({ geometry, plan, clock, onPleat }: { geometry: Geomet
       ))}
       {geometry.hours.map((hour) => (
         <g key={hour.x}>
-          <line x1={hour.x} x2={hour.x} y1={60} y2={tableY} stroke="var(--rule)" strokeOpacity={0.6} />
+          <line x1={hour.x} x2={hour.x} y1={TOP - 2} y2={tableY} stroke="var(--rule)" strokeOpacity={0.6} />
           <text x={hour.x} y={tableY + 18} textAnchor="middle" fontSize={11} className="clock" fill="var(--quiet)">
             {hour.text}
           </text>
@@ -41,18 +41,18 @@ export function Furniture({ geometry, plan, clock, onPleat }: { geometry: Geomet
         // biome-ignore lint/a11y/noStaticElementInteractions: unfolding is also a button of the page
         // biome-ignore lint/a11y/useKeyWithClickEvents: unfolding is also a button of the page
         <g key={pleat.from} onClick={() => onPleat(pleat.from)} style={{ cursor: "pointer" }} data-pleat={pleat.from}>
-          <rect x={pleat.x0 + 1} y={54} width={pleat.x1 - pleat.x0 - 2} height={tableY - 54} fill={pleat.night ? "var(--night-wash)" : "var(--fold-wash)"} fillOpacity={0.88} />
+          <rect x={pleat.x0 + 1} y={TOP - 8} width={pleat.x1 - pleat.x0 - 2} height={tableY - TOP + 8} fill={pleat.night ? "var(--night-wash)" : "var(--fold-wash)"} fillOpacity={0.88} />
           {[0.33, 0.67].map((share) => (
-            <line key={share} x1={pleat.x0 + (pleat.x1 - pleat.x0) * share} x2={pleat.x0 + (pleat.x1 - pleat.x0) * share} y1={54} y2={tableY} stroke="var(--rule)" strokeOpacity={0.7} />
+            <line key={share} x1={pleat.x0 + (pleat.x1 - pleat.x0) * share} x2={pleat.x0 + (pleat.x1 - pleat.x0) * share} y1={TOP - 8} y2={tableY} stroke="var(--rule)" strokeOpacity={0.7} />
           ))}
           <text transform={`translate(${(pleat.x0 + pleat.x1) / 2 + 4} ${tableY - 8}) rotate(-90)`} fontSize={11} fill={pleat.night ? "var(--night)" : "var(--quiet)"}>
             {pleat.text}
           </text>
-          {pleat.night && <path transform={`translate(${(pleat.x0 + pleat.x1) / 2 - 5} 40)`} d="M8.5 0.8a5 5 0 1 0 0 9.4a4.2 4.2 0 0 1 0-9.4z" fill="var(--night)" />}
+          {pleat.night && <path transform={`translate(${(pleat.x0 + pleat.x1) / 2 - 5} 32)`} d="M8.5 0.8a5 5 0 1 0 0 9.4a4.2 4.2 0 0 1 0-9.4z" fill="var(--night)" />}
         </g>
       ))}
       {geometry.days.map((day) => (
-        <text key={day.text} x={day.x} y={24} fontSize={14.5} fontWeight={600} fill="var(--ink)" fontFamily="var(--font-serif)">
+        <text key={day.text} x={day.x} y={22} fontSize={14.5} fontWeight={600} fill="var(--ink)" fontFamily="var(--font-serif)">
           {day.text}
         </text>
       ))}

@@ -6,7 +6,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import { colourOf } from "./colours";
 import { Furniture } from "./Furniture";
 import { type Geometry, LEFT, routeGeometry } from "./geometry";
-import { RouteLine } from "./RouteLine";
+import { RouteLine, RouteWords } from "./RouteLine";
 import { stepWords } from "./words";
 
 export interface RouteChartProps {
@@ -23,6 +23,7 @@ export interface RouteChartProps {
 export function RouteChart({ plan, clock, now, selected, focused, trueScale, onSelect }: RouteChartProps) {
   const frame = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(920);
+  const [fit, setFit] = useState(590);
   const [open, setOpen] = useState<ReadonlySet<number>>(new Set());
   const [pointed, setPointed] = useState<string>();
 
@@ -31,15 +32,25 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
     if (!element) return;
     const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(640, Math.floor(entry.contentRect.width))));
     watch.observe(element);
-    return () => watch.disconnect();
+    const measure = () => setFit(window.innerHeight - element.getBoundingClientRect().top - window.scrollY - 92);
+    measure();
+    window.addEventListener("resize", measure);
+    return () => {
+      watch.disconnect();
+      window.removeEventListener("resize", measure);
+    };
   }, []);
 
   // True scale gets the room that it needs and scrolls; folded time fits the page.
-  const drawn = trueScale ? Math.max(width, ((plan.ends - plan.begins) / 60) * 24) : width;
-  const geometry = useMemo(() => routeGeometry(plan, { width: drawn, open: trueScale ? "all" : open, clock }), [plan, drawn, open, trueScale, clock]);
+  const span = trueScale ? Math.max(width, ((plan.ends - plan.begins) / 60) * 24) : width;
+  const geometry = useMemo(() => routeGeometry(plan, { width: span, open: trueScale ? "all" : open, clock, fit }), [plan, span, open, trueScale, clock, fit]);
   const toggle = (from: number) => setOpen((before) => (before.has(from) ? new Set([...before].filter((f) => f !== from)) : new Set([...before, from])));
   const current = pointed ?? focused;
   const spoken = plan.steps.find((s) => s.ref === current);
+  // The selected line lies on top.
+  const drawn = geometry.routes.toSorted((a, b) => Number(a.id === selected) - Number(b.id === selected));
+  const isQuiet = (route: string) => selected !== undefined && selected !== route && spoken?.component !== route;
+  const select = (route: string, step: string | undefined) => onSelect(selected === route && step === undefined ? undefined : route, step);
 
   const keys = (event: KeyboardEvent) => {
     const to = neighbourOf(plan, geometry, focused, event.key);
@@ -57,21 +68,14 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
     <div ref={frame} className="relative">
       <div className={trueScale ? "overflow-x-auto" : ""}>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: one stop for the whole chart; arrow keys walk along it and the live text below speaks */}
-        <svg width={drawn} height={geometry.height} viewBox={`0 0 ${drawn} ${geometry.height}`} role="application" aria-label="Route chart. Arrow keys walk from step to step, Enter selects a component; the list below says the same." tabIndex={0} onKeyDown={keys} className="block select-none">
+        <svg width={span} height={geometry.height} viewBox={`0 0 ${span} ${geometry.height}`} role="application" aria-label="Route chart. Arrow keys walk from step to step, Enter selects a component; the list below says the same." tabIndex={0} onKeyDown={keys} className="block select-none">
           <Furniture geometry={geometry} plan={plan} clock={clock} onPleat={toggle} />
-          {geometry.routes
-            .toSorted((a, b) => Number(a.id === selected) - Number(b.id === selected))
-            .map((route) => (
-              <RouteLine
-                key={route.id}
-                route={route}
-                colour={colourOf(route.kind)}
-                quiet={selected !== undefined && selected !== route.id && spoken?.component !== route.id}
-                current={current}
-                onPoint={setPointed}
-                onSelect={(step) => onSelect(selected === route.id && step === undefined ? undefined : route.id, step)}
-              />
-            ))}
+          {drawn.map((route) => (
+            <RouteLine key={route.id} route={route} colour={colourOf(route.kind)} quiet={isQuiet(route.id)} current={current} onPoint={setPointed} onSelect={(step) => select(route.id, step)} />
+          ))}
+          {drawn.map((route) => (
+            <RouteWords key={route.id} route={route} colour={colourOf(route.kind)} quiet={isQuiet(route.id)} onSelect={(step) => select(route.id, step)} />
+          ))}
           {now > plan.begins && now < plan.ends && <NowLine geometry={geometry} now={now} />}
         </svg>
       </div>
@@ -86,8 +90,8 @@ function NowLine({ geometry, now }: { geometry: Geometry; now: number }) {
   const x = LEFT + axisX(geometry.axis, now);
   return (
     <g aria-hidden="true">
-      <line x1={x} x2={x} y1={50} y2={geometry.tableY} stroke="var(--saffron)" strokeWidth={2} />
-      <path d={`M${x - 6} 44h12l-6 9z`} fill="var(--saffron)" />
+      <line x1={x} x2={x} y1={42} y2={geometry.tableY} stroke="var(--saffron)" strokeWidth={2} />
+      <path d={`M${x - 6} 36h12l-6 9z`} fill="var(--saffron)" />
     </g>
   );
 }

@@ -22,6 +22,14 @@ export function RouteLine({ route, colour, quiet, current, onPoint, onSelect }: 
       {route.segments.map((segment) => (
         <StepMark key={segment.step.ref} segment={segment} colour={colour} current={current === segment.step.ref} onPoint={onPoint} onSelect={onSelect} />
       ))}
+    </g>
+  );
+}
+
+/** Its name and the labels of its steps, drawn over all lines. */
+export function RouteWords({ route, colour, quiet, onSelect }: Pick<RouteLineProps, "route" | "colour" | "quiet" | "onSelect">) {
+  return (
+    <g opacity={quiet ? 0.16 : 1}>
       {route.segments.map(
         (s) =>
           s.label && (

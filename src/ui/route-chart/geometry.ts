@@ -6,9 +6,12 @@ import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 
 export const LEFT = 74;
-const TOP = 62;
+export const TOP = 54;
 const LANE: Readonly<Record<ViewPlace, number>> = { freezer: 15, fridge: 13, cellar: 14, counter: 21, hob: 20, oven: 20, grill: 20, bath: 20 };
 const PAD = 9;
+const HANDS_ROW = 27;
+/** Lines closer than this share of their usual distance could not be told apart. */
+const LEAST_SQUEEZE = 0.68;
 /** Letters are about so wide at the sizes used; the fonts are measured once, here. */
 const LETTER = { step: 5.3, name: 6.5 };
 
@@ -78,17 +81,22 @@ export interface GeometryOptions {
   readonly width: number;
   readonly open: ReadonlySet<number> | "all";
   readonly clock: WallClock;
+  /** The height to fit into, as far as lines stay apart. */
+  readonly fit?: number;
 }
 
-export function routeGeometry(plan: PlanView, { width, open, clock }: GeometryOptions): Geometry {
+export function routeGeometry(plan: PlanView, { width, open, clock, fit }: GeometryOptions): Geometry {
   const from = plan.begins - 20;
   const to = plan.ends + 8;
   const busy = plan.steps.flatMap((s) => s.hands.map((h) => [h.from, h.to] as const));
-  const axis = foldedAxis({ from, to, width: width - LEFT - 34, busy, open, lastHours: plan.serveAt - 180 });
+  const axis = foldedAxis({ from, to, width: width - LEFT - 34, busy, open, lastHours: plan.serveAt - 180, moments: plan.steps.flatMap((s) => [s.start, s.end]) });
   const x = (minute: number) => LEFT + axisX(axis, minute);
   const lanes = dealLanes(plan, x);
-  const { bands, tableY } = bandsOf(plan, lanes);
-  const yOf = (key: string, place: ViewPlace, tempC: number | undefined) => heightIn(bands, place, lanes.lane.get(key) ?? 0, tempC);
+  const cooks = plan.cooks.filter((c) => plan.steps.some((s) => s.hands.some((h) => h.cook === c.id)));
+  const below = 26 + HANDS_ROW * cooks.length;
+  const squeeze = fit === undefined ? 1 : Math.min(1, Math.max(LEAST_SQUEEZE, (fit - below - TOP) / (bandsOf(plan, lanes, 1).tableY - TOP)));
+  const { bands, tableY } = bandsOf(plan, lanes, squeeze);
+  const yOf = (key: string, place: ViewPlace, tempC: number | undefined) => heightIn(bands, place, lanes.lane.get(key) ?? 0, tempC, squeeze);
   const taken = new Collisions();
   const routes = plan.components.map((component): Route => {
     const steps = plan.steps.filter((s) => s.component === component.id);
@@ -108,12 +116,10 @@ export function routeGeometry(plan: PlanView, { width, open, clock }: GeometryOp
   for (const route of routes) for (const s of route.segments) taken.add(s.x0, s.y - 4, s.x1, s.y + 4);
   const titled = routes.map((route) => ({ ...route, title: titleOf(route, taken, width) }));
   const labelled = titled.map((route) => ({ ...route, segments: route.segments.map((s) => ({ ...s, label: labelOf(s, taken, width) })) }));
-  const cooks = plan.cooks.filter((c) => plan.steps.some((s) => s.hands.some((h) => h.cook === c.id)));
-  const handsTop = tableY + 44;
-  const handsY = cooks.map((_, i) => handsTop + 22 + i * 30);
+  const handsY = cooks.map((_, i) => tableY + 24 + HANDS_ROW * (i + 1));
   return {
     width, axis, bands, routes: labelled, tableY, x,
-    height: handsTop + 34 + Math.max(0, cooks.length - 1) * 30,
+    height: tableY + below + 2,
     servings: servingsOf(plan, x, yOf),
     days: daysOf(axis, x, clock),
     hours: hoursOf(axis, x, clock),
@@ -161,7 +167,7 @@ function dealLanes(plan: PlanView, x: (m: number) => number): Lanes {
   return { lane, count };
 }
 
-function bandsOf(plan: PlanView, lanes: Lanes): { bands: Band[]; tableY: number } {
+function bandsOf(plan: PlanView, lanes: Lanes, squeeze: number): { bands: Band[]; tableY: number } {
   let y = TOP;
   const bands: Band[] = [];
   for (const place of PLACES) {
@@ -169,23 +175,23 @@ function bandsOf(plan: PlanView, lanes: Lanes): { bands: Band[]; tableY: number 
     const count = lanes.count.get(place) ?? 0;
     const resting = plan.steps.some((s) => s.place === place) || plan.waits.some((w) => w.place === place);
     if (!resting) continue;
-    const height = temperatures.length ? Math.max(74, 30 + 15 * temperatures.length) : Math.max(26, count * LANE[place] + 2 * PAD);
+    const height = squeeze * (temperatures.length ? Math.max(74, 30 + 15 * temperatures.length) : Math.max(26, count * LANE[place] + 2 * PAD));
     const low = (temperatures[0] ?? 0) - 12;
     const high = (temperatures.at(-1) ?? 0) + 12;
     bands.push({
       place, y0: y, y1: y + height,
-      scale: temperatures.map((tempC) => ({ tempC, y: y + height - 12 - ((tempC - low) / Math.max(1, high - low)) * (height - 24) })),
+      scale: temperatures.map((tempC) => ({ tempC, y: y + height - 10 - ((tempC - low) / Math.max(1, high - low)) * (height - 20) })),
     });
-    y += height + 4;
+    y += height + 3;
   }
-  return { bands, tableY: y + 16 };
+  return { bands, tableY: y + 10 };
 }
 
-function heightIn(bands: readonly Band[], place: ViewPlace, lane: number, tempC: number | undefined): number {
+function heightIn(bands: readonly Band[], place: ViewPlace, lane: number, tempC: number | undefined, squeeze: number): number {
   const band = bands.find((b) => b.place === place);
   if (!band) return TOP;
   const mark = band.scale.find((s) => s.tempC === tempC);
-  return mark ? mark.y : band.y0 + PAD + LANE[place] * (lane + 0.62);
+  return mark ? mark.y : band.y0 + squeeze * (PAD + LANE[place] * (lane + 0.62));
 }
 
 // --- Lines --------------------------------------------------------------------------------------------------------

@@ -39,7 +39,7 @@ export function ImportDish() {
       <h2 className="caps mb-1 font-sans font-normal">Bring in a dish</h2>
       <label className="block pb-2 text-[14px]">
         A dish file
-        <input type="file" accept=".json,application/json" className="mt-1 block w-full text-[14px]" onChange={async (e) => write((await e.target.files?.[0]?.text()) ?? "")} />
+        <input type="file" accept=".json,application/json" className="mt-1 block w-full text-[13.5px] text-quiet file:mr-3 file:min-h-[36px] file:rounded file:border file:border-rim file:bg-transparent file:px-3 file:font-medium file:text-rim" onChange={async (e) => write((await e.target.files?.[0]?.text()) ?? "")} />
       </label>
       <label className="block text-[14px]">
         or its text

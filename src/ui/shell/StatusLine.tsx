@@ -51,7 +51,7 @@ export function StatusLine(props: StatusLineProps) {
         </Link>
         <div className="flex flex-wrap gap-x-9 gap-y-1" role="status" aria-label="Where things stand">
           {parts.map((part) => (
-            <div key={part.under + part.strong}>
+            <div key={part.under + part.strong} className={part.idle ? "max-sm:hidden" : ""}>
               <div className={part.tone === "warn" ? "text-beet" : ""}>
                 <span className="font-serif text-[17px] font-semibold">{part.strong}</span> <span className="text-[15px]">{part.rest}</span>
               </div>

@@ -1,6 +1,7 @@
 // The line above all: how long until the table, what is next for hands, what is holding too long. No React here.
 import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
+import { lower } from "@/core/sheets/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
 
 export interface StatusPart {
@@ -8,6 +9,8 @@ export interface StatusPart {
   readonly rest: string;
   readonly under: string;
   readonly tone?: "warn";
+  /** Says only that there is nothing to say; left out on a narrow screen. */
+  readonly idle?: true;
 }
 
 export function statusParts(plan: PlanView | undefined, serveAt: number, serves: number, now: number, clock: WallClock): StatusPart[] {
@@ -42,8 +45,6 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
       rest: "",
       under: soonest ? `${lower(soonest.name)} keeps until ${clock.dayTime(soonest.from + (soonest.window?.max ?? 0))}` : running.map((s) => lower(s.name)).slice(0, 2).join(", "),
     });
-  } else parts.push({ strong: "Nothing holding", rest: "", under: now < plan.begins ? `it begins ${clock.dayTime(plan.begins)}` : "" });
+  } else parts.push({ strong: "Nothing holding", rest: "", under: now < plan.begins ? `it begins ${clock.dayTime(plan.begins)}` : "", idle: true });
   return parts;
 }
-
-export const lower = (name: string) => (/^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name);

@@ -4,7 +4,7 @@ import type { Component, Dish, Output, Step } from "../../dish/model";
 import { plannedLength } from "../../dish/planned-length";
 import { intersect, type Interval, type Intervals, subtract, union } from "../../time/interval";
 import { intervalsOfHours } from "../../time/calendar";
-import type { LogEvent, Plan, PlannedStep, StepPin } from "../plan";
+import type { HeatOn, Log, LogEvent, Plan, PlannedStep, StepPin } from "../plan";
 
 export interface Broken {
   readonly rule: string;
@@ -31,6 +31,7 @@ export interface Context {
   readonly serveAt: number;
   readonly events: ReadonlyMap<string, LogEvent>;
   readonly pins: readonly StepPin[];
+  readonly heat: readonly HeatOn[];
   readonly inForce: readonly Step[];
   readonly methodOf: ReadonlyMap<string, "fallback" | "onHand" | string>;
   readonly step: (ref: string) => Step | undefined;
@@ -64,7 +65,7 @@ export function workOf(step: Step, planned: PlannedStep): Intervals {
   return step.each || step.minPiece !== undefined ? union(planned.pieces as readonly Interval[]) : [[planned.start, planned.end]];
 }
 
-export function contextOf(dish: Dish, plan: Plan, now: number, serveAt: number, events: ReadonlyMap<string, LogEvent>, pins: readonly StepPin[], breaks: Break): Context {
+export function contextOf(dish: Dish, plan: Plan, now: number, serveAt: number, { events, pins, heat }: Log, breaks: Break): Context {
   const methodOf = new Map<string, string>();
   const inForce: Step[] = [];
   for (const component of dish.components) {
@@ -98,7 +99,7 @@ export function contextOf(dish: Dish, plan: Plan, now: number, serveAt: number, 
     return { id: cook.id, works: subtract(cook.hours ? hours(cook.hours) : awake, away), awake, home: subtract([[from, to]], away) };
   });
   return {
-    dish, plan, now, serveAt, events, pins, inForce, methodOf, cooks, hours, from, to,
+    dish, plan, now, serveAt, events, pins, heat, inForce, methodOf, cooks, hours, from, to,
     step: (ref) => byRef.get(ref),
     planned: (ref) => planned.get(ref),
     makerOf: (output) => makers.get(output),

@@ -107,13 +107,14 @@ function checkChanges(ctx: Context, equipment: Equipment, users: readonly User[]
     const bad = (why: string) => breaks("H10", [...new Set(users.filter((u) => u.from < setting.to && setting.from < u.to).map((u) => u.step.ref))], setting.from, setting.to, why);
     if (setting.tempC > equipment.maxC) bad(`"${equipment.id}" reaches ${equipment.maxC} °C, not ${setting.tempC}.`);
     if (setting.to <= setting.from) return bad("A setting must last.");
-    const begun = users.some((u) => ctx.events.has(u.step.ref) && u.from < ctx.now && u.from < setting.to && setting.from < u.to);
+    const begun = users.some((u) => ctx.events.has(u.step.ref) && u.from <= ctx.now && u.from < setting.to && setting.from < u.to);
     const before = settings[i - 1];
     if (before && before.to > setting.from) return bad(`"${equipment.id}" has two settings at once.`);
     if (users.some((u) => u.use.ramp && u.from === setting.from && rampFrom(u, users)) && before?.to === setting.from) return;
     const lastUse = Math.max(...users.filter((u) => u.to <= setting.from).map((u) => u.to), Number.NEGATIVE_INFINITY);
     const nextUse = Math.min(...users.filter((u) => u.from >= setting.from).map((u) => u.from), setting.to);
-    const warm = before && nextUse - Math.max(lastUse, before.from) <= RESTS_AT_IDLE_MINUTES ? before : undefined;
+    const left = before ? { tempC: before.tempC, at: Math.max(lastUse, before.from) } : foundWarm(ctx, equipment);
+    const warm = left && nextUse - left.at <= RESTS_AT_IDLE_MINUTES ? left : undefined;
     const need = warm ? changeMinutes(equipment, warm.tempC, setting.tempC) : Math.max(0, changeMinutes(equipment, equipment.idleC, Math.max(setting.tempC, equipment.idleC)));
     const since = before ? before.to : Math.min(ctx.now, setting.from);
     const start = before ? before.to : ctx.now;
@@ -123,6 +124,22 @@ function checkChanges(ctx: Context, equipment: Equipment, users: readonly User[]
     if (need > 0 && setting.from > since && !begun) changes.push([setting.from - need, setting.from]);
   });
   return changes;
+}
+
+/** What the log leaves warm at the beginning: equipment that it says is on, or the use of a step that has just ended. */
+function foundWarm(ctx: Context, equipment: Equipment): { tempC: number; at: number } | undefined {
+  const on = ctx.heat.find((h) => h.id === equipment.id && h.since <= ctx.now);
+  if (on) return { tempC: Math.min(on.tempC, equipment.maxC, equipment.idleC + (ctx.now - on.since) * equipment.heatCPerMin), at: ctx.now };
+  let newest: { tempC: number; at: number } | undefined;
+  for (const step of ctx.inForce) {
+    const ended = ctx.events.get(step.ref)?.ended;
+    for (const use of step.uses) {
+      const fits = (e: Equipment) => e.kind === use.what && e.maxC >= use.tempC - use.toleranceC;
+      if (ended === undefined || ended > ctx.now || !fits(equipment) || ctx.dish.equipment.find(fits) !== equipment) continue;
+      if (!newest || ended >= newest.at) newest = { tempC: use.tempC, at: ended };
+    }
+  }
+  return newest && ctx.now - newest.at <= RESTS_AT_IDLE_MINUTES ? newest : undefined;
 }
 
 function checkWindows(ctx: Context, heatUps: readonly { readonly from: number; readonly to: number; readonly for: string }[], breaks: Break): void {

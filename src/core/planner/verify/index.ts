@@ -34,7 +34,7 @@ export function verifyPlan(dish: Dish, plan: Plan, options: VerifyOptions = {}):
   const breaks = (rule: string, steps: readonly string[], from: number, to: number, why: string) => {
     broken.push({ rule, steps, from, to, why });
   };
-  const ctx = contextOf(dish, plan, now, options.serveAt ?? dish.serveAt, log.events, log.pins, breaks);
+  const ctx = contextOf(dish, plan, now, options.serveAt ?? dish.serveAt, log, breaks);
   checkTimes(ctx, breaks);
   checkHands(ctx, breaks);
   checkEquipment(ctx, breaks);

@@ -89,7 +89,9 @@ function window(hold: Pick<Hold, "min" | "max">, wait: number): string | undefin
   return undefined;
 }
 
+/** Links say when a step may start: one that the log has as started stands where it stands. */
 function checkLinks(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
+  if (ctx.events.has(step.ref)) return;
   for (const link of step.links) {
     const other = ctx.planned(link.step);
     if (!other || !ctx.step(link.step)) continue;
@@ -123,6 +125,7 @@ function readyAt(ctx: Context, output: string, batch: number | undefined): { at:
 }
 
 function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
+  const started = ctx.events.has(step.ref);
   for (const take of step.takes) {
     const starts = take.each ? planned.pieces.map(([a]) => a) : [planned.start];
     starts.forEach((start, batch) => {
@@ -131,6 +134,7 @@ function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
         if (batch === 0 && !ctx.makerOf(take.from)) breaks("H4", [step.ref], start, start, `Nothing in force makes "${take.from}".`);
         return;
       }
+      if (started) return;
       const names = [...(ready.maker ? [ready.maker.step] : []), step.ref];
       const wait = start - ready.at;
       if (take.during !== undefined && ready.maker && wait <= 0) {
@@ -154,7 +158,7 @@ function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
 }
 
 function checkWithin(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
-  const outer = step.within === undefined ? undefined : ctx.planned(step.within);
+  const outer = step.within === undefined || ctx.events.has(step.ref) ? undefined : ctx.planned(step.within);
   if (outer && (planned.start < outer.start || planned.end > outer.end)) {
     breaks("H4", [outer.step, step.ref], Math.min(outer.start, planned.start), Math.max(outer.end, planned.end), `It must run inside "${outer.step}".`);
   }

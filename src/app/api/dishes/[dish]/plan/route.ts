@@ -1,11 +1,21 @@
 import { z } from "zod";
 import { STYLES } from "@/core/planner";
 import { findDish } from "@/db/queries/dishes";
+import { findNewestFeasible } from "@/db/queries/runs";
 import { database } from "@/server/database";
 import { readBody } from "@/server/http";
 import { planAndStore } from "@/server/planning";
 
 const Ask = z.object({ style: z.enum(STYLES).optional(), fresh: z.boolean().optional() });
+
+/** The plan in force as a plan file, for `rondeau verify` and for other programs. */
+export async function GET(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
+  const db = await database();
+  const stored = await findDish(db, (await params).dish);
+  const plan = stored && (await findNewestFeasible(db, stored.id));
+  if (!plan) return Response.json({ message: stored ? "There is no plan yet." : "There is no such dish." }, { status: 404 });
+  return Response.json(plan.document, { headers: { "cache-control": "no-store" } });
+}
 
 /** Plans the dish; progress comes line by line as JSON while it works. Hanging up stops it and keeps the best so far. */
 export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {

@@ -1,0 +1,9 @@
+import { fileURLToPath } from "node:url";
+import { defineConfig } from "vitest/config";
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+
+export default defineConfig({
+  resolve: { alias: { "@": at("./src"), "server-only": at("./tests/support/empty.ts") } },
+  test: { include: ["tests/**/*.test.ts"], exclude: ["tests/e2e/**"], environment: "node", pool: "threads", maxWorkers: 2, testTimeout: 120_000, hookTimeout: 60_000 },
+});
