@@ -5,5 +5,13 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 export default defineConfig({
   resolve: { alias: { "@": at("./src"), "server-only": at("./tests/support/empty.ts") } },
-  test: { include: ["tests/**/*.test.ts"], exclude: ["tests/e2e/**"], environment: "node", pool: "threads", maxWorkers: 2, testTimeout: 120_000, hookTimeout: 60_000 },
+  test: {
+    include: ["tests/**/*.test.ts"],
+    exclude: ["tests/e2e/**"],
+    environment: "node",
+    pool: "threads",
+    maxWorkers: 2,
+    testTimeout: 120_000,
+    hookTimeout: 60_000,
+  },
 });

@@ -12,10 +12,12 @@ export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get("host") ?? "";
   if (!OWN_HOSTS.has(hostName(host))) return new NextResponse("This kitchen answers only under its own name.\n", { status: 421 });
   const origin = request.headers.get("origin");
-  if (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`) return new NextResponse("A page of another site may not reach in here.\n", { status: 403 });
+  if (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`)
+    return new NextResponse("A page of another site may not reach in here.\n", { status: 403 });
   const changes = request.method !== "GET" && request.method !== "HEAD";
   const site = request.headers.get("sec-fetch-site");
-  if (changes && site !== null && site !== "same-origin" && site !== "none") return new NextResponse("A page of another site may not reach in here.\n", { status: 403 });
+  if (changes && site !== null && site !== "same-origin" && site !== "none")
+    return new NextResponse("A page of another site may not reach in here.\n", { status: 403 });
 
   const nonce = Buffer.from(crypto.randomUUID()).toString("base64");
   const dev = process.env.NODE_ENV === "development";

@@ -7,7 +7,10 @@ import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
 
-export const metadata: Metadata = { title: { default: "Rondeau", template: "%s · Rondeau" }, description: "One elaborate dish, back from the table through nights and work." };
+export const metadata: Metadata = {
+  title: { default: "Rondeau", template: "%s · Rondeau" },
+  description: "One elaborate dish, back from the table through nights and work.",
+};
 export const dynamic = "force-dynamic";
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
@@ -16,7 +19,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en" data-theme={theme === "dark" || theme === "light" ? theme : undefined}>
       <body>
         {children}
-        <Toaster position="bottom-center" toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", border: "1px solid var(--rule)" } }} />
+        <Toaster
+          position="bottom-center"
+          toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", border: "1px solid var(--rule)" } }}
+        />
       </body>
     </html>
   );

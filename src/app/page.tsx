@@ -20,7 +20,9 @@ export default async function HomePage() {
       <div className="grid gap-10 md:grid-cols-[3fr_2fr]">
         <section aria-label="Dishes">
           <h2 className="caps mb-1 font-sans font-normal">Dishes</h2>
-          {dishes.length === 0 && <p className="py-3">Nothing here yet. Bring in a dish file beside this; it is checked before it is kept.</p>}
+          {dishes.length === 0 && (
+            <p className="py-3">Nothing here yet. Bring in a dish file beside this; it is checked before it is kept.</p>
+          )}
           <ul>
             {dishes.map((dish) => (
               <li key={dish.slug} className="border-t border-rule">

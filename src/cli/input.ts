@@ -4,8 +4,8 @@ import type { z } from "zod";
 import { type Dish, dishModel } from "../core/dish/model";
 import { type Problem, pathText, quoted } from "../core/dish/problem";
 import { LIMITS, readDish, readJson } from "../core/dish/read";
-import { isInstant, type Zone } from "../core/time/zone";
 import { type Log, LogFile, logFromFile, type Plan, PlanFile, planFromFile } from "../core/planner";
+import { isInstant, type Zone } from "../core/time/zone";
 
 export class BadInput extends Error {
   constructor(readonly problems: readonly Problem[]) {
@@ -36,7 +36,11 @@ function loadFile<T>(file: string, schema: z.ZodType<T>): T {
   if (json.status === "refused") throw new BadInput(json.problems.map((p) => ({ ...p, path: file })));
   const parsed = schema.safeParse(json.value);
   if (parsed.success) return parsed.data;
-  throw new BadInput(parsed.error.issues.slice(0, 50).map((i) => ({ path: pathText(i.path), message: `${quoted(file)}: ${i.message}`, severity: "error" as const })));
+  throw new BadInput(
+    parsed.error.issues
+      .slice(0, 50)
+      .map((i) => ({ path: pathText(i.path), message: `${quoted(file)}: ${i.message}`, severity: "error" as const })),
+  );
 }
 
 export function loadPlan(file: string, zone: Zone): Plan {
@@ -48,7 +52,8 @@ export function loadLog(file: string, dish: Dish): Log {
   const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
   const unknown = [...log.events.keys(), ...log.pins.map((p) => p.step)].find((ref) => !known.has(ref));
   if (unknown !== undefined) throw bad(file, `The log names "${quoted(unknown)}", which is no step of this dish.`);
-  for (const e of log.events.values()) if (e.ended !== undefined && e.ended < e.started) throw bad(file, `"${quoted(e.step)}" ends before it starts.`);
+  for (const e of log.events.values())
+    if (e.ended !== undefined && e.ended < e.started) throw bad(file, `"${quoted(e.step)}" ends before it starts.`);
   return log;
 }
 
@@ -73,7 +78,8 @@ export function readFlags(args: readonly string[], known: readonly string[], fil
     if (value === undefined) throw bad(flag, "This flag needs a value.");
     values.set(flag, [...(values.get(flag) ?? []), value]);
   }
-  if (found.length !== files.length) throw bad("", `Give ${files.join(" and ")}: ${files.length} file${files.length > 1 ? "s" : ""}, not ${found.length}.`);
+  if (found.length !== files.length)
+    throw bad("", `Give ${files.join(" and ")}: ${files.length} file${files.length > 1 ? "s" : ""}, not ${found.length}.`);
   return { files: found, values };
 }
 
@@ -95,6 +101,7 @@ export function numberFlag(flags: Flags, name: string, least: number, most: numb
   const value = flags.values.get(name)?.at(-1);
   if (value === undefined) return undefined;
   const number = Number(value);
-  if (value.trim() === "" || !(number >= least && number <= most)) throw bad(name, `"${quoted(value)}" is no number from ${least} to ${most}.`);
+  if (value.trim() === "" || !(number >= least && number <= most))
+    throw bad(name, `"${quoted(value)}" is no number from ${least} to ${most}.`);
   return number;
 }

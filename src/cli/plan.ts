@@ -1,6 +1,7 @@
 // rondeau plan DISH: a plan, or why there is none.
-import { EMPTY_LOG, PLAN_ATS, planDish, planToFile, STYLES } from "../core/planner";
+
 import { quoted } from "../core/dish/problem";
+import { EMPTY_LOG, PLAN_ATS, planDish, planToFile, STYLES } from "../core/planner";
 import { bad, choiceFlag, instantFlag, loadDish, loadLog, numberFlag, readFlags } from "./input";
 
 const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed"];
@@ -14,7 +15,10 @@ export function planCommand(args: readonly string[]) {
     const known = dish.components.find((c) => c.id === component);
     if (!known) throw bad("--method", `There is no component "${quoted(component)}". Write component=method.`);
     if (!known.methods.some((m) => m.id === method) && !(method === "fallback" && known.fallback)) {
-      throw bad("--method", `"${quoted(component)}" has no method "${quoted(method)}". Known: ${known.methods.map((m) => m.id).join(", ")}${known.fallback ? ", fallback" : ""}.`);
+      throw bad(
+        "--method",
+        `"${quoted(component)}" has no method "${quoted(method)}". Known: ${known.methods.map((m) => m.id).join(", ")}${known.fallback ? ", fallback" : ""}.`,
+      );
     }
     methods[component] = method;
   }

@@ -14,7 +14,11 @@ export function verifyCommand(args: readonly string[]) {
   });
   const at = (minute: number) => dish.zone.toInstant(minute);
   return {
-    data: { broken: verdict.broken.map((b) => ({ ...b, from: at(b.from), to: at(b.to) })), leadMinutes: verdict.leadMinutes, regret: verdict.regret },
+    data: {
+      broken: verdict.broken.map((b) => ({ ...b, from: at(b.from), to: at(b.to) })),
+      leadMinutes: verdict.leadMinutes,
+      regret: verdict.regret,
+    },
     exit: verdict.broken.length ? 1 : 0,
   };
 }

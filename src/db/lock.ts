@@ -25,7 +25,11 @@ export function lockDirectory(directory: string): Promise<() => void> {
       });
       socket.on("error", () => {});
       socket.on("close", () =>
-        reject(new DirectoryInUse(`The data directory ${directory} is already open in process ${owner || "unknown"}. Stop that one first, or set RONDEAU_DATA_DIR to another directory.`)),
+        reject(
+          new DirectoryInUse(
+            `The data directory ${directory} is already open in process ${owner || "unknown"}. Stop that one first, or set RONDEAU_DATA_DIR to another directory.`,
+          ),
+        ),
       );
     });
     server.listen({ path: name }, () => {

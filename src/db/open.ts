@@ -1,5 +1,5 @@
 // Opens PGlite in a data directory: lock first, from the migrated template where the directory is new.
-import { existsSync, fsyncSync, mkdirSync, openSync, closeSync, readdirSync, readFileSync, renameSync, rmSync } from "node:fs";
+import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync } from "node:fs";
 import path from "node:path";
 import { PGlite, types } from "@electric-sql/pglite";
 import type { Db, Param, Queryable } from "./db";

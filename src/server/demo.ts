@@ -4,8 +4,8 @@ import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { dishModel } from "../core/dish/model";
 import { readDish } from "../core/dish/read";
-import { shiftDates } from "../core/dish/shift-dates";
 import type { DishFile } from "../core/dish/schema";
+import { shiftDates } from "../core/dish/shift-dates";
 import { listDishes } from "../db/queries/dishes";
 import { nowMinute } from "./clock";
 import { database, root } from "./database";
@@ -20,17 +20,21 @@ export async function seedDemo(): Promise<void> {
   const db = await database();
   if ((await listDishes(db)).length > 0) return;
   const directory = path.join(/*turbopackIgnore: true*/ root(), "demo");
-  const documents = readdirSync(directory).filter((f) => f.endsWith(".json")).sort().map((file): DishFile => {
-    const read = readDish(readFileSync(path.join(directory, file), "utf8"));
-    if (read.status === "refused") throw new Error(`demo: ${file}: ${read.problems[0]?.path} ${read.problems[0]?.message}`);
-    return read.document;
-  });
+  const documents = readdirSync(directory)
+    .filter((f) => f.endsWith(".json"))
+    .sort()
+    .map((file): DishFile => {
+      const read = readDish(readFileSync(path.join(directory, file), "utf8"));
+      if (read.status === "refused") throw new Error(`demo: ${file}: ${read.problems[0]?.path} ${read.problems[0]?.message}`);
+      return read.document;
+    });
   const lunch = documents.find((d) => d.dish.id === "harvest-lunch") as DishFile;
   const days = (dishModel(lunch).serveAt - nowMinute()) / 1440;
   const weeks = Math.ceil((AHEAD_DAYS - days) / 7);
   const slugs: string[] = [];
   await db.transaction(async (tx) => {
-    for (const document of [lunch, ...documents.filter((d) => d !== lunch)]) slugs.push(await storeDish(tx, shiftDates(document, weeks * 7)));
+    for (const document of [lunch, ...documents.filter((d) => d !== lunch)])
+      slugs.push(await storeDish(tx, shiftDates(document, weeks * 7)));
   });
   void (async () => {
     for (const slug of slugs) await planAndStore(slug);

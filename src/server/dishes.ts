@@ -1,15 +1,19 @@
 import "server-only";
 // Dishes and kitchens as the interface changes them: read, checked, written as a new version, undone.
 import { checkDish } from "../core/dish/check";
+import { DEFAULT_KITCHEN } from "../core/dish/default-kitchen";
 import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
-import { DEFAULT_KITCHEN } from "../core/dish/default-kitchen";
 import type { Queryable } from "../db/db";
 import { findDish, findKitchenLike, insertDish, insertKitchen, stepHistory, updateDocument } from "../db/queries/dishes";
 import { database } from "./database";
 
-export type Outcome<T> = { readonly status: "done"; readonly value: T } | { readonly status: "refused"; readonly problems: readonly Problem[] } | { readonly status: "stale" } | { readonly status: "missing" };
+export type Outcome<T> =
+  | { readonly status: "done"; readonly value: T }
+  | { readonly status: "refused"; readonly problems: readonly Problem[] }
+  | { readonly status: "stale" }
+  | { readonly status: "missing" };
 
 /** Reads a dish file and keeps it whole, or says all that is wrong and keeps nothing. */
 export async function importDish(text: string): Promise<Outcome<{ slug: string; warnings: readonly Problem[] }>> {
@@ -29,12 +33,20 @@ export async function storeDish(tx: Queryable, document: DishFile): Promise<stri
 }
 
 /** Guests and the hour of serving; the rest of a dish is changed by later tools. */
-export async function changeServing(slug: string, seen: number, change: { serves?: number | undefined; serveAt?: string | undefined }): Promise<Outcome<number>> {
+export async function changeServing(
+  slug: string,
+  seen: number,
+  change: { serves?: number | undefined; serveAt?: string | undefined },
+): Promise<Outcome<number>> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return { status: "missing" };
   const { kitchen, ...rest } = stored.document;
-  const dish = { ...rest.dish, ...(change.serves === undefined ? {} : { serves: change.serves }), ...(change.serveAt === undefined ? {} : { serveAt: change.serveAt }) };
+  const dish = {
+    ...rest.dish,
+    ...(change.serves === undefined ? {} : { serves: change.serves }),
+    ...(change.serveAt === undefined ? {} : { serveAt: change.serveAt }),
+  };
   const read = readDishValue({ ...rest, dish, kitchen });
   if (read.status === "refused") return { status: "refused", problems: read.problems };
   const label = change.serves !== undefined ? `${change.serves} guests` : "another hour of serving";

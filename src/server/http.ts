@@ -21,9 +21,13 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
   try {
     const parsed = schema.safeParse(JSON.parse(await bodyText(request)));
     if (parsed.success) return { ok: true, value: parsed.data };
-    return { ok: false, response: refusal(parsed.error.issues.map((i) => ({ path: i.path.join("."), message: i.message, severity: "error" as const }))) };
+    return {
+      ok: false,
+      response: refusal(parsed.error.issues.map((i) => ({ path: i.path.join("."), message: i.message, severity: "error" as const }))),
+    };
   } catch (error) {
-    if (error instanceof TooLarge) return { ok: false, response: Response.json({ message: "That is larger than any dish." }, { status: 413 }) };
+    if (error instanceof TooLarge)
+      return { ok: false, response: Response.json({ message: "That is larger than any dish." }, { status: 413 }) };
     return { ok: false, response: Response.json({ message: "The request is not JSON." }, { status: 400 }) };
   }
 }
@@ -39,7 +43,10 @@ export function answer<T>(outcome: Outcome<T>): Response {
     case "refused":
       return refusal(outcome.problems);
     case "stale":
-      return Response.json({ message: "It was changed somewhere else meanwhile. Nothing of yours was lost: look at the newest, and change it again." }, { status: 409 });
+      return Response.json(
+        { message: "It was changed somewhere else meanwhile. Nothing of yours was lost: look at the newest, and change it again." },
+        { status: 409 },
+      );
     case "missing":
       return Response.json({ message: "There is no such dish." }, { status: 404 });
   }

@@ -2,7 +2,16 @@ import "server-only";
 // Planning off the main thread, and keeping what was found. A plan is verified again here before it is stored.
 import { Worker } from "node:worker_threads";
 import { dishModel } from "../core/dish/model";
-import { type LogFile, logFromFile, PlanFile, planFromFile, type Progress as PlanProgress, type Style, verifyPlan, EMPTY_LOG } from "../core/planner";
+import {
+  EMPTY_LOG,
+  type LogFile,
+  logFromFile,
+  PlanFile,
+  type Progress as PlanProgress,
+  planFromFile,
+  type Style,
+  verifyPlan,
+} from "../core/planner";
 import { heatOnAt } from "../core/record/heat-on";
 import { progressOf } from "../core/record/progress";
 import { findDish, type StoredDish } from "../db/queries/dishes";
@@ -71,7 +80,8 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const log: LogFile = {
     format: "rondeau-log/1",
     events: [...progress.values()].map((e) => ({
-      step: e.step, started: dish.zone.toInstant(e.started),
+      step: e.step,
+      started: dish.zone.toInstant(e.started),
       ...(e.ended === undefined ? {} : { ended: dish.zone.toInstant(e.ended) }),
       ...(e.estimate === undefined ? {} : { estimate: dish.zone.toInstant(e.estimate) }),
     })),
@@ -81,13 +91,22 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const task: PlanTask = { document: stored.document, now, style, planAt: "cautious", log, previous, rounds: previous ? 120 : 300 };
   const answer = await inThread(task, request.onProgress ?? (() => {}), request.signal);
   if (answer.status === "feasible") {
-    const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), { now, log: events.length ? logFromFile(log, dish.zone) : EMPTY_LOG });
+    const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), {
+      now,
+      log: events.length ? logFromFile(log, dish.zone) : EMPTY_LOG,
+    });
     if (broken.length) throw new Error(`planning: a plan broke ${broken[0]?.rule}: ${broken[0]?.why}`);
   }
   await db.transaction((tx) =>
     insertPlan(tx, {
-      dishId: stored.id, dishVersion: stored.version, kitchenVersion: stored.kitchenVersion, runId: run?.id, runSequence: events.length,
-      status: answer.status, document: answer.status === "feasible" ? answer.file : { format: "rondeau-plan/1", ...answer, repairs: [] }, madeAt: new Date(nowMs()),
+      dishId: stored.id,
+      dishVersion: stored.version,
+      kitchenVersion: stored.kitchenVersion,
+      runId: run?.id,
+      runSequence: events.length,
+      status: answer.status,
+      document: answer.status === "feasible" ? answer.file : { format: "rondeau-plan/1", ...answer, repairs: [] },
+      madeAt: new Date(nowMs()),
     }),
   );
   return (await findNewestPlan(db, stored.id)) as StoredPlan;

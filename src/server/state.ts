@@ -4,19 +4,15 @@ import { cache } from "react";
 import { dishModel } from "../core/dish/model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
-import { type PlanView, planView } from "../core/sheets/plan-view";
 import { progressOf } from "../core/record/progress";
+import type { Conflict } from "../core/sheets/conflict";
+import { type PlanView, planView } from "../core/sheets/plan-view";
 import { type Offsets, offsetsOf } from "../core/time/wall-clock";
 import { findDish, findHistorySteps } from "../db/queries/dishes";
 import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents } from "../db/queries/runs";
 import { nowMinute } from "./clock";
 import { database } from "./database";
 import { isCurrent } from "./planning";
-
-export interface Conflict {
-  readonly proved: boolean;
-  readonly facts: readonly { readonly rule: string; readonly steps: readonly string[]; readonly text: string }[];
-}
 
 export interface DishState {
   readonly slug: string;
@@ -44,7 +40,11 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
   const stored = await findDish(db, slug);
   if (!stored) return undefined;
   const dish = dishModel(stored.document);
-  const [newest, feasible, run] = [await findNewestPlan(db, stored.id), await findNewestFeasible(db, stored.id), await findOpenRun(db, stored.id)];
+  const [newest, feasible, run] = [
+    await findNewestPlan(db, stored.id),
+    await findNewestFeasible(db, stored.id),
+    await findOpenRun(db, stored.id),
+  ];
   const events = run ? await listRunEvents(db, run.id) : [];
   const plan = feasible && planFromFile(PlanFile.parse(feasible.document), dish.zone);
   const progress = progressOf(events);
@@ -53,11 +53,23 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
   const from = Math.min(now, view?.begins ?? dish.serveAt) - 2880;
   const conflict = newest?.status === "infeasible" ? (newest.document as { proved: boolean; conflict: Conflict["facts"] }) : undefined;
   return {
-    slug: stored.slug, name: stored.name, document: stored.document, dishVersion: stored.version, kitchenVersion: stored.kitchenVersion,
-    serves: stored.document.dish.serves, serveAt: dish.serveAt, plan: view, style: plan?.style,
-    stale: !newest || !isCurrent(newest, stored) || (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
+    slug: stored.slug,
+    name: stored.name,
+    document: stored.document,
+    dishVersion: stored.version,
+    kitchenVersion: stored.kitchenVersion,
+    serves: stored.document.dish.serves,
+    serveAt: dish.serveAt,
+    plan: view,
+    style: plan?.style,
+    stale:
+      !newest ||
+      !isCurrent(newest, stored) ||
+      (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
     conflict: conflict && { proved: conflict.proved, facts: conflict.conflict },
-    running: run !== undefined, now, offsets: offsetsOf(dish.zone, from, Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880),
+    running: run !== undefined,
+    now,
+    offsets: offsetsOf(dish.zone, from, Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880),
     history: { dish: await findHistorySteps(db, "dish", stored.id), kitchen: await findHistorySteps(db, "kitchen", stored.kitchenId) },
   };
 });

@@ -2,7 +2,18 @@
 import { z } from "zod";
 import { dishModel } from "../core/dish/model";
 import { DishFile } from "../core/dish/schema";
-import { EMPTY_LOG, LogFile, logFromFile, PlanFile, planDish, planFromFile, planToFile, type Progress, STYLES, PLAN_ATS } from "../core/planner";
+import {
+  EMPTY_LOG,
+  LogFile,
+  logFromFile,
+  PLAN_ATS,
+  PlanFile,
+  type Progress,
+  planDish,
+  planFromFile,
+  planToFile,
+  STYLES,
+} from "../core/planner";
 
 export const PlanTask = z.object({
   document: DishFile,
@@ -16,7 +27,13 @@ export const PlanTask = z.object({
 });
 export type PlanTask = z.output<typeof PlanTask>;
 
-export type PlanAnswer = { readonly status: "feasible"; readonly file: PlanFile } | { readonly status: "infeasible"; readonly proved: boolean; readonly conflict: readonly { rule: string; steps: readonly string[]; text: string }[] };
+export type PlanAnswer =
+  | { readonly status: "feasible"; readonly file: PlanFile }
+  | {
+      readonly status: "infeasible";
+      readonly proved: boolean;
+      readonly conflict: readonly { rule: string; steps: readonly string[]; text: string }[];
+    };
 
 /** Plans a task; `stop` and `onProgress` as in the planner. */
 export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (progress: Progress) => void): PlanAnswer {

@@ -4,5 +4,9 @@ import { PlanTask, runPlanTask } from "./plan-task";
 
 const { task, flag } = workerData as { task: unknown; flag: SharedArrayBuffer };
 const stopped = new Int32Array(flag);
-const answer = runPlanTask(PlanTask.parse(task), () => Atomics.load(stopped, 0) === 1, (progress) => parentPort?.postMessage({ progress }));
+const answer = runPlanTask(
+  PlanTask.parse(task),
+  () => Atomics.load(stopped, 0) === 1,
+  (progress) => parentPort?.postMessage({ progress }),
+);
 parentPort?.postMessage({ answer });

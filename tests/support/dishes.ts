@@ -1,6 +1,6 @@
 // The demo dishes and small ones made on the spot, read as the program reads them.
 import { readFileSync } from "node:fs";
-import { dishModel, type Dish } from "../../src/core/dish/model";
+import { type Dish, dishModel } from "../../src/core/dish/model";
 import { readDish } from "../../src/core/dish/read";
 
 export const DEMO = ["harvest-lunch", "spiced-duck", "saturday-pastries"] as const;

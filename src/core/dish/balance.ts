@@ -57,19 +57,31 @@ export function checkBalance(dish: Dish, steps: readonly PlacedStep[], report: R
       const { made, taken, takers } = first.balance;
       report(
         `${path}.amount`,
-        `More is taken than made: ${made ? quantityText(made) : "nothing"} of "${ref}" for ${made ? quantityText({ ...made, value: taken }) : "takers"} (${takers.map((t) => t.step).slice(0, 6).join(", ")}). Make more ("factor"), or take less.`,
+        `More is taken than made: ${made ? quantityText(made) : "nothing"} of "${ref}" for ${made ? quantityText({ ...made, value: taken }) : "takers"} (${takers
+          .map((t) => t.step)
+          .slice(0, 6)
+          .join(", ")}). Make more ("factor"), or take less.`,
       );
     } else if (balances.some(({ balance }) => isOverTaken(balance))) {
       report(`${path}.amount`, `Under some methods more is taken of "${ref}" than made; those cannot be chosen.`, "warning");
     }
-    const odd = first.balance.made && first.balance.takers.find((t) => t.quantity && !comparable(t.quantity, first.balance.made as Quantity));
-    if (odd) report(path, `"${odd.step}" takes this in another kind of amount (mass, volume or pieces) than it is made in, so the balance stays open.`, "warning");
+    const odd =
+      first.balance.made && first.balance.takers.find((t) => t.quantity && !comparable(t.quantity, first.balance.made as Quantity));
+    if (odd)
+      report(
+        path,
+        `"${odd.step}" takes this in another kind of amount (mass, volume or pieces) than it is made in, so the balance stays open.`,
+        "warning",
+      );
   }
   dish.components.forEach((component, c) => {
     component.onHand.forEach((entry, i) => {
       const inForce = steps.filter((p) => p.methodIndex === 0 && !onHand.has(p.component.id)).map((p) => p.step);
       if (isOverTaken(balanceOf(dish, entry.ref, entry.quantity, inForce))) {
-        report(`components[${c}].onHand[${i}].amount`, `More is taken of "${entry.ref}" than is on hand. Note more, or make the component.`);
+        report(
+          `components[${c}].onHand[${i}].amount`,
+          `More is taken of "${entry.ref}" than is on hand. Note more, or make the component.`,
+        );
       }
     });
   });

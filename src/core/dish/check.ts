@@ -2,7 +2,7 @@
 // Needs a document that has passed the schema; leaves behind a list of problems, errors and warnings together.
 import { minutesOf } from "../time/duration";
 import { checkBalance } from "./balance";
-import { type Component, type Dish, dishModel, HEATED, isUnit, type Method, MOST_BATCHES, STORES, type Step, componentOf } from "./model";
+import { type Component, componentOf, type Dish, dishModel, HEATED, isUnit, type Method, MOST_BATCHES, STORES, type Step } from "./model";
 import type { Problem } from "./problem";
 import { quoted } from "./problem";
 import type { DishFile } from "./schema";
@@ -31,7 +31,9 @@ export function checkDish(document: DishFile): Problem[] {
   const dish = dishModel(document);
   const steps = dish.components.flatMap((component, c) =>
     component.methods.flatMap((method, methodIndex) =>
-      method.steps.map((step, s): PlacedStep => ({ step, path: `components[${c}].methods[${methodIndex}].steps[${s}]`, component, methodIndex })),
+      method.steps.map(
+        (step, s): PlacedStep => ({ step, path: `components[${c}].methods[${methodIndex}].steps[${s}]`, component, methodIndex }),
+      ),
     ),
   );
   checkIds(document, report);
@@ -57,7 +59,11 @@ function checkIds(document: DishFile, report: Report): void {
     const seen = new Map<string, number>();
     entries.forEach((entry, i) => {
       const first = seen.get(entry.id);
-      if (first !== undefined) report(`${path}[${i}].id`, `The ${what} "${quoted(entry.id)}" stands twice (also at ${path}[${first}]). Give one of them another id.`);
+      if (first !== undefined)
+        report(
+          `${path}[${i}].id`,
+          `The ${what} "${quoted(entry.id)}" stands twice (also at ${path}[${first}]). Give one of them another id.`,
+        );
       else seen.set(entry.id, i);
     });
   };
@@ -72,7 +78,8 @@ function checkIds(document: DishFile, report: Report): void {
         step.makes?.forEach((output, o) => {
           const at = `${path}.steps[${s}].makes[${o}].id`;
           const first = seen.get(output.id);
-          if (first) report(at, `The output "${quoted(output.id)}" is made twice in this method (also at ${first}). Give one of them another id.`);
+          if (first)
+            report(at, `The output "${quoted(output.id)}" is made twice in this method (also at ${first}). Give one of them another id.`);
           else seen.set(output.id, at);
         });
       });
@@ -84,7 +91,10 @@ function checkIds(document: DishFile, report: Report): void {
 
 function checkDates(document: DishFile, dish: Dish, report: Report): void {
   if (dish.startNotBefore !== undefined && dish.serveAt - dish.startNotBefore > LONGEST_HORIZON_DAYS * 1440) {
-    report("dish.startNotBefore", `This is more than ${LONGEST_HORIZON_DAYS} days before serving (${document.dish.serveAt}). Check the year, or begin later.`);
+    report(
+      "dish.startNotBefore",
+      `This is more than ${LONGEST_HORIZON_DAYS} days before serving (${document.dish.serveAt}). Check the year, or begin later.`,
+    );
   }
 }
 
@@ -96,7 +106,8 @@ function stepsNamed(dish: Dish, ref: string): Step[] {
 
 function nameKnown(dish: Dish, ref: string): string {
   const component = dish.components.find((c) => c.id === componentOf(ref));
-  if (!component) return `There is no component "${quoted(componentOf(ref))}". Known: ${quoted(dish.components.map((c) => c.id).join(", "))}.`;
+  if (!component)
+    return `There is no component "${quoted(componentOf(ref))}". Known: ${quoted(dish.components.map((c) => c.id).join(", "))}.`;
   const ids = [...new Set(component.methods.flatMap((m) => m.steps.map((s) => s.id)))];
   return `"${quoted(component.id)}" has no step "${quoted(ref.slice(component.id.length + 1))}". Known: ${quoted(ids.join(", "))}.`;
 }
@@ -111,8 +122,10 @@ function checkServing(document: DishFile, dish: Dish, report: Report): void {
     const component = dish.components.find((c) => c.id === componentOf(ref));
     if (!ref.includes(".")) report(path, 'Name the component too: "component.step".');
     else if (found.length === 0 || !component) report(path, nameKnown(dish, ref));
-    else if (component.onHand.length) report(path, `"${quoted(component.id)}" is on hand and not made, so its step cannot be the moment of serving.`);
-    else if (found.length < component.methods.length) report(path, "Not every method of this component has that step; the others cannot be served.", "warning");
+    else if (component.onHand.length)
+      report(path, `"${quoted(component.id)}" is on hand and not made, so its step cannot be the moment of serving.`);
+    else if (found.length < component.methods.length)
+      report(path, "Not every method of this component has that step; the others cannot be served.", "warning");
   }
 }
 
@@ -124,10 +137,15 @@ function checkTimes({ step, path }: PlacedStep, report: Report): void {
     );
   }
   if (step.attention === "hands" && (step.file.handsStart !== undefined || step.file.handsEnd !== undefined)) {
-    report(`${path}.handsStart`, 'This step needs hands throughout ("attention" is "hands"), so handsStart and handsEnd say nothing.', "warning");
+    report(
+      `${path}.handsStart`,
+      'This step needs hands throughout ("attention" is "hands"), so handsStart and handsEnd say nothing.',
+      "warning",
+    );
   }
   if (step.batches > MOST_BATCHES) report(`${path}.batches`, `That makes more than ${MOST_BATCHES} batches. Check perBatch.`);
-  if (step.minPiece !== undefined && step.batches > 1) report(`${path}.split`, "A step of several batches cannot be split as well. Leave out one of the two.");
+  if (step.minPiece !== undefined && step.batches > 1)
+    report(`${path}.split`, "A step of several batches cannot be split as well. Leave out one of the two.");
   const longest = step.time.max * step.batches + step.stretch;
   for (const tend of step.tends) {
     if (longest / tend.every > MOST_ROUNDS) report(`${path}.tend`, `That makes more than ${MOST_ROUNDS} rounds. Check "every".`);
@@ -150,7 +168,12 @@ function checkReferences({ step, path, component, methodIndex }: PlacedStep, dis
     }
     if (componentOf(ref) === component.id) {
       if (own.steps.some((s) => s.ref === ref)) return true;
-      report(at, stepsNamed(dish, ref).length ? `That step belongs to another method of "${component.id}". Name one of this method.` : nameKnown(dish, ref));
+      report(
+        at,
+        stepsNamed(dish, ref).length
+          ? `That step belongs to another method of "${component.id}". Name one of this method.`
+          : nameKnown(dish, ref),
+      );
       return false;
     }
     const other = dish.components.find((c) => c.id === componentOf(ref));
@@ -160,12 +183,20 @@ function checkReferences({ step, path, component, methodIndex }: PlacedStep, dis
       return false;
     }
     if (other && found.length < other.methods.length) {
-      report(at, `Not every method of "${other.id}" has that step; with the others this link is void. What one component needs of another is best said by "takes".`, "warning");
+      report(
+        at,
+        `Not every method of "${other.id}" has that step; with the others this link is void. What one component needs of another is best said by "takes".`,
+        "warning",
+      );
     }
     return true;
   };
   step.file.after?.forEach((_, i) => {
-    find((step.links[i] as Step["links"][number]).step, `${path}.after[${i}]${typeof step.file.after?.[i] === "string" ? "" : ".step"}`, "after");
+    find(
+      (step.links[i] as Step["links"][number]).step,
+      `${path}.after[${i}]${typeof step.file.after?.[i] === "string" ? "" : ".step"}`,
+      "after",
+    );
   });
   if (step.within !== undefined) find(step.within, `${path}.within`, "within");
   step.uses.forEach((use, u) => {
@@ -178,7 +209,8 @@ function checkReferences({ step, path, component, methodIndex }: PlacedStep, dis
   if (typeof batches === "object") {
     const ref = batches.of.includes(".") ? batches.of : `${component.id}.${batches.of}`;
     const source = dish.components.find((c) => c.id === componentOf(ref));
-    if (!source || (!makersOf(source, ref).length && !source.onHand.some((o) => o.ref === ref))) report(`${path}.batches.of`, outputKnown(dish, ref));
+    if (!source || (!makersOf(source, ref).length && !source.onHand.some((o) => o.ref === ref)))
+      report(`${path}.batches.of`, outputKnown(dish, ref));
     else if (!(batches.perBatch.amount > 0)) report(`${path}.batches.perBatch.amount`, "A batch must hold more than nothing.");
   }
   const cooks = new Set(dish.cooks.map((c) => c.id));
@@ -199,7 +231,10 @@ function checkTake(
   const makers = makersOf(source, take.from).filter((m) => source.id !== taker.component.id || m.methodIndex === taker.methodIndex);
   if (source.onHand.length && source.id !== taker.component.id) {
     if (!source.onHand.some((o) => o.ref === take.from)) {
-      report(`${path}.from`, `"${quoted(source.id)}" is on hand, but its output "${quoted(take.from)}" is not listed there. List it under onHand, or make the component.`);
+      report(
+        `${path}.from`,
+        `"${quoted(source.id)}" is on hand, but its output "${quoted(take.from)}" is not listed there. List it under onHand, or make the component.`,
+      );
     }
     return;
   }
@@ -211,7 +246,10 @@ function checkTake(
   if (take.each) {
     for (const { step: maker } of makers) {
       if (maker.batches !== taker.step.batches) {
-        report(`${path}.each`, `Batch by batch needs the same number of batches: "${maker.ref}" has ${maker.batches}, this step ${taker.step.batches}.`);
+        report(
+          `${path}.each`,
+          `Batch by batch needs the same number of batches: "${maker.ref}" has ${maker.batches}, this step ${taker.step.batches}.`,
+        );
       }
     }
   }
@@ -219,12 +257,15 @@ function checkTake(
 
 /** The steps that make an output, with the method they stand in. */
 function makersOf(component: Component, ref: string): { readonly step: Step; readonly methodIndex: number }[] {
-  return component.methods.flatMap((m, methodIndex) => m.steps.filter((s) => s.makes.some((o) => o.ref === ref)).map((step) => ({ step, methodIndex })));
+  return component.methods.flatMap((m, methodIndex) =>
+    m.steps.filter((s) => s.makes.some((o) => o.ref === ref)).map((step) => ({ step, methodIndex })),
+  );
 }
 
 function outputKnown(dish: Dish, ref: string): string {
   const component = dish.components.find((c) => c.id === componentOf(ref));
-  if (!component) return `There is no component "${quoted(componentOf(ref))}". Known: ${quoted(dish.components.map((c) => c.id).join(", "))}.`;
+  if (!component)
+    return `There is no component "${quoted(componentOf(ref))}". Known: ${quoted(dish.components.map((c) => c.id).join(", "))}.`;
   const outputs = [...new Set(component.methods.flatMap((m) => m.steps.flatMap((s) => s.makes.map((o) => o.ref))))];
   return `No step makes the output "${quoted(ref)}". "${quoted(component.id)}" makes: ${quoted(outputs.join(", ") || "nothing that has a name")}.`;
 }
@@ -233,27 +274,37 @@ function checkEquipment({ step, path }: PlacedStep, dish: Dish, report: Report):
   step.uses.forEach((use, u) => {
     const at = `${path}.uses[${u}]`;
     const kind = dish.equipment.filter((e) => e.kind === use.what);
-    if (kind.length === 0) return report(`${at}.what`, `The kitchen has no ${quoted(use.what)}. Add one to the kitchen, or change the step.`);
+    if (kind.length === 0)
+      return report(`${at}.what`, `The kitchen has no ${quoted(use.what)}. Add one to the kitchen, or change the step.`);
     const largest = Math.max(...kind.map((e) => e.litres ?? Number.POSITIVE_INFINITY));
     const total = kind.reduce((sum, e) => sum + e.count, 0);
     if ((STORES as readonly string[]).includes(use.what)) {
       const space = kind.reduce((sum, e) => sum + (e.litres ?? Number.POSITIVE_INFINITY), 0);
-      if (use.litres > space + 1e-9) report(`${at}.litres`, `Needs ${figure(use.litres)} L; the ${use.what} has ${figure(space)} L. No plan is possible without more space.`, "warning");
+      if (use.litres > space + 1e-9)
+        report(
+          `${at}.litres`,
+          `Needs ${figure(use.litres)} L; the ${use.what} has ${figure(space)} L. No plan is possible without more space.`,
+          "warning",
+        );
     } else if ((HEATED as readonly string[]).includes(use.what)) {
       const hottest = Math.max(...kind.map((e) => e.maxC));
-      if (use.tempC - use.toleranceC > hottest) report(`${at}.tempC`, `The ${use.what} reaches ${hottest} °C. No plan is possible without a hotter one.`, "warning");
+      if (use.tempC - use.toleranceC > hottest)
+        report(`${at}.tempC`, `The ${use.what} reaches ${hottest} °C. No plan is possible without a hotter one.`, "warning");
       if (use.what === "bath" ? use.litres > largest + 1e-9 : use.racks > Math.max(...kind.map((e) => e.racks))) {
         report(at, `Needs more room than any ${use.what} of the kitchen has. No plan is possible without a bigger one.`, "warning");
       }
     } else {
-      const fitting = kind.filter((e) => (e.litres ?? Number.POSITIVE_INFINITY) >= use.litres - 1e-9 && (e.pieces ?? Number.POSITIVE_INFINITY) >= use.pieces);
+      const fitting = kind.filter(
+        (e) => (e.litres ?? Number.POSITIVE_INFINITY) >= use.litres - 1e-9 && (e.pieces ?? Number.POSITIVE_INFINITY) >= use.pieces,
+      );
       if (isUnit(use.what) && fitting.length === 0) {
         report(
           use.litres > largest ? `${at}.litres` : at,
           `Needs ${figure(use.litres || use.pieces)} ${use.litres ? "L" : "pieces"}; the largest ${use.what} holds ${figure(largest)}. No plan is possible without a bigger one.`,
           "warning",
         );
-      } else if (use.count > total) report(`${at}.count`, `Needs ${use.count}; the kitchen has ${total}. No plan is possible without more.`, "warning");
+      } else if (use.count > total)
+        report(`${at}.count`, `Needs ${use.count}; the kitchen has ${total}. No plan is possible without more.`, "warning");
     }
   });
 }
@@ -263,7 +314,8 @@ const figure = (n: number) => String(Number(n.toPrecision(3)));
 function checkPlate(document: DishFile, dish: Dish, report: Report): void {
   document.dish.plate?.forEach((p, i) => {
     const source = dish.components.find((c) => c.id === componentOf(p.output));
-    if (!source || (!makersOf(source, p.output).length && !source.onHand.some((o) => o.ref === p.output))) report(`dish.plate[${i}].output`, outputKnown(dish, p.output));
+    if (!source || (!makersOf(source, p.output).length && !source.onHand.some((o) => o.ref === p.output)))
+      report(`dish.plate[${i}].output`, outputKnown(dish, p.output));
   });
 }
 
@@ -274,7 +326,8 @@ function checkKitchen(document: DishFile, report: Report): void {
     }
   });
   document.kitchen?.equipment?.forEach((e, i) => {
-    if (e.cleanTakes !== undefined && minutesOf(e.cleanTakes) > 1440) report(`kitchen.equipment[${i}].cleanTakes`, "Cleaning takes more than a day?", "warning");
+    if (e.cleanTakes !== undefined && minutesOf(e.cleanTakes) > 1440)
+      report(`kitchen.equipment[${i}].cleanTakes`, "Cleaning takes more than a day?", "warning");
   });
 }
 
@@ -295,7 +348,10 @@ function checkCycles(dish: Dish, steps: readonly PlacedStep[], report: Report): 
     const makers = new Map(chosen.flatMap((s) => s.makes.map((o) => [o.ref, s] as const)));
     const cycle = findCycle(chosen, (s) => prerequisites(s, inForce, makers));
     if (!cycle) continue;
-    const key = cycle.map((s) => s.ref).sort().join(" ");
+    const key = cycle
+      .map((s) => s.ref)
+      .sort()
+      .join(" ");
     if (told.has(key)) continue;
     told.add(key);
     report(
@@ -375,7 +431,11 @@ function checkLooseSteps(dish: Dish, steps: readonly PlacedStep[], report: Repor
   }
   for (const { step, path, component } of steps) {
     if (!reached.has(step) && component.onHand.length === 0) {
-      report(path, `"${step.ref}" leads to nothing that is served. It is planned all the same; if it should come before something, say so there with "after" or "takes".`, "warning");
+      report(
+        path,
+        `"${step.ref}" leads to nothing that is served. It is planned all the same; if it should come before something, say so there with "after" or "takes".`,
+        "warning",
+      );
     }
   }
 }

@@ -1,7 +1,7 @@
 // A dish file read into plain figures: minutes, scaled amounts, whole references, defaults filled in.
 // Both the planner and the verifier start from here, so that they differ in method and never in reading.
 // Pre: the document has passed the schema. References may still be wrong: check.ts looks at this model too.
-import { type Hours } from "../time/calendar";
+import type { Hours } from "../time/calendar";
 import { minutesOf } from "../time/duration";
 import { Zone } from "../time/zone";
 import { DEFAULT_KITCHEN } from "./default-kitchen";
@@ -325,7 +325,13 @@ function stepModel(s: DishStep, component: string, k: number, before: string | u
   const handsEnd = attention === "hands" ? 0 : s.handsEnd === undefined ? 0 : minutesOf(s.handsEnd);
   const lit = uses.some((u) => hot(u.what) || isMachine(u.what)) && time.min > 0;
   const handsStart =
-    attention === "hands" ? 0 : s.handsStart !== undefined ? minutesOf(s.handsStart) : lit ? Math.max(0, Math.min(1, time.min - handsEnd)) : 0;
+    attention === "hands"
+      ? 0
+      : s.handsStart !== undefined
+        ? minutesOf(s.handsStart)
+        : lit
+          ? Math.max(0, Math.min(1, time.min - handsEnd))
+          : 0;
   const takes = (s.takes ?? []).map(
     (t): Take => ({
       from: whole(t.from),
@@ -380,7 +386,14 @@ function stepModel(s: DishStep, component: string, k: number, before: string | u
 
 const NO_HOLD: Hold = { place: "none", litres: 0, min: 0, max: undefined, best: undefined, limit: undefined };
 
-function linksOf(s: DishStep, component: string, k: number, before: string | undefined, takes: readonly Take[], document: DishFile): Link[] {
+function linksOf(
+  s: DishStep,
+  component: string,
+  k: number,
+  before: string | undefined,
+  takes: readonly Take[],
+  document: DishFile,
+): Link[] {
   if (s.after !== undefined) {
     return s.after.map((l) =>
       typeof l === "string"
@@ -401,7 +414,9 @@ function linksOf(s: DishStep, component: string, k: number, before: string | und
 function makersOf(ref: string, document: DishFile): string[] {
   const component = document.components.find((c) => c.id === componentOf(ref));
   const id = ref.slice(ref.indexOf(".") + 1);
-  return (component?.methods ?? []).flatMap((m) => m.steps.filter((s) => s.makes?.some((o) => o.id === id)).map((s) => `${component?.id}.${s.id}`));
+  return (component?.methods ?? []).flatMap((m) =>
+    m.steps.filter((s) => s.makes?.some((o) => o.id === id)).map((s) => `${component?.id}.${s.id}`),
+  );
 }
 
 /** Rounds of `time` that a step needs: as written, or the scaled output divided by what one batch holds, rounded up. */

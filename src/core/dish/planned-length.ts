@@ -56,7 +56,11 @@ function regularisedBeta(x: number, a: number, b: number): number {
   for (let i = 0; i <= 200; i++) {
     const m = i >> 1;
     const term =
-      i === 0 ? 1 : i % 2 === 0 ? (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m)) : (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1));
+      i === 0
+        ? 1
+        : i % 2 === 0
+          ? (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m))
+          : (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1));
     d = 1 / nonZero(1 + term * d);
     c = nonZero(1 + term / c);
     f *= c * d;

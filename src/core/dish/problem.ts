@@ -19,6 +19,6 @@ export function pathText(keys: readonly PropertyKey[]): string {
 
 /** At most 80 characters of what a file says, fit for a message. */
 export function quoted(value: string): string {
-  const clean = value.replace(/[\u0000-\u001f\u007f]/g, " ");
+  const clean = value.replace(/\p{Cc}/gu, " ");
   return clean.length > 80 ? `${clean.slice(0, 77)}...` : clean;
 }

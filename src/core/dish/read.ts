@@ -43,12 +43,16 @@ export function readJson(
   }
   const deep = tooDeepAt(source);
   if (deep !== undefined) {
-    return refuse(`The file is nested more than ${LIMITS.depth} levels deep (line ${deep}). A dish needs about ten: is this the right file?`);
+    return refuse(
+      `The file is nested more than ${LIMITS.depth} levels deep (line ${deep}). A dish needs about ten: is this the right file?`,
+    );
   }
   try {
     return { status: "read", value: JSON.parse(source.replace(/^\uFEFF/, "")) };
   } catch (error) {
-    return refuse(`The file is not JSON: ${quoted(error instanceof Error ? error.message : "it cannot be read")}. Check the place named, or export the dish again.`);
+    return refuse(
+      `The file is not JSON: ${quoted(error instanceof Error ? error.message : "it cannot be read")}. Check the place named, or export the dish again.`,
+    );
   }
 }
 
@@ -83,7 +87,8 @@ function shapeProblems(root: unknown): Problem[] {
   const walk = (value: unknown, path: readonly PropertyKey[]): void => {
     if (path.length > LIMITS.depth) return add(path.slice(0, 8), `Nested more than ${LIMITS.depth} levels deep.`);
     if (typeof value === "number" && !Number.isFinite(value)) return add(path, "Write a finite number.");
-    if (typeof value === "string" && value.length > LONGEST_TEXT) return add(path, `Write at most ${LONGEST_TEXT} characters; there are ${value.length}.`);
+    if (typeof value === "string" && value.length > LONGEST_TEXT)
+      return add(path, `Write at most ${LONGEST_TEXT} characters; there are ${value.length}.`);
     if (typeof value !== "object" || value === null) return;
     if (Array.isArray(value)) {
       if (path.at(-1) === "steps") steps += value.length;
@@ -99,7 +104,11 @@ function shapeProblems(root: unknown): Problem[] {
   };
   walk(root, []);
   if (steps > LIMITS.steps) {
-    problems.unshift({ path: "components", message: `There are ${steps} steps; at most ${LIMITS.steps} can be planned. Split the dish.`, severity: "error" });
+    problems.unshift({
+      path: "components",
+      message: `There are ${steps} steps; at most ${LIMITS.steps} can be planned. Split the dish.`,
+      severity: "error",
+    });
   }
   return problems;
 }
@@ -113,14 +122,27 @@ function fromIssues(issues: readonly z.core.$ZodIssue[], root: unknown, base: re
       const branches = issue.errors.filter((b) => b.length > 0);
       // The form meant is the one that does not already fail on the kind of value.
       const meant = branches.find((b) => !b.some((i) => i.path.length === 0 && i.code === "invalid_type")) ?? branches[0];
-      if (meant && !(branches.every((b) => b.some((i) => i.path.length === 0 && i.code === "invalid_type")))) return fromIssues(meant, root, path);
+      if (meant && !branches.every((b) => b.some((i) => i.path.length === 0 && i.code === "invalid_type")))
+        return fromIssues(meant, root, path);
       const first = branches[0]?.[0];
-      return [{ path: pathText(path), message: described(first?.message ?? "This has none of the forms that are allowed here.", at), severity: "error" as const }];
+      return [
+        {
+          path: pathText(path),
+          message: described(first?.message ?? "This has none of the forms that are allowed here.", at),
+          severity: "error" as const,
+        },
+      ];
     }
     if (at === undefined && issue.code === "invalid_type") {
       return [{ path: pathText(path), message: `This field is missing. ${wanted(issue)}`.trim(), severity: "error" as const }];
     }
-    return [{ path: pathText(path), message: described(issue.code === "invalid_type" ? wanted(issue) : issue.message, at), severity: "error" as const }];
+    return [
+      {
+        path: pathText(path),
+        message: described(issue.code === "invalid_type" ? wanted(issue) : issue.message, at),
+        severity: "error" as const,
+      },
+    ];
   });
 }
 
@@ -128,15 +150,27 @@ function wanted(issue: z.core.$ZodIssue): string {
   if (issue.code !== "invalid_type") return issue.message;
   if (!issue.message.startsWith("Invalid input")) return issue.message;
   const words: Record<string, string> = {
-    object: "Write an object in braces.", array: "Write a list in brackets.", string: "Write a text in quotes.",
-    number: "Write a number.", boolean: "Write true or false.", int: "Write a whole number.", tuple: "Write a list of two values.",
+    object: "Write an object in braces.",
+    array: "Write a list in brackets.",
+    string: "Write a text in quotes.",
+    number: "Write a number.",
+    boolean: "Write true or false.",
+    int: "Write a whole number.",
+    tuple: "Write a list of two values.",
   };
   return words[issue.expected] ?? issue.message;
 }
 
 function described(message: string, value: unknown): string {
   if (value === undefined) return message;
-  const shown = typeof value === "string" ? `"${quoted(value)}"` : Array.isArray(value) ? "a list" : typeof value === "object" && value ? "an object" : String(value);
+  const shown =
+    typeof value === "string"
+      ? `"${quoted(value)}"`
+      : Array.isArray(value)
+        ? "a list"
+        : typeof value === "object" && value
+          ? "an object"
+          : String(value);
   return `${message} Found ${shown}.`;
 }
 
@@ -159,7 +193,9 @@ function unknownFields(document: DishFile): Problem[] {
       for (let i = 0; i < value.length; i++) walk(type.def.element, value[i], [...path, i]);
     } else if (type?.def.type === "union") {
       const options = type.def.options?.map(inner).filter((o) => o?.def.type === (Array.isArray(value) ? "array" : "object")) ?? [];
-      const fitting = options.find((o) => !o?.def.shape || Object.keys(o.def.shape).every((k) => k in value || isOptional(o.def.shape?.[k]))) ?? options[0];
+      const fitting =
+        options.find((o) => !o?.def.shape || Object.keys(o.def.shape).every((k) => k in value || isOptional(o.def.shape?.[k]))) ??
+        options[0];
       if (fitting) walk(fitting, value, path);
     } else if (type?.def.type === "object" && !Array.isArray(value)) {
       const shape = type.def.shape ?? {};

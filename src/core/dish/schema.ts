@@ -13,11 +13,11 @@ export const LONGEST_TEXT = 20_000;
 const text = z.string().max(LONGEST_TEXT, `Write at most ${LONGEST_TEXT} characters.`);
 const name = text.min(1, "Give it a name.");
 const id = z
-  .string("Write an identifier, such as \"stock\".")
+  .string('Write an identifier, such as "stock".')
   .max(80, "Use at most 80 characters.")
-  .regex(/^[a-z0-9][a-z0-9-]*$/, "Use lower-case letters, digits and hyphens, beginning with a letter or digit, such as \"orchard-pie\".");
+  .regex(/^[a-z0-9][a-z0-9-]*$/, 'Use lower-case letters, digits and hyphens, beginning with a letter or digit, such as "orchard-pie".');
 const reference = z
-  .string("Name a step or an output, such as \"stock.simmer\".")
+  .string('Name a step or an output, such as "stock.simmer".')
   .max(161)
   .regex(/^[a-z0-9][a-z0-9-]*(\.[a-z0-9][a-z0-9-]*)?$/, 'Write "component.step" or "component.output", such as "stock.simmer".');
 const finite = z.number("Write a number.").min(-1e9, "That number is out of any kitchen.").max(1e9, "That number is out of any kitchen.");
@@ -29,7 +29,10 @@ const temperatureC = finite.min(-60, "Write a temperature in °C above -60.").ma
 
 export const Duration = z
   .string('Write a duration, such as "45m", "1h30m" or "3d".')
-  .refine((t) => parseDuration(t) !== undefined, 'Write a duration, such as "45m", "1h30m" or "3d": whole numbers, days before hours before minutes.')
+  .refine(
+    (t) => parseDuration(t) !== undefined,
+    'Write a duration, such as "45m", "1h30m" or "3d": whole numbers, days before hours before minutes.',
+  )
   .refine((t) => (parseDuration(t) ?? 0) <= LONGEST_DURATION_MINUTES, "Write a duration of at most 400 days.")
   .describe('Elapsed time in whole minutes: "45m", "1h30m", "3d", "36h", "0m".');
 
@@ -47,7 +50,9 @@ const instant = z
   .refine(isInstant, 'Write a date that exists and a time, such as "2026-10-18T13:00" (years 1970 to 2199).')
   .describe("Wall clock in the dish's time zone.");
 
-const clock = z.string('Write a time of day, such as "18:30".').refine((t) => timeOfDay(t) !== undefined, 'Write a time of day, such as "18:30".');
+const clock = z
+  .string('Write a time of day, such as "18:30".')
+  .refine((t) => timeOfDay(t) !== undefined, 'Write a time of day, such as "18:30".');
 
 export const HoursEntry = z
   .union([
@@ -58,7 +63,9 @@ export const HoursEntry = z
     }),
     z.looseObject({ from: instant, to: instant }).refine((h) => h.from < h.to, "`to` must come after `from`."),
   ])
-  .describe('Weekly hours {"days","from","to"} (an end at or before the beginning runs past midnight), or one dated stretch {"from","to"}.');
+  .describe(
+    'Weekly hours {"days","from","to"} (an end at or before the beginning runs past midnight), or one dated stretch {"from","to"}.',
+  );
 
 export const Amount = z
   .looseObject({
@@ -150,7 +157,10 @@ const tend = z
     fromEnd: z.boolean().optional(),
     when: text.optional().describe("The state that calls for it; `every` is then a guess."),
   })
-  .refine((t) => typeof t.every !== "string" || minutesOf(t.every) > 0, { path: ["every"], message: "A round needs a rhythm above 0 minutes." })
+  .refine((t) => typeof t.every !== "string" || minutesOf(t.every) > 0, {
+    path: ["every"],
+    message: "A round needs a rhythm above 0 minutes.",
+  })
   .describe("Rounds that recur while the step runs.");
 
 export const Ingredient = z
@@ -162,7 +172,10 @@ export const Ingredient = z
     section: text.optional().describe("The shop or the part of it."),
     orderAhead: Duration.optional(),
     keeps: Duration.optional(),
-    scale: z.union([z.enum(["linear", "fixed"]), finite.min(0).max(3)]).optional().describe("Exponent on k."),
+    scale: z
+      .union([z.enum(["linear", "fixed"]), finite.min(0).max(3)])
+      .optional()
+      .describe("Exponent on k."),
     allergens: z.array(text).optional(),
     optional: z.boolean().optional(),
     bakers: z.boolean().optional(),
@@ -229,8 +242,27 @@ const fallback = z
   .describe("Plan B: stands in for the whole component, `lead` after it is decided.");
 
 export const COMPONENT_KINDS = [
-  "dough", "stock", "sauce", "ferment", "pickle", "cure", "braise", "roast", "dairy", "filling", "pasta", "grain", "vegetable",
-  "garnish", "sweet", "batter", "sausage", "dry", "oil", "assembly", "other",
+  "dough",
+  "stock",
+  "sauce",
+  "ferment",
+  "pickle",
+  "cure",
+  "braise",
+  "roast",
+  "dairy",
+  "filling",
+  "pasta",
+  "grain",
+  "vegetable",
+  "garnish",
+  "sweet",
+  "batter",
+  "sausage",
+  "dry",
+  "oil",
+  "assembly",
+  "other",
 ] as const;
 
 export const ComponentSchema = z
@@ -287,13 +319,20 @@ const forbids = {
 };
 const windowEntry = z
   .union([
-    z.looseObject({ weekly: z.looseObject({ days: z.string().refine((t) => weekdaysOf(t) !== undefined, "Write days."), from: clock, to: clock }), ...forbids }),
+    z.looseObject({
+      weekly: z.looseObject({ days: z.string().refine((t) => weekdaysOf(t) !== undefined, "Write days."), from: clock, to: clock }),
+      ...forbids,
+    }),
     z.looseObject({ from: instant, to: instant, ...forbids }),
   ])
   .describe("A stretch of time in which something is not done.");
 
 export const KitchenSchema = z
-  .looseObject({ cooks: z.array(cook).min(1, "A kitchen needs a cook.").optional(), equipment: z.array(equipment).optional(), windows: z.array(windowEntry).optional() })
+  .looseObject({
+    cooks: z.array(cook).min(1, "A kitchen needs a cook.").optional(),
+    equipment: z.array(equipment).optional(),
+    windows: z.array(windowEntry).optional(),
+  })
   .describe("Cooks, equipment and quiet hours.");
 
 export const DishFile = z
@@ -303,7 +342,9 @@ export const DishFile = z
       .looseObject({
         id,
         name,
-        timezone: z.string("Write an IANA time zone, such as \"Europe/Dublin\".").refine(isZone, 'Write an IANA time zone, such as "Europe/Dublin".'),
+        timezone: z
+          .string('Write an IANA time zone, such as "Europe/Dublin".')
+          .refine(isZone, 'Write an IANA time zone, such as "Europe/Dublin".'),
         baseServes: positive.max(10_000),
         serves: positive.max(10_000),
         serveAt: instant,

@@ -8,7 +8,9 @@ export function writeDish(document: DishFile): string {
     ...component,
     methods: component.methods.map((method) => ({
       ...method,
-      steps: method.steps.map((step) => (step.after ? { ...step, after: step.after.map((l) => (typeof l === "string" ? { step: l } : l)) } : step)),
+      steps: method.steps.map((step) =>
+        step.after ? { ...step, after: step.after.map((l) => (typeof l === "string" ? { step: l } : l)) } : step,
+      ),
     })),
   }));
   return `${JSON.stringify({ ...document, components }, null, 2)}\n`;

@@ -6,8 +6,8 @@
 // Variables: start of activity i is 2i, its end 2i + 1.
 import { type Dish, HEATED, type Hold, isUnit, isWare, type Method, STORES, type Step, type Use } from "../dish/model";
 import { type PlanAt, plannedLength } from "../dish/planned-length";
-import { intersect, type Interval, type Intervals, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
 import { intervalsOfHours } from "../time/calendar";
+import { type Interval, type Intervals, intersect, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
 import { type Warmth, warmthNow } from "./heat-settings";
 import type { Log, LogEvent, StepPin } from "./plan";
 
@@ -136,7 +136,9 @@ export interface CompileInput {
   readonly log: Log;
 }
 
-export type Compiled = { readonly status: "compiled"; readonly model: Model } | { readonly status: "impossible"; readonly because: Because };
+export type Compiled =
+  | { readonly status: "compiled"; readonly model: Model }
+  | { readonly status: "impossible"; readonly because: Because };
 
 /** Builds the model for one choice of methods. */
 export function compile(input: CompileInput): Compiled {
@@ -147,7 +149,8 @@ export function compile(input: CompileInput): Compiled {
     if (component.onHand.length) continue;
     const wanted = input.methods[component.id] ?? component.methods[0]?.id;
     const method = wanted === "fallback" && component.fallback ? "fallback" : component.methods.find((m) => m.id === wanted);
-    if (!method) return { status: "impossible", because: { rule: "H1", steps: [], text: `"${component.name}" has no method "${wanted}".` } };
+    if (!method)
+      return { status: "impossible", because: { rule: "H1", steps: [], text: `"${component.name}" has no method "${wanted}".` } };
     chosen.set(component.id, method);
   }
   const inForce = [...chosen.values()].flatMap((m) => (m === "fallback" ? [] : m.steps));
@@ -215,7 +218,8 @@ class Compiler {
       if (impossible) return { status: "impossible", because: impossible };
     }
     for (const component of this.dish.components) {
-      if (this.chosen.get(component.id) === "fallback" && component.fallback) this.#addFallback(component.id, component.name, component.fallback.lead);
+      if (this.chosen.get(component.id) === "fallback" && component.fallback)
+        this.#addFallback(component.id, component.name, component.fallback.lead);
     }
     for (const step of this.inForce) {
       this.#addLinks(step);
@@ -225,16 +229,32 @@ class Compiler {
     this.#addServing();
     const storeLitres = new Map<string, number>();
     for (const place of STORES) {
-      storeLitres.set(place, this.dish.equipment.filter((e) => e.kind === place).reduce((sum, e) => sum + (e.litres ?? Number.POSITIVE_INFINITY), 0));
+      storeLitres.set(
+        place,
+        this.dish.equipment.filter((e) => e.kind === place).reduce((sum, e) => sum + (e.litres ?? Number.POSITIVE_INFINITY), 0),
+      );
     }
     const methods: Record<string, string> = {};
     for (const [id, method] of this.chosen) methods[id] = method === "fallback" ? "fallback" : method.id;
     return {
       status: "compiled",
       model: {
-        dish: this.dish, now: this.now, serveAt: this.serveAt, last: this.last, planAt: this.planAt, methods, inForce: this.inForce,
-        activities: this.#activities, lags: this.#lags, takings: this.#takings, waitings: this.#waitings,
-        first: this.#first, lastOf: this.#last, units: this.#units, storeLitres, here: this.#here,
+        dish: this.dish,
+        now: this.now,
+        serveAt: this.serveAt,
+        last: this.last,
+        planAt: this.planAt,
+        methods,
+        inForce: this.inForce,
+        activities: this.#activities,
+        lags: this.#lags,
+        takings: this.#takings,
+        waitings: this.#waitings,
+        first: this.#first,
+        lastOf: this.#last,
+        units: this.#units,
+        storeLitres,
+        here: this.#here,
         roundMinutes: (step, takes) => this.#roundMinutes(step, takes),
         warmth: this.#warmth,
         closed: (word, step) => union(this.#windows.filter((w) => w.forbid.has(word) && !w.allow.has(step)).flatMap((w) => w.closed)),
@@ -261,14 +281,23 @@ class Compiler {
     const event = this.log.events.get(step.ref);
     const count = step.each && !event ? step.batches : 1;
     if (step.each && step.tends.length && !event) {
-      return { rule: "H8", steps: [step.ref], text: `"${step.name}" goes batch by batch and has rounds as well; this version cannot plan the two together (H8).` };
+      return {
+        rule: "H8",
+        steps: [step.ref],
+        text: `"${step.name}" goes batch by batch and has rounds as well; this version cannot plan the two together (H8).`,
+      };
     }
     for (let batch = 0; batch < count; batch++) {
       const impossible = this.#addActivity(step, batch, step.each ? one : one * step.batches, one, event);
       if (impossible) return impossible;
       const index = this.#activities.length - 1;
       if (batch === 0) this.#first.set(step.ref, index);
-      else this.#lag(endOf(index - 1), startOf(index), 0, { rule: "H1", steps: [step.ref], text: `The batches of "${step.name}" come one after another.` });
+      else
+        this.#lag(endOf(index - 1), startOf(index), 0, {
+          rule: "H1",
+          steps: [step.ref],
+          text: `The batches of "${step.name}" come one after another.`,
+        });
       this.#last.set(step.ref, index);
     }
     return undefined;
@@ -327,8 +356,21 @@ class Compiler {
       if (pin.notAfter !== undefined && batch === 0) starts = intersect(starts, [[base[0], pin.notAfter + 1]]);
     }
     this.#activities.push({
-      index, step, batch, minutes, stretch: fact && !open ? 0 : step.stretch, minPiece: fact ? undefined : step.minPiece,
-      parts, cooks, needs, starts, ends, cover: fact && !open ? undefined : cover, works, fact, open,
+      index,
+      step,
+      batch,
+      minutes,
+      stretch: fact && !open ? 0 : step.stretch,
+      minPiece: fact ? undefined : step.minPiece,
+      parts,
+      cooks,
+      needs,
+      starts,
+      ends,
+      cover: fact && !open ? undefined : cover,
+      works,
+      fact,
+      open,
     });
     const s = startOf(index);
     const e = endOf(index);
@@ -355,17 +397,26 @@ class Compiler {
   }
 
   /** Where a running step with a stretch may end: from when it is expected, where hands can see it out. */
-  #endsOfRunning(step: Step, fact: { readonly start: number; readonly end: number }, minutes: number, parts: readonly HandsPart[], works: readonly Intervals[]): Intervals {
+  #endsOfRunning(
+    step: Step,
+    fact: { readonly start: number; readonly end: number },
+    minutes: number,
+    parts: readonly HandsPart[],
+    works: readonly Intervals[],
+  ): Intervals {
     if (step.stretch === 0 || step.minPiece !== undefined || step.each) return [];
     let ends: Intervals = [[fact.end, Math.max(fact.end, fact.start + minutes + step.stretch) + 1]];
-    for (const part of parts) if (part.atEnd) ends = intersect(ends, shift(union(works.flatMap((w) => startsFitting(w, part.minutes, this.#all))), part.minutes));
+    for (const part of parts)
+      if (part.atEnd) ends = intersect(ends, shift(union(works.flatMap((w) => startsFitting(w, part.minutes, this.#all))), part.minutes));
     return ends;
   }
 
   #needsOf(step: Step): Need[] {
     return step.uses.map((use, useIndex): Need => {
       const units = this.#units.get(use.what) ?? [];
-      const fitting = isUnitLike(use.what) ? units.flatMap((u, i) => (u.litres + 1e-6 >= use.litres && u.pieces >= use.pieces ? [i] : [])) : [];
+      const fitting = isUnitLike(use.what)
+        ? units.flatMap((u, i) => (u.litres + 1e-6 >= use.litres && u.pieces >= use.pieces ? [i] : []))
+        : [];
       // The smallest that is big enough goes first, so that the large pot stays free.
       fitting.sort((a, b) => (units[a] as Unit).litres - (units[b] as Unit).litres || a - b);
       const span = use.until !== undefined ? { until: -1 } : use.part === "hands" ? ("hands" as const) : ("run" as const);
@@ -398,7 +449,8 @@ class Compiler {
     if (isHot(use.what)) {
       const lighting = this.#windowsFor(step, ["start-heat"]);
       const heat = this.#windowsFor(step, ["heat"]);
-      const offsets = need.span === "hands" ? parts.filter((p) => !p.atEnd).map((p) => [p.offset, p.minutes] as const) : [[0, minutes] as const];
+      const offsets =
+        need.span === "hands" ? parts.filter((p) => !p.atEnd).map((p) => [p.offset, p.minutes] as const) : [[0, minutes] as const];
       for (const [offset, length] of offsets) {
         starts = intersect(starts, shift(startsAvoiding(lighting, 1, this.#all), -offset));
         if (need.span === "hands") starts = intersect(starts, shift(startsAvoiding(heat, length, this.#all), -offset));
@@ -440,8 +492,21 @@ class Compiler {
     this.#fallbacks.set(component, index);
     const base: Intervals = [[this.now, this.last + 1]];
     this.#activities.push({
-      index, step: FALLBACK_STEP(component, name), batch: 0, minutes: lead, stretch: 0, minPiece: undefined, parts: [], cooks: [],
-      needs: [], starts: base, ends: base, cover: undefined, works: [], fact: undefined, open: false,
+      index,
+      step: FALLBACK_STEP(component, name),
+      batch: 0,
+      minutes: lead,
+      stretch: 0,
+      minPiece: undefined,
+      parts: [],
+      cooks: [],
+      needs: [],
+      starts: base,
+      ends: base,
+      cover: undefined,
+      works: [],
+      fact: undefined,
+      open: false,
     });
     const lasts: Because = { rule: "H4", steps: [], text: `The stand-in for "${name}" needs ${lead} min from the decision.` };
     this.#lag(startOf(index), endOf(index), lead, lasts);
@@ -459,11 +524,16 @@ class Compiler {
       const origin = link.from === "end" ? endOf(other) : startOf(other);
       const name = this.#nameOf(link.step);
       this.#lag(origin, startOf(first), link.min, {
-        rule: "H3", steps: [link.step, step.ref],
+        rule: "H3",
+        steps: [link.step, step.ref],
         text: link.min ? `"${step.name}" comes at least ${link.min} min after "${name}".` : `"${step.name}" comes after "${name}".`,
       });
       if (link.max !== undefined) {
-        this.#lag(startOf(first), origin, -link.max, { rule: "H3", steps: [link.step, step.ref], text: `"${step.name}" comes at most ${link.max} min after "${name}"${link.limit === "safety" ? ", for safety" : ""}.` });
+        this.#lag(startOf(first), origin, -link.max, {
+          rule: "H3",
+          steps: [link.step, step.ref],
+          text: `"${step.name}" comes at most ${link.max} min after "${name}"${link.limit === "safety" ? ", for safety" : ""}.`,
+        });
       }
       if (link.best || (link.litres > 0 && (STORES as readonly string[]).includes(link.place))) {
         this.#waitings.push({ from: origin, to: startOf(first), place: link.place, litres: link.litres, best: link.best });
@@ -473,7 +543,11 @@ class Compiler {
       const outerFirst = this.#first.get(step.within);
       const outerLast = this.#last.get(step.within);
       if (outerFirst !== undefined && outerLast !== undefined) {
-        const inside: Because = { rule: "H4", steps: [step.within, step.ref], text: `"${step.name}" happens while "${this.#nameOf(step.within)}" runs.` };
+        const inside: Because = {
+          rule: "H4",
+          steps: [step.within, step.ref],
+          text: `"${step.name}" happens while "${this.#nameOf(step.within)}" runs.`,
+        };
         this.#lag(startOf(outerFirst), startOf(first), 0, inside);
         this.#lag(endOf(lastBatch), endOf(outerLast), 0, inside);
       }
@@ -486,7 +560,11 @@ class Compiler {
         if (use.until !== undefined) (activity.needs as Need[])[u] = { ...need, span: until === undefined ? "run" : { until } };
       }
       if (until !== undefined && until !== lastBatch) {
-        this.#lag(endOf(lastBatch), endOf(until), 0, { rule: "H9", steps: [step.ref, use.until as string], text: `The ${use.what} of "${step.name}" is kept for "${this.#nameOf(use.until as string)}".` });
+        this.#lag(endOf(lastBatch), endOf(until), 0, {
+          rule: "H9",
+          steps: [step.ref, use.until as string],
+          text: `The ${use.what} of "${step.name}" is kept for "${this.#nameOf(use.until as string)}".`,
+        });
       }
       if (use.ramp && !started) this.#glueRamp(step, use, first);
     });
@@ -497,7 +575,11 @@ class Compiler {
     const before = step.links.map((l) => this.inForce.find((s) => s.ref === l.step)).find((s) => s?.uses.some((u) => u.what === use.what));
     const other = before && this.#last.get(before.ref);
     if (before && other !== undefined) {
-      this.#lag(startOf(first), endOf(other), 0, { rule: "H10", steps: [before.ref, step.ref], text: `"${step.name}" goes on in the same heat as "${before.name}" ends.` });
+      this.#lag(startOf(first), endOf(other), 0, {
+        rule: "H10",
+        steps: [before.ref, step.ref],
+        text: `"${step.name}" goes on in the same heat as "${before.name}" ends.`,
+      });
     }
   }
 
@@ -508,7 +590,12 @@ class Compiler {
       for (let taker = first; taker <= (take.each ? lastBatch : first); taker++) {
         const batch = taker - first;
         const source = this.#sourceOf(take.from, take.each && !this.log.events.has(step.ref) ? batch : undefined);
-        if (!source) return { rule: "H4", steps: [step.ref], text: `Nothing in this choice of methods makes "${take.from}", which "${step.name}" takes.` };
+        if (!source)
+          return {
+            rule: "H4",
+            steps: [step.ref],
+            text: `Nothing in this choice of methods makes "${take.from}", which "${step.name}" takes.`,
+          };
         const taking: Taking = { output: take.from, taker, takerStep: step.ref, during: take.during, ...source };
         this.#takings.push(taking);
         if (!this.log.events.has(step.ref)) this.#lagsOfTaking(taking, step.name);
@@ -530,7 +617,8 @@ class Compiler {
     if (!maker) return undefined;
     const holds = maker.makes.find((o) => o.ref === output)?.holds ?? [];
     const first = this.#first.get(maker.ref) as number;
-    if (batch === undefined || this.log.events.has(maker.ref)) return { maker: this.#last.get(maker.ref), batchEnd: undefined, readyAt: undefined, holds };
+    if (batch === undefined || this.log.events.has(maker.ref))
+      return { maker: this.#last.get(maker.ref), batchEnd: undefined, readyAt: undefined, holds };
     if (maker.each) return { maker: first + batch, batchEnd: undefined, readyAt: undefined, holds };
     const one = plannedLength(maker.time, this.planAt, maker.k, maker.grows);
     return { maker: first, batchEnd: batch === maker.batches - 1 ? undefined : (batch + 1) * one, readyAt: undefined, holds };
@@ -544,7 +632,10 @@ class Compiler {
     if (t.maker === undefined) {
       const activity = this.#activities[t.taker] as Activity;
       const ready = t.readyAt as number;
-      (this.#activities as Activity[])[t.taker] = { ...activity, starts: intersect(activity.starts, [[ready + least, most === undefined ? this.last + 1 : ready + most + 1]]) };
+      (this.#activities as Activity[])[t.taker] = {
+        ...activity,
+        starts: intersect(activity.starts, [[ready + least, most === undefined ? this.last + 1 : ready + most + 1]]),
+      };
       return;
     }
     const maker = this.#activities[t.maker] as Activity;
@@ -553,14 +644,33 @@ class Compiler {
     const offset = t.batchEnd ?? 0;
     const name = maker.step.name;
     if (t.during !== undefined) {
-      this.#lag(startOf(t.maker), s, t.during, { rule: "H4", steps, text: `"${takerName}" takes from "${name}" at the earliest ${t.during} min into it.` });
-      if (most !== undefined) this.#lag(s, ready, -Math.max(0, most), { rule: "H4", steps, text: `"${takerName}" takes from "${name}" at most ${most} min after it.` });
+      this.#lag(startOf(t.maker), s, t.during, {
+        rule: "H4",
+        steps,
+        text: `"${takerName}" takes from "${name}" at the earliest ${t.during} min into it.`,
+      });
+      if (most !== undefined)
+        this.#lag(s, ready, -Math.max(0, most), {
+          rule: "H4",
+          steps,
+          text: `"${takerName}" takes from "${name}" at most ${most} min after it.`,
+        });
       return;
     }
-    this.#lag(ready, s, offset + least, { rule: "H4", steps, text: least ? `What "${name}" makes waits at least ${least} min before "${takerName}".` : `"${takerName}" takes what "${name}" makes.` });
+    this.#lag(ready, s, offset + least, {
+      rule: "H4",
+      steps,
+      text: least
+        ? `What "${name}" makes waits at least ${least} min before "${takerName}".`
+        : `"${takerName}" takes what "${name}" makes.`,
+    });
     if (most !== undefined) {
       const safety = t.holds.some((h) => h.max === most && h.limit === "safety");
-      this.#lag(s, ready, -offset - most, { rule: "H4", steps, text: `What "${name}" makes waits at most ${most} min before "${takerName}"${safety ? ", for safety" : ""}.` });
+      this.#lag(s, ready, -offset - most, {
+        rule: "H4",
+        steps,
+        text: `What "${name}" makes waits at most ${most} min before "${takerName}"${safety ? ", for safety" : ""}.`,
+      });
     }
   }
 
@@ -615,7 +725,29 @@ function partsOf(step: Step, one: number, batches: number): HandsPart[] {
 }
 
 const FALLBACK_STEP = (component: string, name: string): Step => ({
-  ref: "", id: "fallback", name: `the stand-in for ${name}`, time: { min: 0, likely: 0, max: 0 }, k: 1, grows: 0, stretch: 0, attention: "unattended",
-  handsStart: 0, handsEnd: 0, tends: [], sleepOk: true, awayOk: true, minPiece: undefined, batches: 1, each: false, uses: [], usesHeat: false,
-  tags: new Set(), links: [], takes: [], within: undefined, makes: [], cooks: undefined, file: { id: "fallback", time: "0m", note: component },
+  ref: "",
+  id: "fallback",
+  name: `the stand-in for ${name}`,
+  time: { min: 0, likely: 0, max: 0 },
+  k: 1,
+  grows: 0,
+  stretch: 0,
+  attention: "unattended",
+  handsStart: 0,
+  handsEnd: 0,
+  tends: [],
+  sleepOk: true,
+  awayOk: true,
+  minPiece: undefined,
+  batches: 1,
+  each: false,
+  uses: [],
+  usesHeat: false,
+  tags: new Set(),
+  links: [],
+  takes: [],
+  within: undefined,
+  makes: [],
+  cooks: undefined,
+  file: { id: "fallback", time: "0m", note: component },
 });

@@ -3,8 +3,21 @@
 // once (calendars, cooks, equipment, stores, heat), and time lags carry the bounds on. A domain left empty is a failure.
 // Domains are immutable interval lists in undoable cells, so going back costs what was changed and no more.
 // The learning engine of a later version keeps these seams: cells, domains, propagators, decisions.
-import { HEATED, isWare, STORES, componentOf } from "../dish/model";
-import { covers, earliestAtOrAfter, intersect, type Interval, type Intervals, latestAtOrBefore, overlaps, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
+import { componentOf, HEATED, isWare, STORES } from "../dish/model";
+import {
+  covers,
+  earliestAtOrAfter,
+  type Interval,
+  type Intervals,
+  intersect,
+  latestAtOrBefore,
+  overlaps,
+  shift,
+  startsAvoiding,
+  startsFitting,
+  subtract,
+  union,
+} from "../time/interval";
 import { type Activity, endOf, type Model, type Need, roundOffsets, startOf, type Taking } from "./compile";
 import { type HeatUser, minutesToChange, settle } from "./heat-settings";
 import type { Setting } from "./plan";
@@ -98,11 +111,14 @@ export class Engine {
         const users = this.#usersOfKind.get(need.use.what) ?? [];
         users.push({ activity, need });
         this.#usersOfKind.set(need.use.what, users);
-        if (typeof need.span === "object" && need.span.until !== activity.index) (this.#waitingUntil[need.span.until] as { activity: number; need: Need }[]).push({ activity: activity.index, need });
+        if (typeof need.span === "object" && need.span.until !== activity.index)
+          (this.#waitingUntil[need.span.until] as { activity: number; need: Need }[]).push({ activity: activity.index, need });
       }
     }
     const reach: Interval = [model.now - 1e6, model.last + 1e6];
-    const works = model.dish.cooks.map((_, c) => union(model.activities.flatMap((a) => (a.cooks.includes(c) ? (a.works[a.cooks.indexOf(c)] as Intervals) : []))));
+    const works = model.dish.cooks.map((_, c) =>
+      union(model.activities.flatMap((a) => (a.cooks.includes(c) ? (a.works[a.cooks.indexOf(c)] as Intervals) : []))),
+    );
     this.#free = works.map(() => [reach]);
     this.#hands = works.map(() => []);
     // Who has the fewest hours works first where either may: the other's evenings stay open for what only they can do.
@@ -198,9 +214,11 @@ export class Engine {
       this.#queued[bound] = 0;
       const v = bound >> 1;
       if (bound & 1) {
-        for (const arc of this.#in[v] as { from: number; lag: number; rule: string }[]) if (!this.lowerTo(arc.from, (this.upper[v] as number) - arc.lag, arc.rule)) return this.#clear();
+        for (const arc of this.#in[v] as { from: number; lag: number; rule: string }[])
+          if (!this.lowerTo(arc.from, (this.upper[v] as number) - arc.lag, arc.rule)) return this.#clear();
       } else {
-        for (const arc of this.#out[v] as { to: number; lag: number; rule: string }[]) if (!this.raise(arc.to, (this.lower[v] as number) + arc.lag, arc.rule)) return this.#clear();
+        for (const arc of this.#out[v] as { to: number; lag: number; rule: string }[])
+          if (!this.raise(arc.to, (this.lower[v] as number) + arc.lag, arc.rule)) return this.#clear();
       }
       if (at > 4096) {
         this.#queue.splice(0, at + 1);
@@ -249,8 +267,10 @@ export class Engine {
     const dirty = new Set<string>();
     this.#justGiven = [];
     const fixed =
-      this.raise(startOf(index), placement.start, "H1") && this.lowerTo(startOf(index), placement.start, "H1") &&
-      this.raise(endOf(index), placement.end, "H1") && this.lowerTo(endOf(index), placement.end, "H1");
+      this.raise(startOf(index), placement.start, "H1") &&
+      this.lowerTo(startOf(index), placement.start, "H1") &&
+      this.raise(endOf(index), placement.end, "H1") &&
+      this.lowerTo(endOf(index), placement.end, "H1");
     if (!fixed) return next;
     if (!this.#giveHands(activity, placement)) return next;
     if (activity.stretch > 0 && !this.roundsOf(activity, placement)) return this.#refuse(activity, "H8", next);
@@ -280,10 +300,13 @@ export class Engine {
 
   /** Hands-on parts of a placement, as minutes. Parts of a running step that are past are nobody's any more. */
   partsAt(activity: Activity, placement: Placement): Interval[] {
-    if (activity.step.attention === "hands" && (activity.minPiece !== undefined || placement.pieces.length > 1)) return [...placement.pieces];
+    if (activity.step.attention === "hands" && (activity.minPiece !== undefined || placement.pieces.length > 1))
+      return [...placement.pieces];
     const spans = activity.parts.map((p, i): Interval => {
       if (activity.fact && !activity.fact.done && i === activity.parts.length - 1 && (p.atEnd || activity.step.attention === "hands")) {
-        return p.atEnd ? [Math.max(placement.start, placement.end - p.minutes), placement.end] : [Math.min(placement.end, placement.start + p.offset), placement.end];
+        return p.atEnd
+          ? [Math.max(placement.start, placement.end - p.minutes), placement.end]
+          : [Math.min(placement.end, placement.start + p.offset), placement.end];
       }
       if (p.atEnd) return [placement.end - p.minutes, placement.end];
       const last = activity.step.attention === "hands" && i === activity.parts.length - 1;
@@ -323,11 +346,20 @@ export class Engine {
       const inTheWay = (this.#hands[cook] as HandsGiven[]).filter((h) => h.from < to && from < h.to);
       const moves = inTheWay.map((h) => {
         const other = this.model.activities[h.activity] as Activity;
-        const heir = other.minPiece === undefined && !other.fact ? other.cooks.find((c) => c !== cook && this.#mayWork(other, c, h.from, h.to) && covers(this.#free[c] as Intervals, h.from, h.to)) : undefined;
+        const heir =
+          other.minPiece === undefined && !other.fact
+            ? other.cooks.find(
+                (c) => c !== cook && this.#mayWork(other, c, h.from, h.to) && covers(this.#free[c] as Intervals, h.from, h.to),
+              )
+            : undefined;
         return heir === undefined ? undefined : { ...h, cook: heir };
       });
       if (moves.some((m) => m === undefined) || new Set(moves.map((m) => m?.cook)).size < moves.length) continue;
-      this.#setList(this.#hands, cook, (this.#hands[cook] as HandsGiven[]).filter((h) => !inTheWay.includes(h)));
+      this.#setList(
+        this.#hands,
+        cook,
+        (this.#hands[cook] as HandsGiven[]).filter((h) => !inTheWay.includes(h)),
+      );
       this.#setList(this.#free, cook, union([...(this.#free[cook] as Intervals), ...inTheWay.map((h) => [h.from, h.to] as const)]));
       for (const move of moves) if (move) this.#give(move);
       return cook;
@@ -360,7 +392,10 @@ export class Engine {
         const wish = start + offset;
         const from = Math.max(start, wish - play, before + Math.ceil(tend.every / 2));
         // A round that lies behind is taken as done when it was due.
-        const at = activity.fact && (activity.fact.done || wish < this.model.now) ? Math.max(wish, from) : nearest(there, wish, from, Math.min(end - 1, wish + play));
+        const at =
+          activity.fact && (activity.fact.done || wish < this.model.now)
+            ? Math.max(wish, from)
+            : nearest(there, wish, from, Math.min(end - 1, wish + play));
         if (at === undefined) return undefined;
         rounds.push({ at, tend: index });
         before = at;
@@ -391,7 +426,9 @@ export class Engine {
       const fits = t.holds.map((h, i) => ({ h, i })).filter(({ h }) => wait >= h.min && (h.max === undefined || wait <= h.max));
       if (fits.length === 0 && this.model.activities[t.taker]?.fact) continue;
       fits.sort((a, b) => Number(!isBest(a.h.best, wait)) - Number(!isBest(b.h.best, wait)) || a.i - b.i);
-      const chosen = fits.find(({ h, i }) => this.#store(`${t.output} ${i}`, h.place, this.#madeAt(t) ?? ready, taker.end, h.litres, dirty));
+      const chosen = fits.find(({ h, i }) =>
+        this.#store(`${t.output} ${i}`, h.place, this.#madeAt(t) ?? ready, taker.end, h.litres, dirty),
+      );
       if (chosen) {
         this.#setMap(this.holdOf, t, chosen.i);
         continue;
@@ -400,7 +437,15 @@ export class Engine {
       // Which wait would do: the maker may end earlier, or the taker start earlier.
       const isMaker = t.maker === activity.index;
       const better = t.holds
-        .map((h) => (isMaker ? wait < h.min ? h.min - wait : Number.POSITIVE_INFINITY : h.max !== undefined && wait > h.max ? wait - h.max : Number.POSITIVE_INFINITY))
+        .map((h) =>
+          isMaker
+            ? wait < h.min
+              ? h.min - wait
+              : Number.POSITIVE_INFINITY
+            : h.max !== undefined && wait > h.max
+              ? wait - h.max
+              : Number.POSITIVE_INFINITY,
+        )
         .filter(Number.isFinite);
       return better.length ? here.start - Math.min(...better) : here.start - 1;
     }
@@ -477,7 +522,8 @@ export class Engine {
       const { what } = need.use;
       if (activity.fact && !activity.open) this.#noteFact(activity, need, from, to, dirty);
       else if ((STORES as readonly string[]).includes(what)) {
-        if (!this.#store(`use ${activity.index} ${need.useIndex} ${from}`, what, from, to, need.use.litres, dirty)) return this.#fail(activity.index, "H11");
+        if (!this.#store(`use ${activity.index} ${need.useIndex} ${from}`, what, from, to, need.use.litres, dirty))
+          return this.#fail(activity.index, "H11");
       } else if ((HEATED as readonly string[]).includes(what)) {
         if (!this.#heat(activity, need, from, to, dirty)) return this.#fail(activity.index, "H10");
       } else if (!this.#giveUnits(activity, need, from, to, dirty)) return this.#fail(activity.index, "H9");
@@ -488,7 +534,8 @@ export class Engine {
   /** What a running step holds it holds, whether or not the plan would have given it. */
   #noteFact(activity: Activity, need: Need, from: number, to: number, dirty: Set<string>): void {
     const { what } = need.use;
-    if ((STORES as readonly string[]).includes(what)) this.#store(`use ${activity.index} ${need.useIndex}`, what, from, to, need.use.litres, dirty);
+    if ((STORES as readonly string[]).includes(what))
+      this.#store(`use ${activity.index} ${need.useIndex}`, what, from, to, need.use.litres, dirty);
     else if ((HEATED as readonly string[]).includes(what)) this.#heat(activity, need, from, to, dirty);
     else this.#giveUnits(activity, need, from, to, dirty);
   }
@@ -498,7 +545,15 @@ export class Engine {
     const units = this.model.units.get(kind) ?? [];
     let spans = this.#unitSpans.get(kind) ?? [];
     for (let n = 0; n < need.use.count; n++) {
-      const span: UnitSpan = { step: activity.step.ref, activity: activity.index, useIndex: need.useIndex, fitting: need.fitting, from, to, unit: -1 };
+      const span: UnitSpan = {
+        step: activity.step.ref,
+        activity: activity.index,
+        useIndex: need.useIndex,
+        fitting: need.fitting,
+        from,
+        to,
+        unit: -1,
+      };
       const free = need.fitting.find((u) => isFree(spans, u, units[u]?.clean ?? 0, span, units[u]?.available));
       if (free !== undefined) spans = [...spans, { ...span, unit: free }];
       else {
@@ -518,17 +573,30 @@ export class Engine {
 
   #heat(activity: Activity, need: Need, from: number, to: number, dirty: Set<string>): boolean {
     const { use } = need;
-    const user: HeatUser = { step: activity.step.ref, component: componentOf(activity.step.ref), use, from, to, begun: activity.fact !== undefined };
+    const user: HeatUser = {
+      step: activity.step.ref,
+      component: componentOf(activity.step.ref),
+      use,
+      from,
+      to,
+      begun: activity.fact !== undefined,
+    };
     if (activity.fact?.done && to <= this.model.now) return true;
     for (const equipment of this.model.dish.equipment) {
       if (equipment.kind !== use.what || equipment.maxC < use.tempC - use.toleranceC) continue;
       const available = this.model.units.get(equipment.kind)?.find((u) => u.id === equipment.id)?.available;
       if (available && !activity.fact && !covers(available, from, to)) continue;
       const users = [...(this.#heatUsers.get(equipment.id) ?? []), user];
-      const settings = settle(equipment, users, this.model.now, {
-        heat: (step) => this.model.closed("heat", step),
-        lighting: (step) => this.model.closed("start-heat", step),
-      }, this.model.warmth.get(equipment.id));
+      const settings = settle(
+        equipment,
+        users,
+        this.model.now,
+        {
+          heat: (step) => this.model.closed("heat", step),
+          lighting: (step) => this.model.closed("start-heat", step),
+        },
+        this.model.warmth.get(equipment.id),
+      );
       if (!settings) continue;
       this.#setMap(this.#heatUsers, equipment.id, users);
       this.#setMap(this.#heatSettings, equipment.id, settings);
@@ -572,7 +640,8 @@ export class Engine {
         if (from >= to || !overlaps(this.#domains[v] as Intervals, from, to)) continue;
         let lost: Intervals = [[from, to]];
         for (const cook of activity.cooks) {
-          if (cook !== given.cook) lost = subtract(lost, shift(startsFitting(this.#free[cook] as Intervals, part.minutes, EVERYWHERE), -offset));
+          if (cook !== given.cook)
+            lost = subtract(lost, shift(startsFitting(this.#free[cook] as Intervals, part.minutes, EVERYWHERE), -offset));
         }
         if (lost.length && !this.#narrow(v, subtract(this.#domains[v] as Intervals, lost), "H6")) return false;
       }
@@ -585,10 +654,20 @@ export class Engine {
     const units = this.model.units.get(kind) ?? [];
     const spans = this.#unitSpans.get(kind) ?? [];
     for (const { activity, need } of this.#usersOfKind.get(kind) ?? []) {
-      if (this.placed[activity.index] || activity.stretch > 0 || activity.minPiece !== undefined || typeof need.span === "object" || need.throughout && activity.step.each) continue;
+      if (
+        this.placed[activity.index] ||
+        activity.stretch > 0 ||
+        activity.minPiece !== undefined ||
+        typeof need.span === "object" ||
+        (need.throughout && activity.step.each)
+      )
+        continue;
       const clean = Math.min(...need.fitting.map((u) => units[u]?.clean ?? 0));
       const binding = spans.filter((s) => s.step !== activity.step.ref && s.fitting.every((u) => need.fitting.includes(u)));
-      const full = minutesAbove(binding.map((s) => ({ from: s.from - clean, to: s.to + clean, size: 1 })), need.fitting.length - need.use.count);
+      const full = minutesAbove(
+        binding.map((s) => ({ from: s.from - clean, to: s.to + clean, size: 1 })),
+        need.fitting.length - need.use.count,
+      );
       if (full.length && !this.#avoid(activity, need, full, "H9")) return false;
     }
     return true;
@@ -614,7 +693,10 @@ export class Engine {
       if (this.placed[activity.index] || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run") continue;
       const { use } = need;
       const size = (u: typeof use) => (equipment.kind === "bath" ? u.litres : u.racks);
-      const full = minutesAbove(users.map((u) => ({ from: u.from, to: u.to, size: size(u.use) })), room - size(use) + 1e-6);
+      const full = minutesAbove(
+        users.map((u) => ({ from: u.from, to: u.to, size: size(u.use) })),
+        room - size(use) + 1e-6,
+      );
       let blocked: Interval[] = [...full];
       for (const user of users) {
         const apart = Math.max(0, Math.abs(user.use.tempC - use.tempC) - user.use.toleranceC - use.toleranceC);
@@ -637,7 +719,11 @@ export class Engine {
     const s = startOf(activity.index);
     let starts = this.#domains[s] as Intervals;
     if (need.span === "hands") {
-      for (const part of activity.parts) starts = intersect(starts, shift(startsAvoiding(blocked, part.minutes, EVERYWHERE), -(part.atEnd ? activity.minutes - part.minutes : part.offset)));
+      for (const part of activity.parts)
+        starts = intersect(
+          starts,
+          shift(startsAvoiding(blocked, part.minutes, EVERYWHERE), -(part.atEnd ? activity.minutes - part.minutes : part.offset)),
+        );
     } else starts = intersect(starts, startsAvoiding(blocked, activity.minutes, EVERYWHERE));
     return this.#narrow(s, starts, rule);
   }

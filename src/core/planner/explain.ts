@@ -33,11 +33,20 @@ export function explainRoot(model: Model, found: None): Infeasible {
     },
   ];
   if (activity && activity.starts.length === 0) {
-    conflict.push({ rule: "H6", steps: step?.ref ? [step.ref] : [], text: `There is no minute at all at which "${step?.name}" (${activity.minutes} min) could begin: look at hours, awake, away and the quiet times.` });
+    conflict.push({
+      rule: "H6",
+      steps: step?.ref ? [step.ref] : [],
+      text: `There is no minute at all at which "${step?.name}" (${activity.minutes} min) could begin: look at hours, awake, away and the quiet times.`,
+    });
   } else if (activity) {
     const [first, last] = [activity.starts[0] as readonly [number, number], activity.starts.at(-1) as readonly [number, number]];
-    conflict.push({ rule: "H2", steps: step?.ref ? [step.ref] : [], text: `Taken alone it could begin between ${said(model, first[0])} and ${said(model, last[1] - 1)}; what must come before or after it does not fit around that.` });
-    for (const lag of model.lags.filter((l) => l.because.steps.includes(step?.ref ?? "") && l.because.rule !== "H1").slice(0, 4)) conflict.push({ ...lag.because, steps: [...lag.because.steps] });
+    conflict.push({
+      rule: "H2",
+      steps: step?.ref ? [step.ref] : [],
+      text: `Taken alone it could begin between ${said(model, first[0])} and ${said(model, last[1] - 1)}; what must come before or after it does not fit around that.`,
+    });
+    for (const lag of model.lags.filter((l) => l.because.steps.includes(step?.ref ?? "") && l.because.rule !== "H1").slice(0, 4))
+      conflict.push({ ...lag.because, steps: [...lag.because.steps] });
   }
   return { status: "infeasible", proved: true, conflict };
 }

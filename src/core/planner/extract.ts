@@ -25,9 +25,15 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     const rounds = engine.roundsOf(activity, { start, end, pieces: [] });
     if (!rounds) return undefined;
     const pieces = placements.flatMap((p) => p.pieces);
-    const hands = placements.flatMap((_, i): HandsSpan[] => engine.hands(first + i).map((h) => ({ cook: (model.dish.cooks[h.cook] as { id: string }).id, from: h.from, to: h.to })));
+    const hands = placements.flatMap((_, i): HandsSpan[] =>
+      engine.hands(first + i).map((h) => ({ cook: (model.dish.cooks[h.cook] as { id: string }).id, from: h.from, to: h.to })),
+    );
     steps.push({
-      step: step.ref, start, end, pieces, rounds,
+      step: step.ref,
+      start,
+      end,
+      pieces,
+      rounds,
       minutes: pieces.reduce((sum, [a, b]) => sum + b - a, 0),
       hands: activity.fact?.done ? [] : mergeHands(hands, step),
       equipment: equipment.get(step.ref) ?? [],
@@ -38,9 +44,21 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     const placement = engine.placements[index] as Placement;
     return { component, decidedAt: placement.start, readyAt: placement.end };
   });
-  const body = { steps: steps.sort((a, b) => a.start - b.start || a.end - b.end), holds, settings: engine.settings(), methods: model.methods, serveAt: model.serveAt };
+  const body = {
+    steps: steps.sort((a, b) => a.start - b.start || a.end - b.end),
+    holds,
+    settings: engine.settings(),
+    methods: model.methods,
+    serveAt: model.serveAt,
+  };
   return {
-    dish: model.dish.id, style: frame.style, planAt: model.planAt, now: model.now, seed: frame.seed, boundMinutes: frame.boundMinutes, fallbacks,
+    dish: model.dish.id,
+    style: frame.style,
+    planAt: model.planAt,
+    now: model.now,
+    seed: frame.seed,
+    boundMinutes: frame.boundMinutes,
+    fallbacks,
     ...priceOf(body, model.dish, model.inForce, frame.style),
     ...body,
   };
@@ -51,7 +69,8 @@ function mergeHands(hands: readonly HandsSpan[], step: Step): HandsSpan[] {
   const merged: HandsSpan[] = [];
   for (const span of hands) {
     const last = merged.at(-1);
-    if (last && last.cook === span.cook && last.to === span.from && step.attention === "hands" && !step.each) merged[merged.length - 1] = { ...last, to: span.to };
+    if (last && last.cook === span.cook && last.to === span.from && step.attention === "hands" && !step.each)
+      merged[merged.length - 1] = { ...last, to: span.to };
     else merged.push(span);
   }
   return merged;
@@ -81,17 +100,27 @@ function equipmentByStep(model: Model, engine: Engine): Map<string, EquipmentSpa
   return found;
 }
 
-function holdsOf(model: Model, engine: Engine): PlannedHold[] {
+function holdsOf(_model: Model, engine: Engine): PlannedHold[] {
   const holds: PlannedHold[] = [];
   for (const [t, hold] of engine.holdOf) {
     const taker = engine.placements[t.taker] as Placement;
     const maker = t.maker === undefined ? undefined : engine.placements[t.maker];
-    const from = t.maker === undefined ? (t.readyAt as number) : t.batchEnd === undefined ? (maker as Placement).end : (maker as Placement).start + t.batchEnd;
+    const from =
+      t.maker === undefined
+        ? (t.readyAt as number)
+        : t.batchEnd === undefined
+          ? (maker as Placement).end
+          : (maker as Placement).start + t.batchEnd;
     const chosen = t.holds[hold];
     const wait = taker.start - from;
     const best = chosen?.best;
     holds.push({
-      output: t.output, taker: t.takerStep, hold, place: chosen?.place ?? "none", from, to: taker.start,
+      output: t.output,
+      taker: t.takerStep,
+      hold,
+      place: chosen?.place ?? "none",
+      from,
+      to: taker.start,
       state: best && wait < best[0] ? "early" : best && wait > best[1] ? "late" : "best",
     });
   }

@@ -56,13 +56,22 @@ export function warmthNow(dish: Dish, steps: readonly Step[], log: Log, now: num
     if (event?.ended === undefined || now - event.ended > RESTS_AT_IDLE_MINUTES) continue;
     for (const use of step.uses) {
       const equipment = dish.equipment.find((e) => e.kind === use.what && e.maxC >= use.tempC - use.toleranceC);
-      if (!equipment || !(HEATED as readonly string[]).includes(use.what) || (found.get(equipment.id)?.since ?? Number.NEGATIVE_INFINITY) > event.ended) continue;
+      if (
+        !equipment ||
+        !(HEATED as readonly string[]).includes(use.what) ||
+        (found.get(equipment.id)?.since ?? Number.NEGATIVE_INFINITY) > event.ended
+      )
+        continue;
       found.set(equipment.id, { tempC: use.tempC, since: event.ended });
     }
   }
   for (const on of log.heat) {
     const equipment = dish.equipment.find((e) => e.id === on.id);
-    if (equipment && on.since <= now) found.set(on.id, { tempC: Math.min(on.tempC, equipment.maxC, equipment.idleC + (now - on.since) * equipment.heatCPerMin), since: now });
+    if (equipment && on.since <= now)
+      found.set(on.id, {
+        tempC: Math.min(on.tempC, equipment.maxC, equipment.idleC + (now - on.since) * equipment.heatCPerMin),
+        since: now,
+      });
   }
   return found;
 }
@@ -78,7 +87,13 @@ export function minutesToChange(equipment: Equipment, fromC: number, toC: number
  * @param now nothing heats up before
  * @param warmth how warm it is at `now`; undefined: at idle
  */
-export function settle(equipment: Equipment, users: readonly HeatUser[], now: number, closed: HeatClosed, warmth?: Warmth): Setting[] | undefined {
+export function settle(
+  equipment: Equipment,
+  users: readonly HeatUser[],
+  now: number,
+  closed: HeatClosed,
+  warmth?: Warmth,
+): Setting[] | undefined {
   const sorted = [...users].filter((u) => u.from < u.to).sort((a, b) => a.from - b.from || a.to - b.to);
   if (!roomFor(equipment, sorted)) return undefined;
   return chain(equipment, sorted, 0, [], { now, closed, warmth });
@@ -91,7 +106,13 @@ function roomFor(equipment: Equipment, users: readonly HeatUser[]): boolean {
 }
 
 /** Puts user after user into the block before it or into one of its own; both are tried where both may do. */
-function chain(equipment: Equipment, users: readonly HeatUser[], at: number, blocks: readonly Block[], scene: Scene): Setting[] | undefined {
+function chain(
+  equipment: Equipment,
+  users: readonly HeatUser[],
+  at: number,
+  blocks: readonly Block[],
+  scene: Scene,
+): Setting[] | undefined {
   const user = users[at];
   if (!user) return settingsOf(equipment, blocks, scene);
   const last = blocks.at(-1);
@@ -99,18 +120,37 @@ function chain(equipment: Equipment, users: readonly HeatUser[], at: number, blo
   const low = use.tempC - use.toleranceC;
   const high = Math.min(equipment.maxC, use.tempC + use.toleranceC);
   if (low > high) return undefined;
-  const own: Block = { low, high, mode: use.mode, wish: use.tempC, from: user.from, to: user.to, ramp: false, begun: user.begun, first: user.step };
+  const own: Block = {
+    low,
+    high,
+    mode: use.mode,
+    wish: use.tempC,
+    from: user.from,
+    to: user.to,
+    ramp: false,
+    begun: user.begun,
+    first: user.step,
+  };
   if (!last) return chain(equipment, users, at + 1, [own], scene);
   const modeFits = last.mode === "any" || use.mode === "any" || last.mode === use.mode;
   if (modeFits && Math.max(low, last.low) <= Math.min(high, last.high) && user.from - last.to <= RESTS_AT_IDLE_MINUTES) {
-    const joined: Block = { ...last, low: Math.max(low, last.low), high: Math.min(high, last.high), mode: last.mode === "any" ? use.mode : last.mode, to: Math.max(last.to, user.to) };
+    const joined: Block = {
+      ...last,
+      low: Math.max(low, last.low),
+      high: Math.min(high, last.high),
+      mode: last.mode === "any" ? use.mode : last.mode,
+      to: Math.max(last.to, user.to),
+    };
     const settled = chain(equipment, users, at + 1, [...blocks.slice(0, -1), joined], scene);
     if (settled) return settled;
   }
   const inside = users.slice(0, at).filter((u) => u.to > user.from);
   const ramped = use.ramp && users.some((u) => u !== user && u.component === user.component && u.to === user.from);
   if (ramped) {
-    const all = inside.reduce((b, u) => ({ low: Math.max(b.low, u.use.tempC - u.use.toleranceC), high: Math.min(b.high, u.use.tempC + u.use.toleranceC) }), { low, high });
+    const all = inside.reduce(
+      (b, u) => ({ low: Math.max(b.low, u.use.tempC - u.use.toleranceC), high: Math.min(b.high, u.use.tempC + u.use.toleranceC) }),
+      { low, high },
+    );
     if (all.low > all.high) return undefined;
     const shortened: Block = { ...last, to: Math.min(last.to, user.from) };
     const next: Block = { ...own, ...all, to: Math.max(user.to, ...inside.map((u) => u.to)), ramp: true };
@@ -153,7 +193,11 @@ function latestHeatUp(block: Block, need: number, earliest: number, closed: Heat
   const lighting = closed.lighting(block.first);
   let start = block.from - need;
   for (let tries = 0; tries < 200 && start >= earliest; tries++) {
-    const blocking = need > 0 ? (heat.find(([a, b]) => a < start + need && start < b) ?? (overlaps(lighting, start, start + 1) ? lighting.find(([a, b]) => a <= start && start < b) : undefined)) : undefined;
+    const blocking =
+      need > 0
+        ? (heat.find(([a, b]) => a < start + need && start < b) ??
+          (overlaps(lighting, start, start + 1) ? lighting.find(([a, b]) => a <= start && start < b) : undefined))
+        : undefined;
     if (!blocking) return start;
     start = Math.min(blocking[0] - 1, blocking[0] - (heat.includes(blocking) ? need : 1));
   }

@@ -1,10 +1,10 @@
 // The planner: a dish, a moment and a wish become a plan, or a reason why there is none. See docs/planner.md.
 import { balanceOf, isOverTaken } from "../dish/balance";
-import { type Dish, DEFAULT_LEAD_MINUTES } from "../dish/model";
+import { DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
 import type { PlanAt } from "../dish/planned-length";
 import { type Because, compile, type Model } from "./compile";
-import { extractPlan } from "./extract";
 import { explainRoot, explainSearch } from "./explain";
+import { extractPlan } from "./extract";
 import { gainingCycle } from "./network";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style } from "./plan";
 import { type Random, seededRandom } from "./random";
@@ -65,13 +65,21 @@ export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
     first ??= planned;
     if (options.stop?.()) break;
   }
-  return first ?? { status: "infeasible", proved: true, conflict: [{ rule: "H5", steps: [], text: "No choice of methods makes what the others take." }] };
+  return (
+    first ?? {
+      status: "infeasible",
+      proved: true,
+      conflict: [{ rule: "H5", steps: [], text: "No choice of methods makes what the others take." }],
+    }
+  );
 }
 
 /** Methods of components that have been begun: they are finished as they were begun. */
 function methodsBegun(dish: Dish, previous: Plan, log: Log): Record<string, string> {
   const begun = new Set([...log.events.keys()].map((ref) => ref.slice(0, ref.indexOf("."))));
-  return Object.fromEntries(dish.components.filter((c) => begun.has(c.id) && previous.methods[c.id]).map((c) => [c.id, previous.methods[c.id] as string]));
+  return Object.fromEntries(
+    dish.components.filter((c) => begun.has(c.id) && previous.methods[c.id]).map((c) => [c.id, previous.methods[c.id] as string]),
+  );
 }
 
 /** The preferred choice first, then by what each loses in quality: one component changed, then two. */
@@ -81,15 +89,29 @@ function choicesOfMethods(dish: Dish, fixed: Readonly<Record<string, string>>, l
     .filter((c) => c.onHand.length === 0)
     .map((c) => {
       const event = begun(c.id);
-      const methods = c.methods.filter((m) => (fixed[c.id] === undefined || fixed[c.id] === m.id) && (event === undefined || m.steps.some((s) => s.ref === event)));
+      const methods = c.methods.filter(
+        (m) => (fixed[c.id] === undefined || fixed[c.id] === m.id) && (event === undefined || m.steps.some((s) => s.ref === event)),
+      );
       return { id: c.id, methods, fixed: fixed[c.id] };
     });
   const preferred: Record<string, string> = {};
   for (const c of open) preferred[c.id] = c.fixed ?? c.methods[0]?.id ?? "";
-  const singles = open.flatMap((c) => c.methods.slice(1).map((m) => ({ id: c.id, method: m.id, loss: (c.methods[0]?.quality ?? 1) - m.quality })));
-  const pairs = singles.flatMap((a, i) => singles.slice(i + 1).filter((b) => b.id !== a.id).map((b) => ({ changes: [a, b], loss: a.loss + b.loss })));
-  const changed = [...singles.map((a) => ({ changes: [a], loss: a.loss })), ...pairs].sort((a, b) => a.loss - b.loss || a.changes.length - b.changes.length);
-  return [preferred, ...changed.slice(0, MOST_CHOICES).map(({ changes }) => ({ ...preferred, ...Object.fromEntries(changes.map((c) => [c.id, c.method])) }))];
+  const singles = open.flatMap((c) =>
+    c.methods.slice(1).map((m) => ({ id: c.id, method: m.id, loss: (c.methods[0]?.quality ?? 1) - m.quality })),
+  );
+  const pairs = singles.flatMap((a, i) =>
+    singles
+      .slice(i + 1)
+      .filter((b) => b.id !== a.id)
+      .map((b) => ({ changes: [a, b], loss: a.loss + b.loss })),
+  );
+  const changed = [...singles.map((a) => ({ changes: [a], loss: a.loss })), ...pairs].sort(
+    (a, b) => a.loss - b.loss || a.changes.length - b.changes.length,
+  );
+  return [
+    preferred,
+    ...changed.slice(0, MOST_CHOICES).map(({ changes }) => ({ ...preferred, ...Object.fromEntries(changes.map((c) => [c.id, c.method])) })),
+  ];
 }
 
 function planWith(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log): Planned {
@@ -159,7 +181,8 @@ function improve(start: Plan, { model, search, options, random, frame, check, st
   let best = start;
   let bestWorth = worth(start);
   for (let round = 0; round < rounds && !stop(); round++) {
-    if (round % 10 === 0) options.onProgress?.({ phase: "improving", done: round / rounds, leadMinutes: best.leadMinutes, regret: best.regret.total });
+    if (round % 10 === 0)
+      options.onProgress?.({ phase: "improving", done: round / rounds, leadMinutes: best.leadMinutes, regret: best.regret.total });
     const free = neighbourhood(model, movable, best, random);
     const current = guideFrom(model, best).starts;
     const starts = new Map<number, number>();
@@ -202,7 +225,7 @@ function movedCost(plan: Plan, previous: Plan | undefined): number {
 }
 
 /** Activities to free: a component, a stretch of time, or some at random. */
-function neighbourhood(model: Model, movable: Model["activities"], plan: Plan, random: Random): Set<number> {
+function neighbourhood(_model: Model, movable: Model["activities"], plan: Plan, random: Random): Set<number> {
   const pick = movable[Math.floor(random() * movable.length)] as Model["activities"][number];
   const kind = random();
   const share = Math.min(0.9, 0.1 + 4 / movable.length);
@@ -220,6 +243,21 @@ function neighbourhood(model: Model, movable: Model["activities"], plan: Plan, r
   return new Set(movable.filter((a) => a === pick || random() < share).map((a) => a.index));
 }
 
-export { verifyPlan, type Verdict } from "./verify";
-export { LogFile, logFromFile, PlanFile, planFromFile, planToFile, PLAN_ATS, STYLES, EMPTY_LOG, type Infeasible, type Log, type Plan, type PlannedStep, type PlannedHold, type Style } from "./plan";
+export {
+  EMPTY_LOG,
+  type Infeasible,
+  type Log,
+  LogFile,
+  logFromFile,
+  PLAN_ATS,
+  type Plan,
+  PlanFile,
+  type PlannedHold,
+  type PlannedStep,
+  planFromFile,
+  planToFile,
+  STYLES,
+  type Style,
+} from "./plan";
 export { WEIGHTS } from "./regret";
+export { type Verdict, verifyPlan } from "./verify";

@@ -104,11 +104,24 @@ export const PlanFile = z.looseObject({
         pieces: z.array(z.tuple([instant, instant])).optional(),
         hands: z.array(z.looseObject({ cook: z.string(), ...span })).optional(),
         rounds: z.array(z.looseObject({ at: instant, tend: z.number().int() })).optional(),
-        equipment: z.array(z.looseObject({ use: z.number().int(), id: z.string(), ...span, count: z.number().int().min(1).optional() })).optional(),
+        equipment: z
+          .array(z.looseObject({ use: z.number().int(), id: z.string(), ...span, count: z.number().int().min(1).optional() }))
+          .optional(),
       }),
     )
     .max(20_000),
-  holds: z.array(z.looseObject({ output: z.string(), taker: z.string(), hold: z.number().int(), place: z.string().optional(), ...span, state: z.string().optional() })).optional(),
+  holds: z
+    .array(
+      z.looseObject({
+        output: z.string(),
+        taker: z.string(),
+        hold: z.number().int(),
+        place: z.string().optional(),
+        ...span,
+        state: z.string().optional(),
+      }),
+    )
+    .optional(),
   settings: z.array(z.looseObject({ id: z.string(), tempC: figure, mode: z.string().optional(), ...span })).optional(),
 });
 export type PlanFile = z.output<typeof PlanFile>;
@@ -179,25 +192,51 @@ export function planToFile(plan: Plan, zone: Zone): PlanFile {
       pieces: s.pieces.map(([a, b]): [string, string] => [at(a), at(b)]),
       hands: s.hands.map((h) => ({ cook: h.cook, from: at(h.from), to: at(h.to) })),
       rounds: s.rounds.map((r) => ({ at: at(r.at), tend: r.tend })),
-      equipment: s.equipment.map((e) => ({ use: e.use, id: e.id, from: at(e.from), to: at(e.to), ...(e.count > 1 ? { count: e.count } : {}) })),
+      equipment: s.equipment.map((e) => ({
+        use: e.use,
+        id: e.id,
+        from: at(e.from),
+        to: at(e.to),
+        ...(e.count > 1 ? { count: e.count } : {}),
+      })),
     })),
-    holds: plan.holds.map((h) => ({ output: h.output, taker: h.taker, hold: h.hold, place: h.place, from: at(h.from), to: at(h.to), state: h.state })),
+    holds: plan.holds.map((h) => ({
+      output: h.output,
+      taker: h.taker,
+      hold: h.hold,
+      place: h.place,
+      from: at(h.from),
+      to: at(h.to),
+      state: h.state,
+    })),
     settings: plan.settings.map((s) => ({ id: s.id, tempC: s.tempC, mode: s.mode, from: at(s.from), to: at(s.to) })),
   };
 }
 
 const pin = z.union([
   z.looseObject({ component: z.string(), method: z.string() }),
-  z.looseObject({ step: z.string(), at: instant.optional(), notBefore: instant.optional(), notAfter: instant.optional(), cook: z.string().optional() }),
+  z.looseObject({
+    step: z.string(),
+    at: instant.optional(),
+    notBefore: instant.optional(),
+    notAfter: instant.optional(),
+    cook: z.string().optional(),
+  }),
 ]);
 
 /** What has happened, and what the cook has fixed by hand. */
 export const LogFile = z
   .looseObject({
     format: z.literal("rondeau-log/1"),
-    events: z.array(z.looseObject({ step: z.string(), started: instant, ended: instant.optional(), estimate: instant.optional() })).max(20_000),
+    events: z
+      .array(z.looseObject({ step: z.string(), started: instant, ended: instant.optional(), estimate: instant.optional() }))
+      .max(20_000),
     pins: z.array(pin).max(20_000).optional(),
-    heat: z.array(z.looseObject({ id: z.string(), tempC: z.number().finite(), since: instant })).max(1000).optional().describe("Ovens, grills and baths that are on now: set to what, since when."),
+    heat: z
+      .array(z.looseObject({ id: z.string(), tempC: z.number().finite(), since: instant }))
+      .max(1000)
+      .optional()
+      .describe("Ovens, grills and baths that are on now: set to what, since when."),
   })
   .describe("rondeau-log/1");
 export type LogFile = z.output<typeof LogFile>;
@@ -236,13 +275,20 @@ export const EMPTY_LOG: Log = { events: new Map(), pins: [], methods: {}, heat: 
 export function logFromFile(file: LogFile, zone: Zone): Log {
   const at = (text: unknown) => (typeof text === "string" ? zone.toMinute(text) : undefined);
   const events = new Map<string, LogEvent>();
-  for (const e of file.events) events.set(e.step, { step: e.step, started: zone.toMinute(e.started), ended: at(e.ended), estimate: at(e.estimate) });
+  for (const e of file.events)
+    events.set(e.step, { step: e.step, started: zone.toMinute(e.started), ended: at(e.ended), estimate: at(e.estimate) });
   const pins: StepPin[] = [];
   const methods: Record<string, string> = {};
   for (const p of file.pins ?? []) {
     if (typeof p.component === "string" && typeof p.method === "string") methods[p.component] = p.method;
     else if (typeof p.step === "string") {
-      pins.push({ step: p.step, at: at(p.at), notBefore: at(p.notBefore), notAfter: at(p.notAfter), cook: typeof p.cook === "string" ? p.cook : undefined });
+      pins.push({
+        step: p.step,
+        at: at(p.at),
+        notBefore: at(p.notBefore),
+        notAfter: at(p.notAfter),
+        cook: typeof p.cook === "string" ? p.cook : undefined,
+      });
     }
   }
   const heat = (file.heat ?? []).map((h): HeatOn => ({ id: h.id, tempC: h.tempC, since: zone.toMinute(h.since) }));

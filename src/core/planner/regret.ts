@@ -30,7 +30,12 @@ export interface Priced {
  * Lead time and regret of a plan, counted anew from its steps, holds and settings.
  * Pre: every step of the plan belongs to a method in force (others are passed over).
  */
-export function priceOf(plan: Pick<Plan, "steps" | "holds" | "settings" | "methods" | "serveAt">, dish: Dish, inForce: readonly Step[], style: Style): Priced {
+export function priceOf(
+  plan: Pick<Plan, "steps" | "holds" | "settings" | "methods" | "serveAt">,
+  dish: Dish,
+  inForce: readonly Step[],
+  style: Style,
+): Priced {
   const planned = new Map(plan.steps.map((s) => [s.step, s]));
   const earliest = plan.steps.reduce((least, s) => Math.min(least, s.start), plan.serveAt);
   const leadMinutes = plan.serveAt - earliest;
@@ -78,11 +83,17 @@ function outside(wait: number, best: readonly [number, number] | undefined): num
   return best ? Math.max(0, best[0] - wait, wait - best[1]) / 60 : 0;
 }
 
-function hoursOutsideBest(plan: Pick<Plan, "holds">, dish: Dish, inForce: readonly Step[], planned: ReadonlyMap<string, PlannedStep>): number {
+function hoursOutsideBest(
+  plan: Pick<Plan, "holds">,
+  dish: Dish,
+  inForce: readonly Step[],
+  planned: ReadonlyMap<string, PlannedStep>,
+): number {
   const holds = new Map(inForce.flatMap((s) => s.makes.map((o) => [o.ref, o.holds] as const)));
   for (const component of dish.components) for (const o of component.onHand) holds.set(o.ref, o.holds);
   for (const component of dish.components) {
-    for (const output of component.methods.flatMap((m) => m.steps.flatMap((s) => s.makes))) if (!holds.has(output.ref)) holds.set(output.ref, output.holds);
+    for (const output of component.methods.flatMap((m) => m.steps.flatMap((s) => s.makes)))
+      if (!holds.has(output.ref)) holds.set(output.ref, output.holds);
   }
   let hours = 0;
   for (const hold of plan.holds) hours += outside(hold.to - hold.from, holds.get(hold.output)?.[hold.hold]?.best);
@@ -124,7 +135,10 @@ function hardOnTheHeels(inForce: readonly Step[], planned: ReadonlyMap<string, P
   const byRef = new Map(inForce.map((s) => [s.ref, s]));
   const pairs = new Set<string>();
   for (const later of inForce) {
-    const earlier = [...later.links.filter((l) => l.from === "end").map((l) => byRef.get(l.step)), ...later.takes.map((t) => makers.get(t.from))];
+    const earlier = [
+      ...later.links.filter((l) => l.from === "end").map((l) => byRef.get(l.step)),
+      ...later.takes.map((t) => makers.get(t.from)),
+    ];
     for (const step of earlier) {
       if (!step || step.time.max <= step.time.likely) continue;
       const [a, b] = [planned.get(step.ref), planned.get(later.ref)];

@@ -3,7 +3,7 @@
 // at the next restart (as a squeaky wheel is greased), so that tight steps choose before loose ones.
 // Budgets are counted in conflicts and rounds, never in clock time; the clock can only stop the search.
 // Sources: Schutt et al. 2013 (generation order); Joslin and Clements 1999 (squeaky wheels); Godard, Laborie and Nuijten 2005 (neighbourhoods).
-import { latestAtOrBefore, earliestAtOrAfter, type Interval, intersect, subtract } from "../time/interval";
+import { earliestAtOrAfter, type Interval, intersect, latestAtOrBefore, subtract } from "../time/interval";
 import { type Activity, endOf, type Model, startOf } from "./compile";
 import { Engine, type Placement } from "./engine";
 import type { Random } from "./random";
@@ -39,7 +39,10 @@ export class Search {
   readonly #failures = new Map<string, number>();
   #rootMark = 0;
 
-  constructor(readonly model: Model, readonly random: Random) {
+  constructor(
+    readonly model: Model,
+    readonly random: Random,
+  ) {
     this.engine = new Engine(model);
     this.#bonus = new Float64Array(model.activities.length);
   }
@@ -50,7 +53,14 @@ export class Search {
     if (!this.engine.root()) return fail();
     for (const activity of this.model.activities) {
       if (!activity.fact || activity.open) continue;
-      if (this.engine.commit(activity, { start: activity.fact.start, end: activity.fact.end, pieces: [[activity.fact.start, activity.fact.end]] }) !== undefined) return fail();
+      if (
+        this.engine.commit(activity, {
+          start: activity.fact.start,
+          end: activity.fact.end,
+          pieces: [[activity.fact.start, activity.fact.end]],
+        }) !== undefined
+      )
+        return fail();
     }
     this.#rootMark = this.engine.mark();
     return undefined;
@@ -58,7 +68,10 @@ export class Search {
 
   /** Latest minute at which the plan can begin by the root network: no plan is shorter than from there to serving. */
   latestBeginning(): number {
-    return this.model.activities.reduce((least, a) => (a.step.ref === "" ? least : Math.min(least, this.engine.upper[startOf(a.index)] as number)), this.model.serveAt);
+    return this.model.activities.reduce(
+      (least, a) => (a.step.ref === "" ? least : Math.min(least, this.engine.upper[startOf(a.index)] as number)),
+      this.model.serveAt,
+    );
   }
 
   /** Back to the root. */
@@ -157,7 +170,17 @@ export class Search {
     };
     const frozen = guide.frozen?.has(activity.index);
     const wishes: (number | undefined)[] = [];
-    if (wish !== undefined) wishes.push(...(frozen ? [wish] : [latestAtOrBefore(domain, wish), earliestAtOrAfter(domain, wish), wish > high ? high : undefined, wish < low ? low : undefined]));
+    if (wish !== undefined)
+      wishes.push(
+        ...(frozen
+          ? [wish]
+          : [
+              latestAtOrBefore(domain, wish),
+              earliestAtOrAfter(domain, wish),
+              wish > high ? high : undefined,
+              wish < low ? low : undefined,
+            ]),
+      );
     if (!frozen) wishes.push(latestAtOrBefore(domain, Math.min(high, this.#latestAtBest(activity))));
     for (const start of wishes) {
       const placement = offer(start);
@@ -186,7 +209,8 @@ export class Search {
     }
     for (const w of this.model.waitings) {
       const to = this.engine.placements[w.to >> 1];
-      if (w.from >> 1 === activity.index && to && w.best) latest = Math.min(latest, to.start - w.best[0] - (w.from & 1 ? activity.minutes : 0));
+      if (w.from >> 1 === activity.index && to && w.best)
+        latest = Math.min(latest, to.start - w.best[0] - (w.from & 1 ? activity.minutes : 0));
     }
     return latest;
   }
@@ -199,7 +223,8 @@ export class Search {
     const end = earliestAtOrAfter(this.engine.domain(e), from);
     const most = Math.min(Math.max(activity.fact?.end ?? 0, start + activity.minutes + activity.stretch), this.engine.upper[e] as number);
     if (end === undefined || end > most) return undefined;
-    if (activity.cover && subtract([[activity.fact ? Math.min(end, Math.max(start, this.model.now)) : start, end]], activity.cover).length) return undefined;
+    if (activity.cover && subtract([[activity.fact ? Math.min(end, Math.max(start, this.model.now)) : start, end]], activity.cover).length)
+      return undefined;
     return { start, end, pieces: [[start, end]] };
   }
 

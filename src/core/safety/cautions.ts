@@ -9,7 +9,9 @@ export interface Caution {
   readonly source: string;
 }
 
-const BY_ID: ReadonlyMap<string, Caution> = new Map(table.items.map((c) => [c.id, { id: c.id, title: c.title, severity: c.severity, text: c.text, source: c.source }]));
+const BY_ID: ReadonlyMap<string, Caution> = new Map(
+  table.items.map((c) => [c.id, { id: c.id, title: c.title, severity: c.severity, text: c.text, source: c.source }]),
+);
 
 /** Undefined for an id that the table does not have. */
 export const cautionOf = (id: string): Caution | undefined => BY_ID.get(id);

@@ -1,8 +1,8 @@
 // The dish read as a breakdown: what each component is made of, what it makes, who takes it and what is left over.
 import { balanceOf } from "../dish/balance";
 import { componentOf, type Dish, type Hold, type Step } from "../dish/model";
-import { quantityOf, quantityText } from "../dish/units";
 import type { DishFile } from "../dish/schema";
+import { quantityOf, quantityText } from "../dish/units";
 
 export interface OutputRow {
   readonly ref: string;
@@ -29,7 +29,12 @@ export function ingredientRows(document: DishFile, componentId: string, methodId
     const power = i.scale === "fixed" || i.amount?.fixed ? 0 : typeof i.scale === "number" ? i.scale : 1;
     const quantity = i.amount && quantityOf(i.amount);
     const amount = i.asNeeded ? "as needed" : quantity ? quantityText({ ...quantity, value: quantity.value * k ** power }) : "";
-    const details = [i.note, i.section && `from the ${i.section}`, i.orderAhead && `order ${i.orderAhead} ahead`, i.allergens?.length ? `contains ${i.allergens.join(", ")}` : undefined].filter(Boolean);
+    const details = [
+      i.note,
+      i.section && `from the ${i.section}`,
+      i.orderAhead && `order ${i.orderAhead} ahead`,
+      i.allergens?.length ? `contains ${i.allergens.join(", ")}` : undefined,
+    ].filter(Boolean);
     return { name: i.name, amount, note: details.length ? details.join("; ") : undefined };
   });
 }
@@ -41,7 +46,14 @@ export function outputRows(dish: Dish, steps: readonly Step[], inForce: readonly
     step.makes.map((output): OutputRow => {
       const balance = balanceOf(dish, output.ref, output.quantity, inForce);
       const rest = balance.made ? balance.made.value - balance.taken : 0;
-      const left = balance.takers.length === 0 ? "nobody takes it" : balance.open || !balance.made ? "" : rest > balance.made.value * 0.005 ? `${quantityText({ ...balance.made, value: rest })} left over` : "taken whole";
+      const left =
+        balance.takers.length === 0
+          ? "nobody takes it"
+          : balance.open || !balance.made
+            ? ""
+            : rest > balance.made.value * 0.005
+              ? `${quantityText({ ...balance.made, value: rest })} left over`
+              : "taken whole";
       return {
         ref: output.ref,
         name: output.name,

@@ -1,9 +1,10 @@
 // The plan as a cook wants it on paper: day by day, morning, afternoon, evening; what is done by hand, what then works alone,
 // and what must not be forgotten before bed.
-import type { WallClock } from "../time/wall-clock";
+
 import { spokenDuration } from "../time/duration";
-import { lower } from "./sentence";
+import type { WallClock } from "../time/wall-clock";
 import type { PlanView, StepView } from "./plan-view";
+import { lower } from "./sentence";
 
 export interface DayEntry {
   readonly at: number;
@@ -51,7 +52,9 @@ export function dayList(plan: PlanView, clock: WallClock): Day[] {
     return {
       number,
       name: clock.date(dayMinute(plan, number, clock)),
-      parts: names.map((name) => ({ name, entries: entries.filter((e) => partOf(clock.timeOfDay(e.at)) === name) })).filter((p) => p.entries.length),
+      parts: names
+        .map((name) => ({ name, entries: entries.filter((e) => partOf(clock.timeOfDay(e.at)) === name) }))
+        .filter((p) => p.entries.length),
       alone,
       rounds: plan.steps.flatMap((step) =>
         [...new Set(step.rounds.map((r) => r.what))].flatMap((what) => {
@@ -77,7 +80,13 @@ function entriesOf(plan: PlanView, day: number, clock: WallClock): DayEntry[] {
     if (starts && clock.dayNumber(step.start) === day) entries.push({ at: step.start, step, what: "start", minutes: 0, cooks: [] });
     for (const h of step.hands) {
       if (clock.dayNumber(h.from) !== day) continue;
-      entries.push({ at: h.from, step, what: h.from > step.start && step.attention !== "hands" ? "end" : "start", minutes: h.to - h.from, cooks: [name(h.cook)] });
+      entries.push({
+        at: h.from,
+        step,
+        what: h.from > step.start && step.attention !== "hands" ? "end" : "start",
+        minutes: h.to - h.from,
+        cooks: [name(h.cook)],
+      });
     }
   }
   return entries.sort((a, b) => a.at - b.at || a.step.end - b.step.end);
@@ -89,7 +98,12 @@ function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHa
   const lines: string[] = [];
   const overnight = plan.steps.filter((s) => clock.dayNumber(s.start) <= day && clock.dayNumber(s.end) > day);
   for (const step of overnight) {
-    const where = step.place === "oven" || step.place === "hob" ? `heat is on (${step.place}${step.tempC ? `, ${step.tempC} °C` : ""})` : step.place === "counter" ? "stands on the counter" : `in the ${step.place === "cellar" ? "larder" : step.place}`;
+    const where =
+      step.place === "oven" || step.place === "hob"
+        ? `heat is on (${step.place}${step.tempC ? `, ${step.tempC} °C` : ""})`
+        : step.place === "counter"
+          ? "stands on the counter"
+          : `in the ${step.place === "cellar" ? "larder" : step.place}`;
     lines.push(`${componentName(plan, step.component)}: ${lower(step.name)}, ${where}, until ${clock.dayTime(step.end)}.`);
   }
   const midnight = plan.waits.filter((w) => clock.dayNumber(w.from) <= day && clock.dayNumber(w.to) > day && w.place !== "counter");
@@ -97,8 +111,14 @@ function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHa
     if (clock.dayNumber(wait.from) !== day) continue;
     lines.push(`${wait.name} into the ${wait.place === "cellar" ? "larder" : wait.place}; it is wanted ${clock.dayTime(wait.to)}.`);
   }
-  const first = plan.steps.flatMap((s) => s.hands.map((h) => ({ at: h.from, step: s }))).filter((h) => h.at > lastHands).sort((a, b) => a.at - b.at)[0];
-  if (first) lines.push(`First thing next: ${lower(first.step.name)}, ${clock.dayTime(first.at)}${first.at - lastHands > 2880 ? ` (${spokenDuration(first.at - lastHands)} from now)` : ""}.`);
+  const first = plan.steps
+    .flatMap((s) => s.hands.map((h) => ({ at: h.from, step: s })))
+    .filter((h) => h.at > lastHands)
+    .sort((a, b) => a.at - b.at)[0];
+  if (first)
+    lines.push(
+      `First thing next: ${lower(first.step.name)}, ${clock.dayTime(first.at)}${first.at - lastHands > 2880 ? ` (${spokenDuration(first.at - lastHands)} from now)` : ""}.`,
+    );
   return lines;
 }
 

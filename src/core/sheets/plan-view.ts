@@ -74,7 +74,14 @@ export interface PlanView {
   readonly steps: readonly StepView[];
   readonly waits: readonly WaitView[];
   readonly cooks: readonly { readonly id: string; readonly name: string }[];
-  readonly settings: readonly { readonly id: string; readonly name: string; readonly tempC: number; readonly mode: string; readonly from: number; readonly to: number }[];
+  readonly settings: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly tempC: number;
+    readonly mode: string;
+    readonly from: number;
+    readonly to: number;
+  }[];
   readonly ovenRange: readonly [number, number] | undefined;
 }
 
@@ -82,7 +89,9 @@ export interface PlanView {
 export function planView(dish: Dish, plan: Plan, progress: Progress = new Map()): PlanView {
   const inForce = stepsInForce(dish, plan);
   const planned = new Map(plan.steps.map((s) => [s.step, s]));
-  const outputs = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.flatMap((s) => s.makes.map((o) => [o.ref, o.name] as const)))));
+  const outputs = new Map(
+    dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.flatMap((s) => s.makes.map((o) => [o.ref, o.name] as const)))),
+  );
   const steps = inForce.flatMap((step): StepView[] => {
     const at = planned.get(step.ref);
     return at ? [stepView(dish, step, at, outputs, progress)] : [];
@@ -98,11 +107,20 @@ export function planView(dish: Dish, plan: Plan, progress: Progress = new Map())
     leadMinutes: plan.leadMinutes,
     boundMinutes: plan.boundMinutes,
     courses,
-    components: dish.components.filter((c) => steps.some((s) => s.component === c.id)).map((c) => {
-      const id = plan.methods[c.id];
-      const method = c.methods.find((m) => m.id === id) ?? c.methods[0];
-      return { id: c.id, name: c.name, kind: c.kind, course: undefined, method: id === "fallback" ? (c.fallback?.name ?? "stand-in") : (method?.name ?? ""), methods: c.methods.length };
-    }),
+    components: dish.components
+      .filter((c) => steps.some((s) => s.component === c.id))
+      .map((c) => {
+        const id = plan.methods[c.id];
+        const method = c.methods.find((m) => m.id === id) ?? c.methods[0];
+        return {
+          id: c.id,
+          name: c.name,
+          kind: c.kind,
+          course: undefined,
+          method: id === "fallback" ? (c.fallback?.name ?? "stand-in") : (method?.name ?? ""),
+          methods: c.methods.length,
+        };
+      }),
     steps: steps.sort((a, b) => a.start - b.start || a.end - b.end),
     waits: waitsOf(dish, plan, inForce, planned, outputs),
     cooks: dish.cooks.map((c) => ({ id: c.id, name: c.name })),
@@ -150,7 +168,11 @@ function stepView(dish: Dish, step: Step, at: PlannedStep, outputs: ReadonlyMap<
     checkEvery: minutes(file.done?.checkEvery),
     uncertain: time.max > time.min ? [time.min, time.likely, time.max] : undefined,
     danger: file.danger ?? [],
-    takes: step.takes.map((t) => ({ name: outputs.get(t.from) ?? t.from, component: componentOf(t.from), amount: t.quantity ? quantityText(t.quantity) : "" })),
+    takes: step.takes.map((t) => ({
+      name: outputs.get(t.from) ?? t.from,
+      component: componentOf(t.from),
+      amount: t.quantity ? quantityText(t.quantity) : "",
+    })),
     makes: step.makes.map((o) => ({ name: o.name, amount: o.quantity ? quantityText(o.quantity) : "" })),
     state: event === undefined ? "planned" : event.ended === undefined ? "running" : "done",
   };
@@ -169,7 +191,13 @@ function windowOf(hold: Pick<Hold, "min" | "max" | "best" | "limit"> | undefined
 }
 
 /** Waits of outputs until they are taken, and waits along links inside a component. */
-function waitsOf(dish: Dish, plan: Plan, inForce: readonly Step[], planned: ReadonlyMap<string, PlannedStep>, outputs: ReadonlyMap<string, string>): WaitView[] {
+function waitsOf(
+  _dish: Dish,
+  plan: Plan,
+  inForce: readonly Step[],
+  planned: ReadonlyMap<string, PlannedStep>,
+  outputs: ReadonlyMap<string, string>,
+): WaitView[] {
   const waits: WaitView[] = [];
   const makerOf = new Map(inForce.flatMap((s) => s.makes.map((o) => [o.ref, { step: s, output: o }] as const)));
   const covered = new Set<string>();
@@ -184,8 +212,14 @@ function waitsOf(dish: Dish, plan: Plan, inForce: readonly Step[], planned: Read
       const hold = plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
       const chosen = hold && made.output.holds[hold.hold];
       waits.push({
-        component: componentOf(made.step.ref), name: outputs.get(take.from) ?? take.from, from: Math.min(maker.end, here.start), to: here.start,
-        place: restingPlace(chosen?.place ?? "counter"), fromStep: made.step.ref, toStep: step.ref, window: windowOf(chosen),
+        component: componentOf(made.step.ref),
+        name: outputs.get(take.from) ?? take.from,
+        from: Math.min(maker.end, here.start),
+        to: here.start,
+        place: restingPlace(chosen?.place ?? "counter"),
+        fromStep: made.step.ref,
+        toStep: step.ref,
+        window: windowOf(chosen),
       });
     }
   }
@@ -193,14 +227,27 @@ function waitsOf(dish: Dish, plan: Plan, inForce: readonly Step[], planned: Read
     const here = planned.get(step.ref);
     for (const link of step.links) {
       const other = planned.get(link.step);
-      if (!here || !other || link.from === "start" || componentOf(link.step) !== componentOf(step.ref) || covered.has(`${link.step} ${step.ref}`)) continue;
+      if (
+        !here ||
+        !other ||
+        link.from === "start" ||
+        componentOf(link.step) !== componentOf(step.ref) ||
+        covered.has(`${link.step} ${step.ref}`)
+      )
+        continue;
       if (here.start < other.end) continue;
       const before = inForce.find((s) => s.ref === link.step);
       // Food that is left where it was: a wait without a place stays cold if it was cold.
       const stays = before && ["fridge", "freezer", "cellar"].includes(placeOf(before).place) ? placeOf(before).place : "counter";
       waits.push({
-        component: componentOf(step.ref), name: before?.name ?? link.step, from: other.end, to: here.start,
-        place: link.place !== "none" ? restingPlace(link.place) : stays, fromStep: link.step, toStep: step.ref, window: windowOf(link),
+        component: componentOf(step.ref),
+        name: before?.name ?? link.step,
+        from: other.end,
+        to: here.start,
+        place: link.place !== "none" ? restingPlace(link.place) : stays,
+        fromStep: link.step,
+        toStep: step.ref,
+        window: windowOf(link),
       });
     }
   }

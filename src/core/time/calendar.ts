@@ -4,9 +4,7 @@ import { type Interval, type Intervals, union } from "./interval";
 import type { Zone } from "./zone";
 
 /** Hours as the dish file writes them: weekly, or one dated stretch. */
-export type Hours =
-  | { readonly days: string; readonly from: string; readonly to: string }
-  | { readonly from: string; readonly to: string };
+export type Hours = { readonly days: string; readonly from: string; readonly to: string } | { readonly from: string; readonly to: string };
 
 const DAY_NAMES = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"];
 

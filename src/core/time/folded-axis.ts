@@ -31,7 +31,18 @@ export interface AxisOptions {
 
 /** The axis as parts from left to right that touch one another. */
 export function foldedAxis(options: AxisOptions): AxisPart[] {
-  const { from, to, width, busy, open, margin = 12, shortestFold = 100, foldWidth = 26, lastHours = Number.POSITIVE_INFINITY, moments } = options;
+  const {
+    from,
+    to,
+    width,
+    busy,
+    open,
+    margin = 12,
+    shortestFold = 100,
+    foldWidth = 26,
+    lastHours = Number.POSITIVE_INFINITY,
+    moments,
+  } = options;
   const flat = union(busy.map(([a, b]) => [Math.max(from, a - margin), Math.min(to, b + margin)] as const));
   const cuts: { from: number; to: number; folded: boolean }[] = [];
   let at = from;

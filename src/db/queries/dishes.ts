@@ -4,14 +4,33 @@ import { DishFile, KitchenSchema } from "../../core/dish/schema";
 import type { Queryable } from "../db";
 
 const StoredDish = z
-  .object({ id: z.uuid(), slug: z.string(), name: z.string(), version: z.number().int(), document: DishFile, kitchen_id: z.uuid(), kitchen_version: z.number().int(), kitchen: KitchenSchema })
-  .transform((r) => ({ id: r.id, slug: r.slug, name: r.name, version: r.version, document: { ...r.document, kitchen: r.kitchen }, kitchenId: r.kitchen_id, kitchenVersion: r.kitchen_version }));
+  .object({
+    id: z.uuid(),
+    slug: z.string(),
+    name: z.string(),
+    version: z.number().int(),
+    document: DishFile,
+    kitchen_id: z.uuid(),
+    kitchen_version: z.number().int(),
+    kitchen: KitchenSchema,
+  })
+  .transform((r) => ({
+    id: r.id,
+    slug: r.slug,
+    name: r.name,
+    version: r.version,
+    document: { ...r.document, kitchen: r.kitchen },
+    kitchenId: r.kitchen_id,
+    kitchenVersion: r.kitchen_version,
+  }));
 export type StoredDish = z.output<typeof StoredDish>;
 
 const FIELDS = `d.id, d.slug, d.name, d.version, d.document, d.kitchen_id, k.version as kitchen_version, k.document as kitchen
   from dish d join kitchen k on k.id = d.kitchen_id`;
 
-const Listed = z.object({ slug: z.string(), name: z.string(), serve_at: z.string(), serves: z.number() }).transform((r) => ({ slug: r.slug, name: r.name, serveAt: r.serve_at, serves: r.serves }));
+const Listed = z
+  .object({ slug: z.string(), name: z.string(), serve_at: z.string(), serves: z.number() })
+  .transform((r) => ({ slug: r.slug, name: r.name, serveAt: r.serve_at, serves: r.serves }));
 
 /** All dishes, the next to be served first. No dish: an empty list. */
 export async function listDishes(db: Queryable): Promise<z.output<typeof Listed>[]> {
@@ -40,20 +59,34 @@ export async function findKitchenLike(db: Queryable, document: unknown): Promise
 }
 
 export async function insertKitchen(db: Queryable, name: string, document: unknown): Promise<string> {
-  const rows = await db.query("insert into kitchen (name, version, document) values ($1, 1, $2::jsonb) returning id", [name, JSON.stringify(document)]);
+  const rows = await db.query("insert into kitchen (name, version, document) values ($1, 1, $2::jsonb) returning id", [
+    name,
+    JSON.stringify(document),
+  ]);
   const { id } = z.object({ id: z.uuid() }).parse(rows[0]);
-  await db.query("insert into kitchen_history (kitchen_id, version, parent, document, change) values ($1, 1, null, $2::jsonb, 'first')", [id, JSON.stringify(document)]);
+  await db.query("insert into kitchen_history (kitchen_id, version, parent, document, change) values ($1, 1, null, $2::jsonb, 'first')", [
+    id,
+    JSON.stringify(document),
+  ]);
   return id;
 }
 
 /** Inserts a dish under a slug that is free: the wished-for one, or that with a number. @returns the slug */
 export async function insertDish(db: Queryable, wish: string, name: string, document: unknown, kitchenId: string): Promise<string> {
-  const taken = z.array(z.object({ slug: z.string() })).parse(await db.query("select slug from dish where slug = $1 or slug like $2 order by slug", [wish, `${wish}-%`]));
+  const taken = z
+    .array(z.object({ slug: z.string() }))
+    .parse(await db.query("select slug from dish where slug = $1 or slug like $2 order by slug", [wish, `${wish}-%`]));
   let slug = wish;
   for (let n = 2; taken.some((t) => t.slug === slug); n++) slug = `${wish}-${n}`;
-  const rows = await db.query("insert into dish (slug, name, version, document, kitchen_id) values ($1, $2, 1, $3::jsonb, $4) returning id", [slug, name, JSON.stringify(document), kitchenId]);
+  const rows = await db.query(
+    "insert into dish (slug, name, version, document, kitchen_id) values ($1, $2, 1, $3::jsonb, $4) returning id",
+    [slug, name, JSON.stringify(document), kitchenId],
+  );
   const { id } = z.object({ id: z.uuid() }).parse(rows[0]);
-  await db.query("insert into dish_history (dish_id, version, parent, document, change) values ($1, 1, null, $2::jsonb, 'first')", [id, JSON.stringify(document)]);
+  await db.query("insert into dish_history (dish_id, version, parent, document, change) values ($1, 1, null, $2::jsonb, 'first')", [
+    id,
+    JSON.stringify(document),
+  ]);
   return slug;
 }
 
@@ -62,14 +95,31 @@ const HISTORY = { dish: "dish_history", kitchen: "kitchen_history" } as const;
 const OWNER = { dish: "dish_id", kitchen: "kitchen_id" } as const;
 
 /** Writes a new version over the one that the writer saw. @returns the new version, or undefined where somebody was faster */
-export async function updateDocument(db: Queryable, what: Documented, id: string, seen: number, document: unknown, change: string): Promise<number | undefined> {
+export async function updateDocument(
+  db: Queryable,
+  what: Documented,
+  id: string,
+  seen: number,
+  document: unknown,
+  change: string,
+): Promise<number | undefined> {
   const found = await db.query(`select version from ${what} where id = $1 for update`, [id]);
   const current = z.object({ version: z.number().int() }).parse(found[0]).version;
   if (current !== seen) return undefined;
   const newest = await db.query(`select max(version) as version from ${HISTORY[what]} where ${OWNER[what]} = $1`, [id]);
   const next = z.object({ version: z.number().int() }).parse(newest[0]).version + 1;
-  await db.query(`insert into ${HISTORY[what]} (${OWNER[what]}, version, parent, document, change) values ($1, $2, $3, $4::jsonb, $5)`, [id, next, current, JSON.stringify(document), change]);
-  await db.query(`update ${what} set version = $2, document = $3::jsonb, updated_at = now() where id = $1`, [id, next, JSON.stringify(document)]);
+  await db.query(`insert into ${HISTORY[what]} (${OWNER[what]}, version, parent, document, change) values ($1, $2, $3, $4::jsonb, $5)`, [
+    id,
+    next,
+    current,
+    JSON.stringify(document),
+    change,
+  ]);
+  await db.query(`update ${what} set version = $2, document = $3::jsonb, updated_at = now() where id = $1`, [
+    id,
+    next,
+    JSON.stringify(document),
+  ]);
   return next;
 }
 
@@ -99,8 +149,18 @@ export async function stepHistory(db: Queryable, what: Documented, id: string, d
 }
 
 /** Labels of what undo and redo would do now; undefined where there is nothing. */
-export async function findHistorySteps(db: Queryable, what: Documented, id: string): Promise<{ undo: string | undefined; redo: string | undefined }> {
-  const undo = await db.query(`select h.version, h.change from ${what} t join ${HISTORY[what]} h on h.${OWNER[what]} = t.id and h.version = t.version where t.id = $1 and h.parent is not null`, [id]);
-  const redo = await db.query(`select h.version, h.change from ${what} t join ${HISTORY[what]} h on h.${OWNER[what]} = t.id and h.parent = t.version where t.id = $1 order by h.version desc limit 1`, [id]);
+export async function findHistorySteps(
+  db: Queryable,
+  what: Documented,
+  id: string,
+): Promise<{ undo: string | undefined; redo: string | undefined }> {
+  const undo = await db.query(
+    `select h.version, h.change from ${what} t join ${HISTORY[what]} h on h.${OWNER[what]} = t.id and h.version = t.version where t.id = $1 and h.parent is not null`,
+    [id],
+  );
+  const redo = await db.query(
+    `select h.version, h.change from ${what} t join ${HISTORY[what]} h on h.${OWNER[what]} = t.id and h.parent = t.version where t.id = $1 order by h.version desc limit 1`,
+    [id],
+  );
   return { undo: Step.array().parse(undo)[0]?.change, redo: Step.array().parse(redo)[0]?.change };
 }

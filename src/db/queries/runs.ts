@@ -4,20 +4,40 @@ import { RunEventKind } from "../../core/record/progress";
 import type { Queryable } from "../db";
 
 const StoredPlan = z
-  .object({ id: z.number(), dish_version: z.number().int(), kitchen_version: z.number().int(), run_id: z.uuid().nullable(), run_sequence: z.number().int(), status: z.enum(["feasible", "infeasible"]), document: z.unknown() })
-  .transform((r) => ({ id: r.id, dishVersion: r.dish_version, kitchenVersion: r.kitchen_version, runId: r.run_id ?? undefined, runSequence: r.run_sequence, status: r.status, document: r.document }));
+  .object({
+    id: z.number(),
+    dish_version: z.number().int(),
+    kitchen_version: z.number().int(),
+    run_id: z.uuid().nullable(),
+    run_sequence: z.number().int(),
+    status: z.enum(["feasible", "infeasible"]),
+    document: z.unknown(),
+  })
+  .transform((r) => ({
+    id: r.id,
+    dishVersion: r.dish_version,
+    kitchenVersion: r.kitchen_version,
+    runId: r.run_id ?? undefined,
+    runSequence: r.run_sequence,
+    status: r.status,
+    document: r.document,
+  }));
 export type StoredPlan = z.output<typeof StoredPlan>;
 
 const PLAN_FIELDS = "id, dish_version, kitchen_version, run_id, run_sequence, status, document";
 
 /** The newest answer of the planner for a dish; undefined where it was never asked. */
 export async function findNewestPlan(db: Queryable, dishId: string): Promise<StoredPlan | undefined> {
-  return StoredPlan.array().parse(await db.query(`select ${PLAN_FIELDS} from plan where dish_id = $1 order by id desc limit 1`, [dishId]))[0];
+  return StoredPlan.array().parse(
+    await db.query(`select ${PLAN_FIELDS} from plan where dish_id = $1 order by id desc limit 1`, [dishId]),
+  )[0];
 }
 
 /** The newest plan that can be followed, also where a later answer was that there is none. */
 export async function findNewestFeasible(db: Queryable, dishId: string): Promise<StoredPlan | undefined> {
-  return StoredPlan.array().parse(await db.query(`select ${PLAN_FIELDS} from plan where dish_id = $1 and status = 'feasible' order by id desc limit 1`, [dishId]))[0];
+  return StoredPlan.array().parse(
+    await db.query(`select ${PLAN_FIELDS} from plan where dish_id = $1 and status = 'feasible' order by id desc limit 1`, [dishId]),
+  )[0];
 }
 
 export interface NewPlan {
@@ -35,20 +55,35 @@ export async function insertPlan(db: Queryable, plan: NewPlan): Promise<void> {
   await db.query(
     `insert into plan (dish_id, dish_version, kitchen_version, run_id, run_sequence, status, document, made_at)
      values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8)`,
-    [plan.dishId, plan.dishVersion, plan.kitchenVersion, plan.runId ?? null, plan.runSequence, plan.status, JSON.stringify(plan.document), plan.madeAt],
+    [
+      plan.dishId,
+      plan.dishVersion,
+      plan.kitchenVersion,
+      plan.runId ?? null,
+      plan.runSequence,
+      plan.status,
+      JSON.stringify(plan.document),
+      plan.madeAt,
+    ],
   );
 }
 
-const OpenRun = z.object({ id: z.uuid(), dish_id: z.uuid(), started_at: z.date() }).transform((r) => ({ id: r.id, dishId: r.dish_id, startedAt: r.started_at }));
+const OpenRun = z
+  .object({ id: z.uuid(), dish_id: z.uuid(), started_at: z.date() })
+  .transform((r) => ({ id: r.id, dishId: r.dish_id, startedAt: r.started_at }));
 export type OpenRun = z.output<typeof OpenRun>;
 
 /** The run of a dish that is under way; undefined where none is. */
 export async function findOpenRun(db: Queryable, dishId: string): Promise<OpenRun | undefined> {
-  return OpenRun.array().parse(await db.query("select id, dish_id, started_at from run where dish_id = $1 and ended_at is null order by started_at limit 1", [dishId]))[0];
+  return OpenRun.array().parse(
+    await db.query("select id, dish_id, started_at from run where dish_id = $1 and ended_at is null order by started_at limit 1", [dishId]),
+  )[0];
 }
 
 export async function findRun(db: Queryable, id: string): Promise<OpenRun | undefined> {
-  return OpenRun.array().parse(await db.query("select id, dish_id, started_at from run where id = $1 and ended_at is null order by id", [id]))[0];
+  return OpenRun.array().parse(
+    await db.query("select id, dish_id, started_at from run where id = $1 and ended_at is null order by id", [id]),
+  )[0];
 }
 
 /** Starts a run, or gives the one that is open already. */
@@ -67,11 +102,17 @@ const StoredEvent = z
 
 /** Events of a run in their order. */
 export async function listRunEvents(db: Queryable, runId: string): Promise<z.output<typeof StoredEvent>[]> {
-  return StoredEvent.array().parse(await db.query("select sequence, kind, step, at from run_event where run_id = $1 order by sequence", [runId]));
+  return StoredEvent.array().parse(
+    await db.query("select sequence, kind, step, at from run_event where run_id = $1 order by sequence", [runId]),
+  );
 }
 
 /** Appends an event once: the same key a second time (a repeated press, a retry) changes nothing. */
-export async function insertRunEvent(db: Queryable, runId: string, event: { readonly key: string; readonly kind: RunEventKind; readonly step: string; readonly at: Date }): Promise<void> {
+export async function insertRunEvent(
+  db: Queryable,
+  runId: string,
+  event: { readonly key: string; readonly kind: RunEventKind; readonly step: string; readonly at: Date },
+): Promise<void> {
   await db.query("select id from run where id = $1 for update", [runId]);
   await db.query(
     `insert into run_event (run_id, sequence, key, kind, step, at)

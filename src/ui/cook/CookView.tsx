@@ -10,7 +10,7 @@ import { useNow } from "../shell/StatusLine";
 import { agendaAt, movesBetween } from "./agenda";
 import { Dial } from "./Dial";
 import { addPress, deliver, type Press, waitingPresses } from "./press-queue";
-import { DueCard, RunningCard } from "./StepCards";
+import { AloneRow, DueCard, RunningCard } from "./StepCards";
 
 export interface CookViewProps {
   readonly slug: string;
@@ -26,6 +26,9 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
   const agenda = agendaAt(plan, now);
+  // What runs on for hours without hands stands in a list of its own, out of the way of what is at hand.
+  const alone = agenda.running.filter((s) => s.attention === "unattended" && s.end > now + 60);
+  const atHand = agenda.running.filter((s) => !alone.includes(s));
   const [busy, setBusy] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const moved = useMoves(plan);
@@ -61,13 +64,18 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
   const kindOf = (id: string) => plan.components.find((c) => c.id === id)?.kind ?? "other";
 
   return (
-    <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)]">
+    <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
       <h1 className="sr-only">Cook</h1>
-      <section aria-label="The next hour">
+      <section aria-label="The dial">
         <Dial marks={agenda.marks} now={now} kindOf={kindOf} clock={clock} />
-        <ul className="mt-4">
+      </section>
+      <section aria-label="The next hour" className="max-md:order-3">
+        <ul>
           {agenda.marks.slice(0, 7).map((mark) => (
-            <li key={`${mark.at} ${mark.kind} ${mark.step.ref}`} className="grid grid-cols-[4.4rem_1fr] items-baseline border-t border-rule py-2.5">
+            <li
+              key={`${mark.at} ${mark.kind} ${mark.step.ref}`}
+              className="grid grid-cols-[4.4rem_1fr] items-baseline border-t border-rule py-2.5"
+            >
               <span className="clock text-[18px]">{clock.time(mark.at)}</span>
               <span className="text-[17px]">
                 {mark.what} <span className="text-[14px] text-quiet">{lower(componentName(mark.step.component))}</span>
@@ -81,7 +89,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
           </p>
         )}
       </section>
-      <section aria-label="At hand" aria-live="polite">
+      <section aria-label="At hand" aria-live="polite" className="md:col-start-2 md:row-span-2 md:row-start-1">
         {trouble && (
           <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
             {trouble}
@@ -91,7 +99,9 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
           <div className="border-l-[3px] border-saffron pl-4">
             <h2 className="text-[26px]">Ready when you are</h2>
             <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
-              The first work by hand is {lower(plan.steps.find((s) => s.hands.length)?.name ?? "")}, {clock.dayTime(plan.steps.find((s) => s.hands.length)?.start ?? plan.begins)}. From the start on, what you press here is written down, and the plan follows what happens.
+              The first work by hand is {lower(plan.steps.find((s) => s.hands.length)?.name ?? "")},{" "}
+              {clock.dayTime(plan.steps.find((s) => s.hands.length)?.start ?? plan.begins)}. From the start on, what you press here is
+              written down, and the plan follows what happens.
             </p>
             <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={start}>
               Start the run
@@ -111,12 +121,46 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
                 </ul>
               </div>
             )}
-            {agenda.running.map((step) => (
-              <RunningCard key={step.ref} step={step} component={componentName(step.component)} now={now} clock={clock} busy={busy === step.ref} onPress={(kind, minutes) => press(kind, step, minutes)} />
-            ))}
             {(agenda.due.length ? agenda.due : agenda.running.length ? [] : agenda.later.slice(0, 1)).map((step) => (
-              <DueCard key={step.ref} step={step} component={componentName(step.component)} now={now} clock={clock} busy={busy === step.ref} onPress={(kind, minutes) => press(kind, step, minutes)} />
+              <DueCard
+                key={step.ref}
+                step={step}
+                component={componentName(step.component)}
+                now={now}
+                clock={clock}
+                busy={busy === step.ref}
+                onPress={(kind, minutes) => press(kind, step, minutes)}
+              />
             ))}
+            {atHand.map((step) => (
+              <RunningCard
+                key={step.ref}
+                step={step}
+                component={componentName(step.component)}
+                now={now}
+                clock={clock}
+                busy={busy === step.ref}
+                onPress={(kind, minutes) => press(kind, step, minutes)}
+              />
+            ))}
+            {alone.length > 0 && (
+              <>
+                <h2 className="caps mt-6 mb-1 font-sans font-normal">Works alone</h2>
+                <ul>
+                  {alone.map((step) => (
+                    <AloneRow
+                      key={step.ref}
+                      step={step}
+                      component={componentName(step.component)}
+                      now={now}
+                      clock={clock}
+                      busy={busy === step.ref}
+                      onPress={(kind, minutes) => press(kind, step, minutes)}
+                    />
+                  ))}
+                </ul>
+              </>
+            )}
             <h2 className="caps mt-6 mb-1 font-sans font-normal">Later</h2>
             <ol>
               {agenda.later.slice(0, 8).map((step) => (
@@ -125,7 +169,12 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
                   <span className="text-[16px]">
                     {step.name} <span className="text-[13.5px] text-quiet">{lower(componentName(step.component))}</span>
                   </span>
-                  <button type="button" className="link min-h-[44px] px-2 text-[14px]" onClick={() => press("started", step)} aria-label={`Begin now: ${step.name}`}>
+                  <button
+                    type="button"
+                    className="link min-h-[44px] px-2 text-[14px]"
+                    onClick={() => press("started", step)}
+                    aria-label={`Begin now: ${step.name}`}
+                  >
                     begin now
                   </button>
                 </li>
@@ -156,7 +205,13 @@ function useWakeLock(wanted: boolean): void {
     if (!wanted || !("wakeLock" in navigator)) return;
     let lock: WakeLockSentinel | undefined;
     const take = () => {
-      if (document.visibilityState === "visible") navigator.wakeLock.request("screen").then((l) => { lock = l; }, () => {});
+      if (document.visibilityState === "visible")
+        navigator.wakeLock.request("screen").then(
+          (l) => {
+            lock = l;
+          },
+          () => {},
+        );
     };
     take();
     document.addEventListener("visibilitychange", take);

@@ -20,7 +20,16 @@ export function Dial({ marks, now, kindOf, clock }: DialProps) {
     return [180 + radius * Math.sin(angle), 180 - radius * Math.cos(angle)] as const;
   };
   return (
-    <svg viewBox="0 0 360 360" className="mx-auto block w-full max-w-[400px]" role="img" aria-label={next ? `Next in ${spokenDuration(next.at - now)}: ${next.what}. ${marks.length} things in the next hour; the list says the same.` : "Nothing calls for hands in the next hour."}>
+    <svg
+      viewBox="0 0 360 360"
+      className="mx-auto block w-full max-w-[290px] md:max-w-[400px]"
+      role="img"
+      aria-label={
+        next
+          ? `Next in ${spokenDuration(next.at - now)}: ${next.what}. ${marks.length} things in the next hour; the list says the same.`
+          : "Nothing calls for hands in the next hour."
+      }
+    >
       {Array.from({ length: 60 }, (_, i) => {
         const [x0, y0] = point(now + i, 164);
         const [x1, y1] = point(now + i, i % 5 === 0 ? 176 : 170);
@@ -34,8 +43,22 @@ export function Dial({ marks, now, kindOf, clock }: DialProps) {
         const [x, y] = point(mark.at, 148 - twins * 17);
         const colour = colourOf(kindOf(mark.step.component));
         return (
-          <g key={`${mark.at} ${mark.kind} ${mark.step.ref}`} transform={`translate(${x} ${y})`} fill={colour} stroke="var(--raised)" strokeWidth={3}>
-            {mark.kind === "round" ? <circle r={10} /> : mark.kind === "check" ? <path d="M0-12 12 0 0 12-12 0z" /> : mark.kind === "end" ? <rect x={-9.5} y={-9.5} width={19} height={19} /> : <path d="M0-12 11.5 9h-23z" />}
+          <g
+            key={`${mark.at} ${mark.kind} ${mark.step.ref}`}
+            transform={`translate(${x} ${y})`}
+            fill={colour}
+            stroke="var(--raised)"
+            strokeWidth={3}
+          >
+            {mark.kind === "round" ? (
+              <circle r={10} />
+            ) : mark.kind === "check" ? (
+              <path d="M0-12 12 0 0 12-12 0z" />
+            ) : mark.kind === "end" ? (
+              <rect x={-9.5} y={-9.5} width={19} height={19} />
+            ) : (
+              <path d="M0-12 11.5 9h-23z" />
+            )}
           </g>
         );
       })}

@@ -1,7 +1,7 @@
 "use client";
+import { cautionOf } from "@/core/safety/cautions";
 import type { StepView } from "@/core/sheets/plan-view";
 import { lower } from "@/core/sheets/sentence";
-import { cautionOf } from "@/core/safety/cautions";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { placeWords } from "../route-chart/words";
@@ -34,23 +34,59 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
         </p>
       )}
       <p className="pb-2 text-[16px]">
-        {left > 0 ? `about ${clock.near(step.end, now)}, in ${spokenDuration(left)}` : left === 0 ? "due now" : `due since ${clock.near(step.end, now)}`}
-        {step.checkFrom !== undefined && now < step.start + step.checkFrom ? `; first look ${clock.near(step.start + step.checkFrom, now)}` : ""}
+        {left > 0
+          ? `about ${clock.near(step.end, now)}, in ${spokenDuration(left)}`
+          : left === 0
+            ? "due now"
+            : `due since ${clock.near(step.end, now)}`}
+        {step.checkFrom !== undefined && now < step.start + step.checkFrom
+          ? `; first look ${clock.near(step.start + step.checkFrom, now)}`
+          : ""}
       </p>
       <div className="flex flex-wrap gap-2.5">
         <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
           {busy ? "Writing it down" : "Done"}
         </button>
         {[10, 30].map((minutes) => (
-          <button key={minutes} type="button" className={BIG} disabled={busy} onClick={() => onPress("estimate", Math.max(left, 0) + minutes)} aria-label={`${step.name}: not yet, ${minutes} minutes more`}>
+          <button
+            key={minutes}
+            type="button"
+            className={BIG}
+            disabled={busy}
+            onClick={() => onPress("estimate", Math.max(left, 0) + minutes)}
+            aria-label={`${step.name}: not yet, ${minutes} minutes more`}
+          >
             {minutes} min more
           </button>
         ))}
-        <button type="button" className="link min-h-[56px] px-2" disabled={busy} onClick={() => onPress("withdrawn")} aria-label={`Take back: ${step.name}`}>
+        <button
+          type="button"
+          className="link min-h-[56px] px-2"
+          disabled={busy}
+          onClick={() => onPress("withdrawn")}
+          aria-label={`Take back: ${step.name}`}
+        >
           take back
         </button>
       </div>
     </article>
+  );
+}
+
+/** A step that runs for hours with nobody's hands. */
+export function AloneRow({ step, component, now, clock, busy, onPress }: CardProps) {
+  return (
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-t border-rule py-1.5" aria-label={`Running: ${step.name}`}>
+      <span>
+        <span className="text-[17px] font-medium">{step.name}</span> <span className="text-[14px] text-quiet">{lower(component)}</span>
+        <span className="block text-[15px]">
+          {step.cue ? `until ${step.cue}, ` : ""}about {clock.near(step.end, now)}
+        </span>
+      </span>
+      <button type="button" className="act min-h-[56px] px-5 text-[17px]" disabled={busy} onClick={() => onPress("ended")}>
+        Done
+      </button>
+    </li>
   );
 }
 
@@ -61,10 +97,13 @@ export function DueCard({ step, component, now, clock, busy, onPress }: CardProp
   return (
     <article aria-label={`${late >= -5 ? "Due" : "Next"}: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
       <p className="text-[14px] text-quiet">
-        {component}, {late > 0 ? `due since ${clock.near(step.start, now)}` : late >= -5 ? "now" : clock.dayTime(step.start)}; {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(step)}
+        {component}, {late > 0 ? `due since ${clock.near(step.start, now)}` : late >= -5 ? "now" : clock.dayTime(step.start)};{" "}
+        {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(step)}
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
-      {step.takes.length > 0 && <p className="text-[16px]">with {step.takes.map((t) => `${t.amount} ${lower(t.name)}`.trim()).join(", ")}</p>}
+      {step.takes.length > 0 && (
+        <p className="text-[16px]">with {step.takes.map((t) => `${t.amount} ${lower(t.name)}`.trim()).join(", ")}</p>
+      )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
       {cautions.map((c) => (
         <p key={c.id} className="my-1 max-w-[60ch] border-l-[3px] border-beet pl-3 text-[14px]">

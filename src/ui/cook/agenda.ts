@@ -37,9 +37,11 @@ export function marksOf(plan: PlanView, now: number): DialMark[] {
     if (step.state === "planned") marks.push({ at: Math.max(step.start, now), step, what: step.name, kind: "start" });
     for (const round of step.rounds) marks.push({ at: round.at, step, what: round.what, kind: "round" });
     if (step.state === "running" && step.checkFrom !== undefined) {
-      for (let at = step.start + step.checkFrom; at < step.end; at += step.checkEvery ?? 10_000) marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
+      for (let at = step.start + step.checkFrom; at < step.end; at += step.checkEvery ?? 10_000)
+        marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
     }
-    if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands")) marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });
+    if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands"))
+      marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });
   }
   return marks.filter((m) => m.at >= now && m.at < now + 60).sort((a, b) => a.at - b.at || (a.kind < b.kind ? -1 : 1));
 }

@@ -29,17 +29,28 @@ export function addPress(slug: string, press: Press): void {
   keep(slug, [...waitingPresses(slug), press]);
 }
 
-export type Delivery = { readonly status: "delivered"; readonly plan: string } | { readonly status: "waiting" } | { readonly status: "refused"; readonly message: string };
+export type Delivery =
+  | { readonly status: "delivered"; readonly plan: string }
+  | { readonly status: "waiting" }
+  | { readonly status: "refused"; readonly message: string };
 
 /** Sends what waits, oldest first. A refusal by the server drops that press and says why; no answer leaves all waiting. */
 export async function deliver(slug: string): Promise<Delivery> {
   let plan = "";
   for (let press = waitingPresses(slug)[0]; press; press = waitingPresses(slug)[0]) {
     const late = Math.round((Date.now() - press.pressedAt) / 60_000);
-    const answer = await ask(`/api/dishes/${slug}/events`, "POST", { key: press.key, kind: press.kind, step: press.step, inMinutes: press.inMinutes - late });
+    const answer = await ask(`/api/dishes/${slug}/events`, "POST", {
+      key: press.key,
+      kind: press.kind,
+      step: press.step,
+      inMinutes: press.inMinutes - late,
+    });
     if (answer.status === 0 || answer.status >= 500) return { status: "waiting" };
     const key = press.key;
-    keep(slug, waitingPresses(slug).filter((p) => p.key !== key));
+    keep(
+      slug,
+      waitingPresses(slug).filter((p) => p.key !== key),
+    );
     if (!answer.ok) return { status: "refused", message: answer.body.message ?? "The server did not take it." };
     plan = String(answer.body.plan ?? "");
   }

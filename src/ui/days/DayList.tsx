@@ -21,7 +21,10 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
               </h3>
               <ul>
                 {part.entries.map((entry) => (
-                  <li key={`${entry.at} ${entry.step.ref} ${entry.what}`} className="grid grid-cols-[3.6rem_1fr] gap-x-3 border-t border-rule py-1 first:border-t-0">
+                  <li
+                    key={`${entry.at} ${entry.step.ref} ${entry.what}`}
+                    className="grid grid-cols-[3.6rem_1fr] gap-x-3 border-t border-rule py-1 first:border-t-0"
+                  >
                     <span className="clock text-[14px]">{clock.time(entry.at)}</span>
                     <span>
                       <span className="font-medium">{entry.what === "end" ? `${entry.step.name}: see it out` : entry.step.name}</span>
@@ -29,11 +32,18 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                         {" "}
                         {lower(component(entry.step.component))}
                         {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
-                        {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands") ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${clock.near(entry.step.end, entry.at)}` : ""}
+                        {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
+                          ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${clock.near(entry.step.end, entry.at)}`
+                          : ""}
                         {entry.step.place !== "counter" ? `, ${placeWords(entry.step)}` : ""}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}
                       </span>
-                      {entry.step.cue && (entry.what === "end" || entry.step.attention === "hands" || entry.minutes === 0) && <span className="block text-[13.5px]">until {entry.step.cue}{entry.step.probeC ? `, ${entry.step.probeC} °C` : ""}</span>}
+                      {entry.step.cue && (entry.what === "end" || entry.step.attention === "hands" || entry.minutes === 0) && (
+                        <span className="block text-[13.5px]">
+                          until {entry.step.cue}
+                          {entry.step.probeC ? `, ${entry.step.probeC} °C` : ""}
+                        </span>
+                      )}
                     </span>
                   </li>
                 ))}
@@ -46,7 +56,8 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
               <ul className="text-[14px]">
                 {day.rounds.map((round) => (
                   <li key={`${round.step.ref} ${round.what}`}>
-                    {component(round.step.component)}: {round.what} <span className="clock text-[13px] text-quiet">{round.at.map((m) => clock.time(m)).join(" · ")}</span>
+                    {component(round.step.component)}: {round.what}{" "}
+                    <span className="clock text-[13px] text-quiet">{round.at.map((m) => clock.time(m)).join(" · ")}</span>
                   </li>
                 ))}
               </ul>

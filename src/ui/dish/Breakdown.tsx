@@ -1,8 +1,8 @@
-import { lower } from "@/core/sheets/sentence";
-import { dishModel, type Component, type Dish, type Hold, type Method, type Step } from "@/core/dish/model";
+import { type Component, type Dish, dishModel, type Hold, type Method, type Step } from "@/core/dish/model";
 import type { DishFile } from "@/core/dish/schema";
 import { cautionOf, LOCAL_CODES_FIRST } from "@/core/safety/cautions";
 import { ingredientRows, type OutputRow, outputRows } from "@/core/sheets/breakdown";
+import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { colourOf } from "../route-chart/colours";
 
@@ -12,7 +12,13 @@ export function Breakdown({ document, chosen }: { document: DishFile; chosen: Re
   return (
     <div>
       {dish.components.map((component) => (
-        <section key={component.id} id={component.id} aria-labelledby={`${component.id}-name`} className="scroll-mt-4 border-t-2 py-4" style={{ borderColor: colourOf(component.kind) }}>
+        <section
+          key={component.id}
+          id={component.id}
+          aria-labelledby={`${component.id}-name`}
+          className="scroll-mt-4 border-t-2 py-4"
+          style={{ borderColor: colourOf(component.kind) }}
+        >
           <div className="flex flex-wrap items-baseline gap-x-3">
             <h2 id={`${component.id}-name`} className="text-[22px]" style={{ color: colourOf(component.kind) }}>
               {component.name}
@@ -59,7 +65,10 @@ function isChosen(component: Component, method: Method, index: number, chosen: R
 }
 
 function span(method: Method): string {
-  const hands = method.steps.reduce((sum, s) => sum + (s.attention === "hands" ? s.time.likely * s.batches : (s.handsStart + s.handsEnd) * s.batches), 0);
+  const hands = method.steps.reduce(
+    (sum, s) => sum + (s.attention === "hands" ? s.time.likely * s.batches : (s.handsStart + s.handsEnd) * s.batches),
+    0,
+  );
   return `${method.steps.length} steps, ${spokenDuration(hands)} by hand`;
 }
 
@@ -109,7 +118,9 @@ function OutputView({ output, own }: { output: OutputRow; own: string }) {
     <div className="border-t border-rule py-1 text-[14px] first:border-t-0">
       <p>
         <span className="clock text-[13px]">{output.amount}</span> {output.name}
-        <span className={`text-[13px] ${output.left === "nobody takes it" ? "text-saffron-ink" : "text-quiet"}`}>{output.left ? `, ${output.left}` : ""}</span>
+        <span className={`text-[13px] ${output.left === "nobody takes it" ? "text-saffron-ink" : "text-quiet"}`}>
+          {output.left ? `, ${output.left}` : ""}
+        </span>
       </p>
       {output.takers.map((t) => (
         <p key={t.component + t.step} className="text-[13px] text-quiet">
@@ -126,7 +137,14 @@ function OutputView({ output, own }: { output: OutputRow; own: string }) {
 }
 
 function holdWords(h: Hold): string {
-  const where = h.place === "counter" ? "on the counter" : h.place === "hot" ? "kept hot" : h.place === "cellar" ? "in the larder" : `in the ${h.place}`;
+  const where =
+    h.place === "counter"
+      ? "on the counter"
+      : h.place === "hot"
+        ? "kept hot"
+        : h.place === "cellar"
+          ? "in the larder"
+          : `in the ${h.place}`;
   const least = h.min ? `at least ${spokenDuration(h.min)}, ` : "";
   const best = h.best ? `best ${spokenDuration(h.best[0])} to ${spokenDuration(h.best[1])}, ` : "";
   const most = h.max === undefined ? "as long as you like" : `${spokenDuration(h.max)} at most${h.limit === "safety" ? " (safety)" : ""}`;
@@ -136,8 +154,13 @@ function holdWords(h: Hold): string {
 function StepRow({ step }: { step: Step }) {
   const { time, file } = step;
   const length = time.min === time.max ? spokenDuration(time.likely) : `${spokenDuration(time.min)} to ${spokenDuration(time.max)}`;
-  const hands = step.attention === "hands" ? "by hand" : `${step.attention === "nearby" ? "nearby" : "alone"}${step.handsStart + step.handsEnd ? `, ${spokenDuration(step.handsStart + step.handsEnd)} by hand` : ""}`;
-  const with_ = step.uses.filter((u) => u.what !== "burner").map((u) => (u.what === "oven" ? `oven ${u.tempC} °C` : u.litres ? `${u.what} ${Number(u.litres.toPrecision(2))} L` : u.what));
+  const hands =
+    step.attention === "hands"
+      ? "by hand"
+      : `${step.attention === "nearby" ? "nearby" : "alone"}${step.handsStart + step.handsEnd ? `, ${spokenDuration(step.handsStart + step.handsEnd)} by hand` : ""}`;
+  const with_ = step.uses
+    .filter((u) => u.what !== "burner")
+    .map((u) => (u.what === "oven" ? `oven ${u.tempC} °C` : u.litres ? `${u.what} ${Number(u.litres.toPrecision(2))} L` : u.what));
   const cautions = (file.danger ?? []).flatMap((id) => cautionOf(id) ?? []);
   return (
     <li className="border-t border-rule py-1.5 first:border-t-0">
@@ -161,11 +184,15 @@ function StepRow({ step }: { step: Step }) {
           </span>
         ))}
         {with_.length > 0 && <span className="text-quiet">{with_.join(", ")}. </span>}
-        {step.links.filter((l) => l.max !== undefined || l.min).map((l) => (
-          <span key={l.step} className="text-quiet">
-            {l.max === 0 ? "At once. " : `${l.min ? `After ${spokenDuration(l.min)}` : ""}${l.max !== undefined ? `${l.min ? ", within" : "Within"} ${spokenDuration(l.max)}` : ""}. `}
-          </span>
-        ))}
+        {step.links
+          .filter((l) => l.max !== undefined || l.min)
+          .map((l) => (
+            <span key={l.step} className="text-quiet">
+              {l.max === 0
+                ? "At once. "
+                : `${l.min ? `After ${spokenDuration(l.min)}` : ""}${l.max !== undefined ? `${l.min ? ", within" : "Within"} ${spokenDuration(l.max)}` : ""}. `}
+            </span>
+          ))}
         {file.note && <span className="text-quiet">{file.note}</span>}
       </div>
       {cautions.map((c) => (

@@ -24,7 +24,11 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
   }, [serves, serveAt]);
   const changed = Number(guests) !== serves || when !== serveAt;
   const send = async () => {
-    const answer = await ask(`/api/dishes/${slug}`, "PATCH", { version, ...(Number(guests) !== serves ? { serves: Number(guests) } : {}), ...(when !== serveAt ? { serveAt: when } : {}) });
+    const answer = await ask(`/api/dishes/${slug}`, "PATCH", {
+      version,
+      ...(Number(guests) !== serves ? { serves: Number(guests) } : {}),
+      ...(when !== serveAt ? { serveAt: when } : {}),
+    });
     setProblem(answer.ok ? undefined : reason(answer));
     if (answer.ok) toast("Amounts and timetable follow");
     router.refresh();
@@ -39,11 +43,25 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
     >
       <label className="text-[13.5px] text-quiet">
         Guests
-        <input className="field clock mt-0.5 block w-20 text-ink" type="number" min={1} max={500} value={guests} onChange={(e) => setGuests(e.target.value)} required />
+        <input
+          className="field clock mt-0.5 block w-20 text-ink"
+          type="number"
+          min={1}
+          max={500}
+          value={guests}
+          onChange={(e) => setGuests(e.target.value)}
+          required
+        />
       </label>
       <label className="text-[13.5px] text-quiet">
         At the table
-        <input className="field clock mt-0.5 block text-ink" type="datetime-local" value={when} onChange={(e) => setWhen(e.target.value)} required />
+        <input
+          className="field clock mt-0.5 block text-ink"
+          type="datetime-local"
+          value={when}
+          onChange={(e) => setWhen(e.target.value)}
+          required
+        />
       </label>
       <button type="submit" className="act" data-main={changed || undefined} disabled={!changed}>
         Change

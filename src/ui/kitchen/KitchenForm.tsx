@@ -3,9 +3,9 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { Plus, X } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import { type Control, useFieldArray, useForm, type UseFormRegister } from "react-hook-form";
+import { type Control, type UseFormRegister, useFieldArray, useForm } from "react-hook-form";
 import { toast } from "sonner";
-import { KitchenSchema, type KitchenFile } from "@/core/dish/schema";
+import { type KitchenFile, KitchenSchema } from "@/core/dish/schema";
 import { ask, reason } from "../shell/ask";
 
 export interface KitchenFormProps {
@@ -38,7 +38,11 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
 
   const save = handleSubmit(
     async (value) => {
-      const answer = await ask(`/api/dishes/${slug}/kitchen`, "PUT", { version, kitchen: withoutGaps(value as KitchenFile), label: "the kitchen" });
+      const answer = await ask(`/api/dishes/${slug}/kitchen`, "PUT", {
+        version,
+        kitchen: withoutGaps(value as KitchenFile),
+        label: "the kitchen",
+      });
       setProblem(answer.ok ? undefined : reason(answer));
       if (answer.ok) toast("Kept. The timetable follows.");
       router.refresh();
@@ -70,7 +74,21 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
             </div>
           </fieldset>
         ))}
-        <button type="button" className="act" onClick={() => cooks.append({ id: freshId("helper", cooks.fields.map((f) => f.id)), name: "Helper", hours: [{ days: "sat", from: "14:00", to: "18:00" }], away: [] } as never)}>
+        <button
+          type="button"
+          className="act"
+          onClick={() =>
+            cooks.append({
+              id: freshId(
+                "helper",
+                cooks.fields.map((f) => f.id),
+              ),
+              name: "Helper",
+              hours: [{ days: "sat", from: "14:00", to: "18:00" }],
+              away: [],
+            } as never)
+          }
+        >
           <Plus size={16} aria-hidden="true" /> A helper
         </button>
       </section>
@@ -100,11 +118,25 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
                   </td>
                   {(["count", "litres", "racks"] as const).map((key) => (
                     <td key={key} className="pr-3">
-                      <input className="field clock w-20" type="number" step="any" min={0} aria-label={`${key} of ${thing}`} {...register(`equipment.${i}.${key}`, { setValueAs: (v) => (v === "" || v === undefined || v === null ? undefined : Number(v)) })} />
+                      <input
+                        className="field clock w-20"
+                        type="number"
+                        step="any"
+                        min={0}
+                        aria-label={`${key} of ${thing}`}
+                        {...register(`equipment.${i}.${key}`, {
+                          setValueAs: (v) => (v === "" || v === undefined || v === null ? undefined : Number(v)),
+                        })}
+                      />
                     </td>
                   ))}
                   <td>
-                    <button type="button" className="p-2 text-quiet hover:text-beet" aria-label={`Take out ${thing}`} onClick={() => equipment.remove(i)}>
+                    <button
+                      type="button"
+                      className="p-2 text-quiet hover:text-beet"
+                      aria-label={`Take out ${thing}`}
+                      onClick={() => equipment.remove(i)}
+                    >
                       <X size={16} aria-hidden="true" />
                     </button>
                   </td>
@@ -113,7 +145,21 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
             })}
           </tbody>
         </table>
-        <button type="button" className="act mt-3" onClick={() => equipment.append({ id: freshId("pot", (kitchen.equipment ?? []).map((e) => e.id)), kind: "pot", name: "Another pot", litres: 5 } as never)}>
+        <button
+          type="button"
+          className="act mt-3"
+          onClick={() =>
+            equipment.append({
+              id: freshId(
+                "pot",
+                (kitchen.equipment ?? []).map((e) => e.id),
+              ),
+              kind: "pot",
+              name: "Another pot",
+              litres: 5,
+            } as never)
+          }
+        >
           <Plus size={16} aria-hidden="true" /> Another thing
         </button>
       </section>
@@ -131,7 +177,12 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
         </section>
       )}
       <div className="sticky bottom-0 mt-8 flex items-center gap-4 border-t border-rule bg-paper py-3">
-        <button type="submit" className="act" data-main={formState.isDirty || undefined} disabled={!formState.isDirty || formState.isSubmitting}>
+        <button
+          type="submit"
+          className="act"
+          data-main={formState.isDirty || undefined}
+          disabled={!formState.isDirty || formState.isSubmitting}
+        >
           Keep the kitchen so
         </button>
         {formState.isDirty && (
@@ -151,7 +202,17 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
 
 type HoursName = `cooks.${number}.hours` | `cooks.${number}.awake` | `cooks.${number}.away`;
 
-function HoursList({ control, register, name, title }: { control: Control<Form>; register: UseFormRegister<Form>; name: HoursName; title: string }) {
+function HoursList({
+  control,
+  register,
+  name,
+  title,
+}: {
+  control: Control<Form>;
+  register: UseFormRegister<Form>;
+  name: HoursName;
+  title: string;
+}) {
   const { fields, append, remove } = useFieldArray({ control, name: name as `cooks.${number}.hours` });
   const cook = Number(name.split(".")[1]) + 1;
   return (
@@ -164,16 +225,30 @@ function HoursList({ control, register, name, title }: { control: Control<Form>;
         return (
           <div key={field.id} className={`mb-1 flex items-center gap-1 ${dated ? "flex-wrap" : ""}`}>
             {!dated && <input className="field w-[5rem]" aria-label={`${label}: days`} {...register(`${path}.days`)} />}
-            <input className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`} type={dated ? "datetime-local" : "text"} aria-label={`${label}: from`} {...register(`${path}.from`)} />
+            <input
+              className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`}
+              type={dated ? "datetime-local" : "text"}
+              aria-label={`${label}: from`}
+              {...register(`${path}.from`)}
+            />
             <span className="text-quiet">to</span>
-            <input className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`} type={dated ? "datetime-local" : "text"} aria-label={`${label}: to`} {...register(`${path}.to`)} />
+            <input
+              className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`}
+              type={dated ? "datetime-local" : "text"}
+              aria-label={`${label}: to`}
+              {...register(`${path}.to`)}
+            />
             <button type="button" className="p-1 text-quiet hover:text-beet" aria-label={`${label}: take out`} onClick={() => remove(i)}>
               <X size={15} aria-hidden="true" />
             </button>
           </div>
         );
       })}
-      {fields.length === 0 && <p className="text-[13.5px] text-quiet">{title === "Works with the hands" ? "whenever awake" : title === "Awake" ? "07:00 to 23:00" : "never"}</p>}
+      {fields.length === 0 && (
+        <p className="text-[13.5px] text-quiet">
+          {title === "Works with the hands" ? "whenever awake" : title === "Awake" ? "07:00 to 23:00" : "never"}
+        </p>
+      )}
       <button type="button" className="link text-[13.5px]" onClick={() => append({ days: "sat-sun", from: "09:00", to: "17:00" } as never)}>
         another line
       </button>
@@ -193,7 +268,12 @@ const asForm = (kitchen: KitchenFile): Form => kitchen as unknown as Form;
 function withoutGaps(kitchen: KitchenFile): KitchenFile {
   const clean = (value: unknown): unknown => {
     if (Array.isArray(value)) return value.map(clean);
-    if (typeof value === "object" && value !== null) return Object.fromEntries(Object.entries(value).filter(([k, v]) => v !== undefined && !((k === "hours" || k === "awake") && Array.isArray(v) && v.length === 0)).map(([k, v]) => [k, clean(v)]));
+    if (typeof value === "object" && value !== null)
+      return Object.fromEntries(
+        Object.entries(value)
+          .filter(([k, v]) => v !== undefined && !((k === "hours" || k === "awake") && Array.isArray(v) && v.length === 0))
+          .map(([k, v]) => [k, clean(v)]),
+      );
     return value;
   };
   return clean(kitchen) as KitchenFile;

@@ -1,11 +1,11 @@
 "use client";
-import { lower } from "@/core/sheets/sentence";
 import { useEffect, useRef } from "react";
 import type { PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
+import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
-import { PLACE_NAMES } from "./RouteChart";
 import { HoldWindow } from "./HoldWindow";
+import { PLACE_NAMES } from "./RouteChart";
 import { handsWords, placeWords } from "./words";
 
 export interface ComponentPanelProps {
@@ -23,7 +23,9 @@ export function ComponentPanel({ plan, component, focused, clock, onSelect }: Co
   const view = plan.components.find((c) => c.id === component);
   const rows: Row[] = [
     ...plan.steps.filter((s) => s.component === component).map((step) => ({ at: step.start, order: 1, step })),
-    ...plan.waits.filter((w) => w.component === component && (w.to - w.from >= 20 || toOther(w))).map((wait) => ({ at: wait.from, order: 0, wait })),
+    ...plan.waits
+      .filter((w) => w.component === component && (w.to - w.from >= 20 || toOther(w)))
+      .map((wait) => ({ at: wait.from, order: 0, wait })),
   ].sort((a, b) => a.at - b.at || a.order - b.order);
   const here = useRef<HTMLLIElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: scrolls when the focus moves
@@ -42,14 +44,23 @@ export function ComponentPanel({ plan, component, focused, clock, onSelect }: Co
       <ol className="max-h-[64vh] overflow-y-auto" tabIndex={-1}>
         {rows.map((row) =>
           "step" in row ? (
-            <li key={row.step.ref} ref={row.step.ref === focused ? here : undefined} className={`grid grid-cols-[78px_1fr] gap-x-2 border-t border-rule px-1.5 py-1.5 ${row.step.ref === focused ? "bg-saffron-wash" : ""}`}>
+            <li
+              key={row.step.ref}
+              ref={row.step.ref === focused ? here : undefined}
+              className={`grid grid-cols-[78px_1fr] gap-x-2 border-t border-rule px-1.5 py-1.5 ${row.step.ref === focused ? "bg-saffron-wash" : ""}`}
+            >
               <span className="clock text-[13px] whitespace-nowrap">{clock.dayTime(row.step.start)}</span>
               <span>
-                <button type="button" className="cursor-pointer text-left text-[14.5px] leading-snug hover:underline" onClick={() => onSelect(component, row.step.ref)}>
+                <button
+                  type="button"
+                  className="cursor-pointer text-left text-[14.5px] leading-snug hover:underline"
+                  onClick={() => onSelect(component, row.step.ref)}
+                >
                   {row.step.name}
                 </button>
                 <span className="block text-[12.5px] text-quiet">
-                  {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(row.step)}; {handsWords(row.step, plan)}
+                  {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(row.step)};{" "}
+                  {handsWords(row.step, plan)}
                 </span>
                 {row.step.ref === focused && <StepDetails step={row.step} />}
               </span>
@@ -59,7 +70,9 @@ export function ComponentPanel({ plan, component, focused, clock, onSelect }: Co
               <div className="grid grid-cols-[78px_1fr] gap-x-2">
                 <span className="clock text-[13px] text-quiet">{spokenDuration(row.wait.to - row.wait.from)}</span>
                 <span className="text-[13.5px] text-quiet italic">
-                  {row.wait.to > row.wait.from ? `${row.wait.place === "counter" ? "on the counter" : `in the ${PLACE_NAMES[row.wait.place]}`}` : "at once"}
+                  {row.wait.to > row.wait.from
+                    ? `${row.wait.place === "counter" ? "on the counter" : `in the ${PLACE_NAMES[row.wait.place]}`}`
+                    : "at once"}
                   {toOther(row.wait) ? `, for ${lower(nameOf(row.wait.toStep))}` : ""}
                 </span>
               </div>
@@ -79,9 +92,23 @@ const toOther = (w: WaitView) => w.fromStep.split(".")[0] !== w.toStep.split("."
 function StepDetails({ step }: { step: StepView }) {
   return (
     <span className="mt-1 block text-[13px]">
-      {step.cue && <span className="block">Done when: {step.cue}{step.probeC ? `, ${step.probeC} °C` : ""}.</span>}
-      {step.uncertain && <span className="block text-quiet">Between {spokenDuration(step.uncertain[0])} and {spokenDuration(step.uncertain[2])}, most often {spokenDuration(step.uncertain[1])}.</span>}
-      {step.rounds.length > 0 && <span className="block text-quiet">{step.rounds.length} rounds: {step.rounds[0]?.what}.</span>}
+      {step.cue && (
+        <span className="block">
+          Done when: {step.cue}
+          {step.probeC ? `, ${step.probeC} °C` : ""}.
+        </span>
+      )}
+      {step.uncertain && (
+        <span className="block text-quiet">
+          Between {spokenDuration(step.uncertain[0])} and {spokenDuration(step.uncertain[2])}, most often{" "}
+          {spokenDuration(step.uncertain[1])}.
+        </span>
+      )}
+      {step.rounds.length > 0 && (
+        <span className="block text-quiet">
+          {step.rounds.length} rounds: {step.rounds[0]?.what}.
+        </span>
+      )}
       {step.equipment.length > 0 && <span className="block text-quiet">With {step.equipment.map((e) => e.toLowerCase()).join(", ")}.</span>}
       {step.note && <span className="block text-quiet">{step.note}</span>}
     </span>

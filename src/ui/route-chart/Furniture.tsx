@@ -6,7 +6,17 @@ import { PLACE_NAMES } from "./RouteChart";
 const COLD = new Set(["freezer", "fridge", "cellar"]);
 
 /** What stands still behind the lines: places, days, pleats, hours, the table, the hands strip. */
-export function Furniture({ geometry, plan, clock, onPleat }: { geometry: Geometry; plan: PlanView; clock: WallClock; onPleat: (from: number) => void }) {
+export function Furniture({
+  geometry,
+  plan,
+  clock,
+  onPleat,
+}: {
+  geometry: Geometry;
+  plan: PlanView;
+  clock: WallClock;
+  onPleat: (from: number) => void;
+}) {
   const { bands, width, tableY, handsY } = geometry;
   const right = width - 30;
   const cooks = plan.cooks.filter((c) => plan.steps.some((s) => s.hands.some((h) => h.cook === c.id)));
@@ -14,9 +24,23 @@ export function Furniture({ geometry, plan, clock, onPleat }: { geometry: Geomet
     <g>
       {bands.map((band) => (
         <g key={band.place}>
-          <rect x={LEFT} y={band.y0} width={right - LEFT} height={band.y1 - band.y0} fill={COLD.has(band.place) ? "var(--cold-wash)" : band.place === "counter" ? "transparent" : "var(--warm-wash)"} />
+          <rect
+            x={LEFT}
+            y={band.y0}
+            width={right - LEFT}
+            height={band.y1 - band.y0}
+            fill={COLD.has(band.place) ? "var(--cold-wash)" : band.place === "counter" ? "transparent" : "var(--warm-wash)"}
+          />
           <line x1={LEFT} x2={right} y1={band.y1 + 2} y2={band.y1 + 2} stroke="var(--rule)" />
-          <text x={LEFT - 10} y={(band.y0 + band.y1) / 2 + 4} textAnchor="end" fontSize={11} letterSpacing="0.07em" fill="var(--quiet)" fontVariant="small-caps">
+          <text
+            x={LEFT - 10}
+            y={(band.y0 + band.y1) / 2 + 4}
+            textAnchor="end"
+            fontSize={11}
+            letterSpacing="0.07em"
+            fill="var(--quiet)"
+            fontVariant="small-caps"
+          >
             {PLACE_NAMES[band.place]}
           </text>
           {band.scale.map((mark) => (
@@ -39,16 +63,40 @@ export function Furniture({ geometry, plan, clock, onPleat }: { geometry: Geomet
       ))}
       {geometry.pleats.map((pleat) => (
         // biome-ignore lint/a11y/noStaticElementInteractions: unfolding is also a button of the page
-        // biome-ignore lint/a11y/useKeyWithClickEvents: unfolding is also a button of the page
         <g key={pleat.from} onClick={() => onPleat(pleat.from)} style={{ cursor: "pointer" }} data-pleat={pleat.from}>
-          <rect x={pleat.x0 + 1} y={TOP - 8} width={pleat.x1 - pleat.x0 - 2} height={tableY - TOP + 8} fill={pleat.night ? "var(--night-wash)" : "var(--fold-wash)"} fillOpacity={0.88} />
+          <rect
+            x={pleat.x0 + 1}
+            y={TOP - 8}
+            width={pleat.x1 - pleat.x0 - 2}
+            height={tableY - TOP + 8}
+            fill={pleat.night ? "var(--night-wash)" : "var(--fold-wash)"}
+            fillOpacity={0.88}
+          />
           {[0.33, 0.67].map((share) => (
-            <line key={share} x1={pleat.x0 + (pleat.x1 - pleat.x0) * share} x2={pleat.x0 + (pleat.x1 - pleat.x0) * share} y1={TOP - 8} y2={tableY} stroke="var(--rule)" strokeOpacity={0.7} />
+            <line
+              key={share}
+              x1={pleat.x0 + (pleat.x1 - pleat.x0) * share}
+              x2={pleat.x0 + (pleat.x1 - pleat.x0) * share}
+              y1={TOP - 8}
+              y2={tableY}
+              stroke="var(--rule)"
+              strokeOpacity={0.7}
+            />
           ))}
-          <text transform={`translate(${(pleat.x0 + pleat.x1) / 2 + 4} ${tableY - 8}) rotate(-90)`} fontSize={11} fill={pleat.night ? "var(--night)" : "var(--quiet)"}>
+          <text
+            transform={`translate(${(pleat.x0 + pleat.x1) / 2 + 4} ${tableY - 8}) rotate(-90)`}
+            fontSize={11}
+            fill={pleat.night ? "var(--night)" : "var(--quiet)"}
+          >
             {pleat.text}
           </text>
-          {pleat.night && <path transform={`translate(${(pleat.x0 + pleat.x1) / 2 - 5} 32)`} d="M8.5 0.8a5 5 0 1 0 0 9.4a4.2 4.2 0 0 1 0-9.4z" fill="var(--night)" />}
+          {pleat.night && (
+            <path
+              transform={`translate(${(pleat.x0 + pleat.x1) / 2 - 5} 32)`}
+              d="M8.5 0.8a5 5 0 1 0 0 9.4a4.2 4.2 0 0 1 0-9.4z"
+              fill="var(--night)"
+            />
+          )}
         </g>
       ))}
       {geometry.days.map((day) => (
@@ -64,7 +112,17 @@ export function Furniture({ geometry, plan, clock, onPleat }: { geometry: Geomet
         <g key={serving.at}>
           <line x1={serving.x} x2={serving.x} y1={serving.y} y2={tableY} stroke="var(--ink)" strokeWidth={serving.main ? 3.6 : 2} />
           {serving.main && (
-            <text x={serving.x + 5} y={tableY - 8} textAnchor="end" fontSize={24} fontWeight={650} fontFamily="var(--font-serif)" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--paper)", strokeWidth: 5 }} dx={-9}>
+            <text
+              x={serving.x + 5}
+              y={tableY - 8}
+              textAnchor="end"
+              fontSize={24}
+              fontWeight={650}
+              fontFamily="var(--font-serif)"
+              fill="var(--ink)"
+              style={{ paintOrder: "stroke", stroke: "var(--paper)", strokeWidth: 5 }}
+              dx={-9}
+            >
               {clock.time(serving.at)}
             </text>
           )}
@@ -81,7 +139,16 @@ export function Furniture({ geometry, plan, clock, onPleat }: { geometry: Geomet
       {geometry.hands.map((bar) => {
         const height = (bar.minutes / bar.of) * 20;
         const y = handsY[bar.cook] ?? 0;
-        return <rect key={`${bar.cook} ${bar.x0}`} x={bar.x0} y={y - height} width={Math.max(1.5, bar.x1 - bar.x0 - 1)} height={height} fill="var(--saffron)" />;
+        return (
+          <rect
+            key={`${bar.cook} ${bar.x0}`}
+            x={bar.x0}
+            y={y - height}
+            width={Math.max(1.5, bar.x1 - bar.x0 - 1)}
+            height={height}
+            fill="var(--saffron)"
+          />
+        );
       })}
     </g>
   );

@@ -11,7 +11,9 @@ export function HoldWindow({ wait }: { wait: WaitView }) {
   const words = [
     window.min ? `least ${spokenDuration(window.min)}` : undefined,
     window.best ? `best ${spokenDuration(window.best[0])} to ${spokenDuration(window.best[1])}` : undefined,
-    window.max !== undefined ? `longest ${spokenDuration(window.max)}, ${window.limit === "safety" ? "for safety" : "for quality"}` : undefined,
+    window.max !== undefined
+      ? `longest ${spokenDuration(window.max)}, ${window.limit === "safety" ? "for safety" : "for quality"}`
+      : undefined,
   ].filter((w) => w !== undefined);
   return (
     <div>
@@ -20,7 +22,16 @@ export function HoldWindow({ wait }: { wait: WaitView }) {
         <line x1={at(window.min)} x2={at(window.max ?? end)} y1={15} y2={15} stroke="var(--quiet)" strokeWidth={2} />
         {window.best && <line x1={at(window.best[0])} x2={at(window.best[1])} y1={15} y2={15} stroke="var(--leaf)" strokeWidth={6} />}
         {window.min > 0 && <line x1={at(window.min)} x2={at(window.min)} y1={9} y2={21} stroke="var(--ink)" strokeWidth={1.6} />}
-        {window.max !== undefined && <line x1={at(window.max)} x2={at(window.max)} y1={8} y2={22} stroke={window.limit === "safety" ? "var(--beet)" : "var(--quiet)"} strokeWidth={window.limit === "safety" ? 2.6 : 1.4} />}
+        {window.max !== undefined && (
+          <line
+            x1={at(window.max)}
+            x2={at(window.max)}
+            y1={8}
+            y2={22}
+            stroke={window.limit === "safety" ? "var(--beet)" : "var(--quiet)"}
+            strokeWidth={window.limit === "safety" ? 2.6 : 1.4}
+          />
+        )}
         <path d={`M${at(length) - 5} 1h10l-5 8z`} fill="var(--saffron)" />
       </svg>
       <p className="text-[12.5px] text-quiet">{words.join("; ")}</p>

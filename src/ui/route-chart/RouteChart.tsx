@@ -1,6 +1,6 @@
 "use client";
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
-import { PLACES, type PlanView } from "@/core/sheets/plan-view";
+import type { PLACES, PlanView } from "@/core/sheets/plan-view";
 import { axisX } from "@/core/time/folded-axis";
 import type { WallClock } from "@/core/time/wall-clock";
 import { colourOf } from "./colours";
@@ -32,7 +32,7 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
     if (!element) return;
     const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(640, Math.floor(entry.contentRect.width))));
     watch.observe(element);
-    const measure = () => setFit(window.innerHeight - element.getBoundingClientRect().top - window.scrollY - 92);
+    const measure = () => setFit(window.innerHeight - element.getBoundingClientRect().top - window.scrollY - 104);
     measure();
     window.addEventListener("resize", measure);
     return () => {
@@ -43,8 +43,12 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
 
   // True scale gets the room that it needs and scrolls; folded time fits the page.
   const span = trueScale ? Math.max(width, ((plan.ends - plan.begins) / 60) * 24) : width;
-  const geometry = useMemo(() => routeGeometry(plan, { width: span, open: trueScale ? "all" : open, clock, fit }), [plan, span, open, trueScale, clock, fit]);
-  const toggle = (from: number) => setOpen((before) => (before.has(from) ? new Set([...before].filter((f) => f !== from)) : new Set([...before, from])));
+  const geometry = useMemo(
+    () => routeGeometry(plan, { width: span, open: trueScale ? "all" : open, clock, fit, now }),
+    [plan, span, open, trueScale, clock, fit, now],
+  );
+  const toggle = (from: number) =>
+    setOpen((before) => (before.has(from) ? new Set([...before].filter((f) => f !== from)) : new Set([...before, from])));
   const current = pointed ?? focused;
   const spoken = plan.steps.find((s) => s.ref === current);
   // The selected line lies on top.
@@ -67,14 +71,35 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
   return (
     <div ref={frame} className="relative">
       <div className={trueScale ? "overflow-x-auto" : ""}>
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: one stop for the whole chart; arrow keys walk along it and the live text below speaks */}
-        <svg width={span} height={geometry.height} viewBox={`0 0 ${span} ${geometry.height}`} role="application" aria-label="Route chart. Arrow keys walk from step to step, Enter selects a component; the list below says the same." tabIndex={0} onKeyDown={keys} className="block select-none">
+        <svg
+          width={span}
+          height={geometry.height}
+          viewBox={`0 0 ${span} ${geometry.height}`}
+          role="application"
+          aria-label="Route chart. Arrow keys walk from step to step, Enter selects a component; the list below says the same."
+          onKeyDown={keys}
+          className="block select-none"
+        >
           <Furniture geometry={geometry} plan={plan} clock={clock} onPleat={toggle} />
           {drawn.map((route) => (
-            <RouteLine key={route.id} route={route} colour={colourOf(route.kind)} quiet={isQuiet(route.id)} current={current} onPoint={setPointed} onSelect={(step) => select(route.id, step)} />
+            <RouteLine
+              key={route.id}
+              route={route}
+              colour={colourOf(route.kind)}
+              quiet={isQuiet(route.id)}
+              current={current}
+              onPoint={setPointed}
+              onSelect={(step) => select(route.id, step)}
+            />
           ))}
           {drawn.map((route) => (
-            <RouteWords key={route.id} route={route} colour={colourOf(route.kind)} quiet={isQuiet(route.id)} onSelect={(step) => select(route.id, step)} />
+            <RouteWords
+              key={route.id}
+              route={route}
+              colour={colourOf(route.kind)}
+              quiet={isQuiet(route.id)}
+              onSelect={(step) => select(route.id, step)}
+            />
           ))}
           {now > plan.begins && now < plan.ends && <NowLine geometry={geometry} now={now} />}
         </svg>
@@ -89,7 +114,7 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
 function NowLine({ geometry, now }: { geometry: Geometry; now: number }) {
   const x = LEFT + axisX(geometry.axis, now);
   return (
-    <g aria-hidden="true">
+    <g>
       <line x1={x} x2={x} y1={42} y2={geometry.tableY} stroke="var(--saffron)" strokeWidth={2} />
       <path d={`M${x - 6} 36h12l-6 9z`} fill="var(--saffron)" />
     </g>
@@ -109,9 +134,18 @@ function neighbourOf(plan: PlanView, geometry: Geometry, focused: string | undef
   if (!here) return steps[0];
   const order = geometry.routes.map((r) => r.id);
   const component = order[order.indexOf(here.component) + (key === "ArrowUp" ? -1 : 1)];
-  return steps.filter((s) => s.component === component).toSorted((a, b) => Math.abs(a.start - here.start) - Math.abs(b.start - here.start))[0];
+  return steps
+    .filter((s) => s.component === component)
+    .toSorted((a, b) => Math.abs(a.start - here.start) - Math.abs(b.start - here.start))[0];
 }
 
 export const PLACE_NAMES: Readonly<Record<(typeof PLACES)[number], string>> = {
-  freezer: "freezer", fridge: "fridge", cellar: "larder", counter: "counter", hob: "hob", oven: "oven", grill: "grill", bath: "bath",
+  freezer: "freezer",
+  fridge: "fridge",
+  cellar: "larder",
+  counter: "counter",
+  hob: "hob",
+  oven: "oven",
+  grill: "grill",
+  bath: "bath",
 };

@@ -39,18 +39,34 @@ export function ImportDish() {
       <h2 className="caps mb-1 font-sans font-normal">Bring in a dish</h2>
       <label className="block pb-2 text-[14px]">
         A dish file
-        <input type="file" accept=".json,application/json" className="mt-1 block w-full text-[13.5px] text-quiet file:mr-3 file:min-h-[36px] file:rounded file:border file:border-rim file:bg-transparent file:px-3 file:font-medium file:text-rim" onChange={async (e) => write((await e.target.files?.[0]?.text()) ?? "")} />
+        <input
+          type="file"
+          accept=".json,application/json"
+          className="mt-1 block w-full text-[13.5px] text-quiet file:mr-3 file:min-h-[36px] file:rounded file:border file:border-rim file:bg-transparent file:px-3 file:font-medium file:text-rim"
+          onChange={async (e) => write((await e.target.files?.[0]?.text()) ?? "")}
+        />
       </label>
       <label className="block text-[14px]">
         or its text
-        <textarea value={text} onChange={(e) => write(e.target.value)} rows={7} spellCheck={false} className="field clock mt-1 w-full py-1.5 text-[12.5px]" />
+        <textarea
+          value={text}
+          onChange={(e) => write(e.target.value)}
+          rows={7}
+          spellCheck={false}
+          className="field clock mt-1 w-full py-1.5 text-[12.5px]"
+        />
       </label>
       <button type="submit" className="act mt-2" data-main disabled={busy || text.trim() === ""}>
         {busy ? "Checking" : "Check it and bring it in"}
       </button>
       {answer && !answer.ok && (
         <div role="alert" className="mt-3 border-l-[3px] border-beet pl-3 text-[14px]">
-          <p>Nothing was kept. {answer.body.problems ? `${answer.body.problems.length === 1 ? "One thing is" : `${answer.body.problems.length} things are`} wrong:` : reason(answer)}</p>
+          <p>
+            Nothing was kept.{" "}
+            {answer.body.problems
+              ? `${answer.body.problems.length === 1 ? "One thing is" : `${answer.body.problems.length} things are`} wrong:`
+              : reason(answer)}
+          </p>
           <ul className="max-h-60 overflow-auto">
             {answer.body.problems?.slice(0, 60).map((p) => (
               <li key={p.path + p.message} className="py-0.5">

@@ -1,4 +1,4 @@
-import type { Conflict } from "@/server/state";
+import type { Conflict } from "@/core/sheets/conflict";
 
 /** Where no plan stands: being made, or why there is none. */
 export function NoPlan({ conflict }: { conflict: Conflict | undefined }) {
@@ -29,7 +29,9 @@ export function ConflictNote({ conflict }: { conflict: Conflict }) {
           </li>
         ))}
       </ul>
-      <p className="pt-1 text-[13.5px] text-quiet">Serve later, give a cook another hour, or choose another method; then it is worked out again.</p>
+      <p className="pt-1 text-[13.5px] text-quiet">
+        Serve later, give a cook another hour, or choose another method; then it is worked out again.
+      </p>
     </section>
   );
 }

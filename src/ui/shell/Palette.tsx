@@ -13,7 +13,8 @@ interface Entry {
   readonly run: () => void;
 }
 
-const GROUP = "[&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-3 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:tracking-[0.09em] [&_[cmdk-group-heading]]:uppercase [&_[cmdk-group-heading]]:text-quiet";
+const GROUP =
+  "[&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-3 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:tracking-[0.09em] [&_[cmdk-group-heading]]:uppercase [&_[cmdk-group-heading]]:text-quiet";
 
 const KEYS: readonly (readonly [string, string])[] = [
   ["Ctrl K", "say what you want"],
@@ -41,11 +42,18 @@ export function Palette({ slug, components }: { slug: string; components: readon
       const what = window.location.pathname.endsWith("/kitchen") ? "kitchen" : "dish";
       const answer = await ask(`/api/dishes/${slug}/history`, "POST", { what, direction });
       const change = answer.body.change;
-      toast(change ? `${direction === "undo" ? "Taken back" : "Done again"}: ${change}` : direction === "undo" ? "There is nothing to take back here" : "There is nothing to do again");
+      toast(
+        change
+          ? `${direction === "undo" ? "Taken back" : "Done again"}: ${change}`
+          : direction === "undo"
+            ? "There is nothing to take back here"
+            : "There is nothing to do again",
+      );
       if (change) router.refresh();
     };
     const key = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName));
+      const typing =
+        event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName));
       const command = event.ctrlKey || event.metaKey;
       if (command && event.key.toLowerCase() === "k") {
         event.preventDefault();
@@ -54,7 +62,8 @@ export function Palette({ slug, components }: { slug: string; components: readon
         event.preventDefault();
         void history(event.shiftKey ? "redo" : "undo");
       } else if (!typing && !command && event.key === "?") setOpen("keys");
-      else if (!typing && !command && !event.altKey && /^[1-5]$/.test(event.key)) router.push(`/d/${slug}/${["dish", "timetable", "days", "cook", "kitchen"][Number(event.key) - 1]}`);
+      else if (!typing && !command && !event.altKey && /^[1-5]$/.test(event.key))
+        router.push(`/d/${slug}/${["dish", "timetable", "days", "cook", "kitchen"][Number(event.key) - 1]}`);
     };
     window.addEventListener("keydown", key);
     return () => window.removeEventListener("keydown", key);
@@ -67,26 +76,35 @@ export function Palette({ slug, components }: { slug: string; components: readon
     else document.documentElement.dataset.theme = value;
   };
   const groups: readonly (readonly [string, readonly Entry[]])[] = [
-    ["Go to", [
-      { label: "Dish", hint: "1", run: go(`/d/${slug}/dish`) },
-      { label: "Timetable", hint: "2", run: go(`/d/${slug}/timetable`) },
-      { label: "Days, for paper", hint: "3", run: go(`/d/${slug}/days`) },
-      { label: "Cook", hint: "4", run: go(`/d/${slug}/cook`) },
-      { label: "Kitchen", hint: "5", run: go(`/d/${slug}/kitchen`) },
-      { label: "All dishes", run: go("/") },
-    ]],
-    ["Plan", [
-      { label: "As late as it can be", run: () => requestPlan({ style: "late", fresh: true }) },
-      { label: "As much done ahead as keeps well", run: () => requestPlan({ style: "ahead", fresh: true }) },
-      { label: "Spread over the days", run: () => requestPlan({ style: "even", fresh: true }) },
-      { label: "The shortest lead", run: () => requestPlan({ style: "shortest", fresh: true }) },
-    ]],
+    [
+      "Go to",
+      [
+        { label: "Dish", hint: "1", run: go(`/d/${slug}/dish`) },
+        { label: "Timetable", hint: "2", run: go(`/d/${slug}/timetable`) },
+        { label: "Days, for paper", hint: "3", run: go(`/d/${slug}/days`) },
+        { label: "Cook", hint: "4", run: go(`/d/${slug}/cook`) },
+        { label: "Kitchen", hint: "5", run: go(`/d/${slug}/kitchen`) },
+        { label: "All dishes", run: go("/") },
+      ],
+    ],
+    [
+      "Plan",
+      [
+        { label: "As late as it can be", run: () => requestPlan({ style: "late", fresh: true }) },
+        { label: "As much done ahead as keeps well", run: () => requestPlan({ style: "ahead", fresh: true }) },
+        { label: "Spread over the days", run: () => requestPlan({ style: "even", fresh: true }) },
+        { label: "The shortest lead", run: () => requestPlan({ style: "shortest", fresh: true }) },
+      ],
+    ],
     ["Component", components.map((c) => ({ label: c.name, run: go(`/d/${slug}/timetable?c=${c.id}`) }))],
-    ["Light", [
-      { label: "Day", run: theme("light") },
-      { label: "Evening", run: theme("dark") },
-      { label: "As the system has it", run: theme("system") },
-    ]],
+    [
+      "Light",
+      [
+        { label: "Day", run: theme("light") },
+        { label: "Evening", run: theme("dark") },
+        { label: "As the system has it", run: theme("system") },
+      ],
+    ],
     ["Help", [{ label: "The keys", hint: "?", run: () => setTimeout(() => setOpen("keys"), 0) }]],
   ];
 
@@ -94,7 +112,10 @@ export function Palette({ slug, components }: { slug: string; components: readon
     <Dialog.Root open={open !== undefined} onOpenChange={(o) => !o && setOpen(undefined)}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
-        <Dialog.Content aria-describedby={undefined} className="fixed top-[12vh] left-1/2 z-50 max-h-[70vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-auto rounded-md border border-rule bg-raised shadow-xl">
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 z-50 max-h-[70vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-auto rounded-md border border-rule bg-raised shadow-xl"
+        >
           <Dialog.Title className="sr-only">{open === "keys" ? "The keys" : "What would you like"}</Dialog.Title>
           {open === "keys" ? (
             <div className="p-6">
@@ -110,13 +131,21 @@ export function Palette({ slug, components }: { slug: string; components: readon
             </div>
           ) : (
             <Command label="What would you like">
-              <Command.Input placeholder="Say what you want: a view, a component, another plan" className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none placeholder:text-quiet" />
+              <Command.Input
+                placeholder="Say what you want: a view, a component, another plan"
+                className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none placeholder:text-quiet"
+              />
               <Command.List className="pb-3">
                 <Command.Empty className="px-4 py-4 text-quiet">Nothing of that name.</Command.Empty>
                 {groups.map(([heading, entries]) => (
                   <Command.Group key={heading} heading={heading} className={GROUP}>
                     {entries.map((entry) => (
-                      <Command.Item key={entry.label} value={`${heading} ${entry.label}`} onSelect={close(entry.run)} className="flex cursor-pointer justify-between px-4 py-1.5 data-[selected=true]:bg-saffron-wash">
+                      <Command.Item
+                        key={entry.label}
+                        value={`${heading} ${entry.label}`}
+                        onSelect={close(entry.run)}
+                        className="flex cursor-pointer justify-between px-4 py-1.5 data-[selected=true]:bg-saffron-wash"
+                      >
                         {entry.label}
                         {entry.hint && <span className="clock text-[12px] text-quiet">{entry.hint}</span>}
                       </Command.Item>

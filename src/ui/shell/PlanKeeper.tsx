@@ -30,7 +30,9 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
       setFailed(undefined);
       setWorking({ done: 0, phase: "first" });
       try {
-        for await (const line of linesOf(await fetch(`/api/dishes/${slug}/plan`, { method: "POST", body: JSON.stringify(body), signal: control.signal }))) {
+        for await (const line of linesOf(
+          await fetch(`/api/dishes/${slug}/plan`, { method: "POST", body: JSON.stringify(body), signal: control.signal }),
+        )) {
           if (line.progress) setWorking(line.progress);
           if (line.status === "failed") setFailed("The planner stopped with a fault of its own. The plan shown is the last good one.");
         }
@@ -57,7 +59,12 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
     return () => window.removeEventListener("rondeau:plan", again);
   }, [plan]);
 
-  if (failed) return <p role="alert" className="border-b border-rule px-7 py-1.5 text-[13.5px] text-beet">{failed}</p>;
+  if (failed)
+    return (
+      <p role="alert" className="border-b border-rule px-7 py-1.5 text-[13.5px] text-beet">
+        {failed}
+      </p>
+    );
   if (!working) return null;
   const stop = () => {
     // The server keeps the best plan it has when the line goes dead; give it a moment to write it down.
@@ -68,7 +75,11 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
   return (
     <div role="status" className="flex items-center gap-4 border-b border-rule px-7 py-1.5 text-[13.5px]" data-screen>
       <span>{working.phase === "first" ? "Working back from the table" : "Looking for something better"}</span>
-      <progress value={working.phase === "first" ? undefined : working.done} className="h-1.5 w-40 accent-(--saffron)" aria-label="Planning" />
+      <progress
+        value={working.phase === "first" ? undefined : working.done}
+        className="h-1.5 w-40 accent-(--saffron)"
+        aria-label="Planning"
+      />
       <button type="button" className="link" onClick={stop}>
         stop, and keep the best so far
       </button>

@@ -44,22 +44,22 @@ export function StatusLine(props: StatusLineProps) {
   );
   return (
     <header data-screen>
-      <div className="flex flex-wrap items-start gap-x-10 gap-y-1 border-b-[2.5px] border-rim px-5 pt-3 pb-2.5 sm:px-7">
-        <Link href="/" className="flex items-center gap-3" aria-label={`${name}: all dishes`}>
+      <div className="flex flex-wrap items-start gap-x-10 gap-y-1 border-b-[2.5px] border-rim lg:flex-nowrap px-5 pt-3 pb-2.5 sm:px-7">
+        <Link href="/" className="flex shrink-0 items-center gap-3" aria-label={`${name}: all dishes`}>
           <Mark />
           <span className="font-serif text-[23px] font-semibold leading-tight">{name}</span>
         </Link>
-        <div className="flex flex-wrap gap-x-9 gap-y-1" role="status" aria-label="Where things stand">
+        <div className="flex min-w-0 flex-wrap gap-x-9 gap-y-1 lg:flex-nowrap" role="status" aria-label="Where things stand">
           {parts.map((part) => (
-            <div key={part.under + part.strong} className={part.idle ? "max-sm:hidden" : ""}>
-              <div className={part.tone === "warn" ? "text-beet" : ""}>
+            <div key={part.under + part.strong} className={`min-w-0 ${part.idle ? "max-sm:hidden" : ""}`}>
+              <div className={`max-w-[29rem] sm:truncate ${part.tone === "warn" ? "text-beet" : ""}`}>
                 <span className="font-serif text-[17px] font-semibold">{part.strong}</span> <span className="text-[15px]">{part.rest}</span>
               </div>
               <div className="text-[12.5px] text-quiet">{part.under}</div>
             </div>
           ))}
         </div>
-        <span className="clock ml-auto hidden pt-1 text-[14px] sm:inline">{clock.dayTime(now)}</span>
+        <span className="clock ml-auto hidden shrink-0 pt-1 text-[14px] sm:inline">{clock.dayTime(now)}</span>
       </div>
       <nav aria-label="Views" className="flex gap-6 px-5 sm:px-7">
         {VIEWS.map(([view, label]) => tab(view, label))}

@@ -8,16 +8,27 @@ export interface Answer {
 
 export async function ask(path: string, method: string, body?: unknown): Promise<Answer> {
   try {
-    const response = await fetch(path, { method, ...(body === undefined ? {} : { body: typeof body === "string" ? body : JSON.stringify(body), headers: { "content-type": "application/json" } }) });
+    const response = await fetch(path, {
+      method,
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === "string" ? body : JSON.stringify(body), headers: { "content-type": "application/json" } }),
+    });
     const text = await response.text();
     return { ok: response.ok, status: response.status, body: text ? JSON.parse(text) : {} };
   } catch {
-    return { ok: false, status: 0, body: { message: "The kitchen's server does not answer. What you typed is still here; try again in a moment." } };
+    return {
+      ok: false,
+      status: 0,
+      body: { message: "The kitchen's server does not answer. What you typed is still here; try again in a moment." },
+    };
   }
 }
 
 /** The first thing that a refusal says, in one sentence. */
 export function reason(answer: Answer): string {
   const problem = answer.body.problems?.find((p) => p.severity === "error") ?? answer.body.problems?.[0];
-  return problem ? `${problem.path ? `${problem.path}: ` : ""}${problem.message}` : (answer.body.message ?? "It did not work, and the server did not say why.");
+  return problem
+    ? `${problem.path ? `${problem.path}: ` : ""}${problem.message}`
+    : (answer.body.message ?? "It did not work, and the server did not say why.");
 }

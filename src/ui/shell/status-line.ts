@@ -1,7 +1,7 @@
 // The line above all: how long until the table, what is next for hands, what is holding too long. No React here.
 import type { PlanView } from "@/core/sheets/plan-view";
-import { spokenDuration } from "@/core/time/duration";
 import { lower } from "@/core/sheets/sentence";
+import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 
 export interface StatusPart {
@@ -23,7 +23,9 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
     },
   ];
   if (!plan) return parts;
-  const hands = plan.steps.flatMap((s) => (s.state === "done" ? [] : s.hands.map((h) => ({ ...h, name: s.name })))).sort((a, b) => a.from - b.from);
+  const hands = plan.steps
+    .flatMap((s) => (s.state === "done" ? [] : s.hands.map((h) => ({ ...h, name: s.name }))))
+    .sort((a, b) => a.from - b.from);
   const next = hands.find((h) => h.to > now);
   if (next) {
     const after = hands.find((h) => h.from >= next.to);
@@ -39,12 +41,25 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
   const running = plan.steps.filter((s) => s.state === "running");
   if (late) parts.push({ strong: "Held too long", rest: lower(late.name), under: `since ${clock.dayTime(late.from)}`, tone: "warn" });
   else if (holding.length || running.length) {
-    const soonest = [...holding].filter((w) => w.window?.max !== undefined).sort((a, b) => a.from + (a.window?.max ?? 0) - b.from - (b.window?.max ?? 0))[0];
+    const soonest = [...holding]
+      .filter((w) => w.window?.max !== undefined)
+      .sort((a, b) => a.from + (a.window?.max ?? 0) - b.from - (b.window?.max ?? 0))[0];
     parts.push({
       strong: "All holding well",
       rest: "",
-      under: soonest ? `${lower(soonest.name)} keeps until ${clock.dayTime(soonest.from + (soonest.window?.max ?? 0))}` : running.map((s) => lower(s.name)).slice(0, 2).join(", "),
+      under: soonest
+        ? `${lower(soonest.name)} keeps until ${clock.dayTime(soonest.from + (soonest.window?.max ?? 0))}`
+        : running
+            .map((s) => lower(s.name))
+            .slice(0, 2)
+            .join(", "),
     });
-  } else parts.push({ strong: "Nothing holding", rest: "", under: now < plan.begins ? `it begins ${clock.dayTime(plan.begins)}` : "", idle: true });
+  } else
+    parts.push({
+      strong: "Nothing holding",
+      rest: "",
+      under: now < plan.begins ? `it begins ${clock.dayTime(plan.begins)}` : "",
+      idle: true,
+    });
   return parts;
 }

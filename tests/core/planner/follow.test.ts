@@ -3,8 +3,8 @@ import { describe, expect, test } from "vitest";
 import { type Log, type Plan, planDish, planningNow, verifyPlan } from "../../../src/core/planner";
 import { heatOnAt } from "../../../src/core/record/heat-on";
 import { logOf, progressOf, type RunEvent } from "../../../src/core/record/progress";
-import { randomDish } from "../generate";
 import { DEMO, demoDish, dishOf } from "../../support/dishes";
+import { randomDish } from "../generate";
 
 /** Presses start and done where the plan has them and plans again after every `stride`th. */
 function follow(dish: ReturnType<typeof dishOf>, first: Plan, stride: number) {
@@ -15,13 +15,23 @@ function follow(dish: ReturnType<typeof dishOf>, first: Plan, stride: number) {
     const log: Log = logOf(progressOf(events));
     const open = plan.steps.flatMap((s): Omit<RunEvent, "sequence">[] => {
       const event = log.events.get(s.step);
-      return event?.ended !== undefined ? [] : event ? [{ at: s.end, kind: "ended", step: s.step }] : [{ at: s.start, kind: "started", step: s.step }];
+      return event?.ended !== undefined
+        ? []
+        : event
+          ? [{ at: s.end, kind: "ended", step: s.step }]
+          : [{ at: s.start, kind: "started", step: s.step }];
     });
     const next = open.sort((a, b) => a.at - b.at || (a.kind === "ended" ? -1 : 1))[0];
     if (!next) return { plan, troubles };
     events.push({ sequence: presses, ...next });
     if (presses % stride) continue;
-    const options = { now: next.at, planAt: plan.planAt, rounds: 4, previous: plan, log: { ...logOf(progressOf(events)), heat: heatOnAt(dish, plan, next.at) } };
+    const options = {
+      now: next.at,
+      planAt: plan.planAt,
+      rounds: 4,
+      previous: plan,
+      log: { ...logOf(progressOf(events)), heat: heatOnAt(dish, plan, next.at) },
+    };
     const again = planDish(dish, options);
     if (again.status !== "feasible") {
       troubles.push(`${next.kind} ${next.step}: ${again.conflict.map((c) => `${c.steps.join(" ")} ${c.text}`).join(" ")}`);

@@ -19,7 +19,16 @@ export default async function DishLayout({ children, params }: Props) {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2">
         Skip to the content
       </a>
-      <StatusLine slug={state.slug} name={state.name} plan={state.plan} serveAt={state.serveAt} serves={state.serves} now={state.now} offsets={state.offsets} running={state.running} />
+      <StatusLine
+        slug={state.slug}
+        name={state.name}
+        plan={state.plan}
+        serveAt={state.serveAt}
+        serves={state.serves}
+        now={state.now}
+        offsets={state.offsets}
+        running={state.running}
+      />
       <PlanKeeper slug={state.slug} stale={state.stale} version={`${state.dishVersion}.${state.kitchenVersion}`} />
       <main id="main">{children}</main>
       <Palette slug={state.slug} components={state.document.components.map((c) => ({ id: c.id, name: c.name }))} />

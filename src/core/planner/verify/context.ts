@@ -2,8 +2,8 @@
 // Nothing here or beside it is shared with the search: the two may agree only because both are right.
 import type { Component, Dish, Output, Step } from "../../dish/model";
 import { plannedLength } from "../../dish/planned-length";
-import { intersect, type Interval, type Intervals, subtract, union } from "../../time/interval";
 import { intervalsOfHours } from "../../time/calendar";
+import { type Interval, type Intervals, intersect, subtract, union } from "../../time/interval";
 import type { HeatOn, Log, LogEvent, Plan, PlannedStep, StepPin } from "../plan";
 
 export interface Broken {
@@ -77,7 +77,13 @@ export function contextOf(dish: Dish, plan: Plan, now: number, serveAt: number, 
     methodOf.set(component.id, id);
     if (id === "fallback") {
       if (!component.fallback || !plan.fallbacks.some((f) => f.component === component.id)) {
-        breaks("H1", [], now, serveAt, `"${component.name}" is to be replaced by a fallback, but ${component.fallback ? "the plan does not say from when" : "it has none"}.`);
+        breaks(
+          "H1",
+          [],
+          now,
+          serveAt,
+          `"${component.name}" is to be replaced by a fallback, but ${component.fallback ? "the plan does not say from when" : "it has none"}.`,
+        );
       }
       continue;
     }
@@ -99,7 +105,19 @@ export function contextOf(dish: Dish, plan: Plan, now: number, serveAt: number, 
     return { id: cook.id, works: subtract(cook.hours ? hours(cook.hours) : awake, away), awake, home: subtract([[from, to]], away) };
   });
   return {
-    dish, plan, now, serveAt, events, pins, heat, inForce, methodOf, cooks, hours, from, to,
+    dish,
+    plan,
+    now,
+    serveAt,
+    events,
+    pins,
+    heat,
+    inForce,
+    methodOf,
+    cooks,
+    hours,
+    from,
+    to,
     step: (ref) => byRef.get(ref),
     planned: (ref) => planned.get(ref),
     makerOf: (output) => makers.get(output),

@@ -50,7 +50,8 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
   const entries = planned.equipment.filter((e) => e.use === index);
   if (use.until !== undefined) {
     const last = ctx.planned(use.until);
-    if (last && last.end < planned.end) breaks("H9", [step.ref, use.until], last.end, planned.end, `"${use.until}" ends before the step that keeps its ${use.what} for it.`);
+    if (last && last.end < planned.end)
+      breaks("H9", [step.ref, use.until], last.end, planned.end, `"${use.until}" ends before the step that keeps its ${use.what} for it.`);
   }
   if (!isDone(ctx, step.ref)) {
     for (const [from, to] of neededSpans(ctx, step, planned, use)) {
@@ -67,8 +68,10 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
       continue;
     }
     if (isUnit(use.what)) {
-      if ((equipment.litres ?? Number.POSITIVE_INFINITY) + TOLERANCE < use.litres) breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" holds ${equipment.litres} L; ${use.litres} are needed.`);
-      if ((equipment.pieces ?? Number.POSITIVE_INFINITY) < use.pieces) breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" takes ${equipment.pieces} pieces; ${use.pieces} are needed.`);
+      if ((equipment.litres ?? Number.POSITIVE_INFINITY) + TOLERANCE < use.litres)
+        breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" holds ${equipment.litres} L; ${use.litres} are needed.`);
+      if ((equipment.pieces ?? Number.POSITIVE_INFINITY) < use.pieces)
+        breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" takes ${equipment.pieces} pieces; ${use.pieces} are needed.`);
     }
     if (equipment.available && !isDone(ctx, step.ref) && !covers(ctx.hours(equipment.available), entry.from, entry.to)) {
       breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" is not available all that time.`);
@@ -88,7 +91,13 @@ function checkHeld(id: string, demands: readonly Demand[], count: number, clean:
     if (sum > count && !told.has(key)) {
       told.add(key);
       const cleaning = others.some((o) => o.end <= d.from);
-      breaks("H9", [...new Set([...others.map((o) => o.step), d.step])], d.from, d.end, `${sum} want "${id}" at once, there ${count === 1 ? "is 1" : `are ${count}`}${cleaning ? `; cleaning takes ${clean} min` : ""}.`);
+      breaks(
+        "H9",
+        [...new Set([...others.map((o) => o.step), d.step])],
+        d.from,
+        d.end,
+        `${sum} want "${id}" at once, there ${count === 1 ? "is 1" : `are ${count}`}${cleaning ? `; cleaning takes ${clean} min` : ""}.`,
+      );
     }
   }
 }
@@ -112,7 +121,13 @@ function checkStores(ctx: Context, breaks: Break): void {
       const key = steps.join(" ");
       if (litres > space + TOLERANCE && !told.has(key)) {
         told.add(key);
-        breaks("H11", steps, minute, Math.min(...inside.map((d) => d.to)), `${Number(litres.toPrecision(4))} L want to be in the ${place}; it has ${space}.`);
+        breaks(
+          "H11",
+          steps,
+          minute,
+          Math.min(...inside.map((d) => d.to)),
+          `${Number(litres.toPrecision(4))} L want to be in the ${place}; it has ${space}.`,
+        );
       }
     }
   }
@@ -131,17 +146,21 @@ function demandsOn(ctx: Context, place: string): Demand[] {
     const planned = ctx.planned(step.ref);
     if (!planned) continue;
     for (const use of step.uses) {
-      if (use.what === place) for (const [from, to] of neededSpans(ctx, step, planned, use)) found.push({ step: step.ref, from, to, size: use.litres });
+      if (use.what === place)
+        for (const [from, to] of neededSpans(ctx, step, planned, use)) found.push({ step: step.ref, from, to, size: use.litres });
     }
     for (const link of step.links) {
       const other = ctx.planned(link.step);
-      if (other && link.place === place) found.push({ step: step.ref, from: link.from === "end" ? other.end : other.start, to: planned.start, size: link.litres });
+      if (other && link.place === place)
+        found.push({ step: step.ref, from: link.from === "end" ? other.end : other.start, to: planned.start, size: link.litres });
     }
     for (const take of step.takes) {
       const source = sourceOf(ctx, take.from);
       if (!source || (take.during !== undefined && planned.start <= source.at)) continue;
       const entry = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
-      const index = entry?.hold ?? source.holds.findIndex((h) => planned.start - source.at >= h.min && (h.max === undefined || planned.start - source.at <= h.max));
+      const index =
+        entry?.hold ??
+        source.holds.findIndex((h) => planned.start - source.at >= h.min && (h.max === undefined || planned.start - source.at <= h.max));
       const hold = source.holds[index];
       if (hold) wait(`${take.from} ${index}`, source.step ?? step.ref, source.at, planned.end, hold);
     }
@@ -156,7 +175,8 @@ function sourceOf(ctx: Context, output: string): { at: number; holds: readonly H
   for (const component of ctx.dish.components) {
     const onHand = component.onHand.find((o) => o.ref === output);
     if (onHand) return { at: Math.max(onHand.madeAt, ctx.from), holds: onHand.holds, step: undefined };
-    const fallback = ctx.methodOf.get(component.id) === "fallback" ? ctx.plan.fallbacks.find((f) => f.component === component.id) : undefined;
+    const fallback =
+      ctx.methodOf.get(component.id) === "fallback" ? ctx.plan.fallbacks.find((f) => f.component === component.id) : undefined;
     const like = fallback && component.methods.flatMap((m) => m.steps.flatMap((s) => s.makes)).find((o) => o.ref === output);
     if (fallback && like) return { at: fallback.readyAt, holds: like.holds, step: undefined };
   }

@@ -19,7 +19,8 @@ export function checkHands(ctx: Context, breaks: Break): void {
       .sort((a, b) => a.from - b.from);
     let last: (typeof spans)[number] | undefined;
     for (const span of spans) {
-      if (last && span.from < last.to) breaks("H6", [last.step, span.step], span.from, Math.min(last.to, span.to), `${cook.id} has only one pair of hands.`);
+      if (last && span.from < last.to)
+        breaks("H6", [last.step, span.step], span.from, Math.min(last.to, span.to), `${cook.id} has only one pair of hands.`);
       if (!last || span.to > last.to) last = span;
     }
   }
@@ -31,7 +32,10 @@ export function handsIntervals(ctx: Context, step: Step, planned: PlannedStep): 
   const batches: Interval[] =
     step.each || step.minPiece !== undefined
       ? planned.pieces.map(([a, b]) => [a, b] as const)
-      : Array.from({ length: step.batches }, (_, n) => [planned.start + n * one, n === step.batches - 1 ? planned.end : planned.start + (n + 1) * one] as const);
+      : Array.from(
+          { length: step.batches },
+          (_, n) => [planned.start + n * one, n === step.batches - 1 ? planned.end : planned.start + (n + 1) * one] as const,
+        );
   const parts = batches.flatMap(([a, b]): Interval[] =>
     step.attention === "hands"
       ? [[a, b]]
@@ -61,9 +65,12 @@ function checkAssigned(ctx: Context, step: Step, planned: PlannedStep, breaks: B
 function checkSomebody(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   for (const [a, b] of workOf(step, planned)) {
     const from = ctx.events.has(step.ref) ? Math.max(a, ctx.now) : a;
-    if (step.attention === "nearby" && !covers(ctx.here, from, b)) breaks("H7", [step.ref], from, b, "It needs somebody awake and at home all the while.");
-    if (step.attention === "unattended" && !step.sleepOk && !covers(ctx.someoneAwake, from, b)) breaks("H7", [step.ref], from, b, "It may not run while everybody sleeps.");
-    if (step.attention === "unattended" && !step.awayOk && !covers(ctx.someoneHome, from, b)) breaks("H7", [step.ref], from, b, "It may not run while nobody is at home.");
+    if (step.attention === "nearby" && !covers(ctx.here, from, b))
+      breaks("H7", [step.ref], from, b, "It needs somebody awake and at home all the while.");
+    if (step.attention === "unattended" && !step.sleepOk && !covers(ctx.someoneAwake, from, b))
+      breaks("H7", [step.ref], from, b, "It may not run while everybody sleeps.");
+    if (step.attention === "unattended" && !step.awayOk && !covers(ctx.someoneHome, from, b))
+      breaks("H7", [step.ref], from, b, "It may not run while nobody is at home.");
   }
 }
 
@@ -82,15 +89,18 @@ function checkRounds(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
     const nominal = nominalRounds(tend, planned.start, planned.end);
     const play = Math.floor(Math.max(tend.every / 4, 5));
     const bad = (minute: number, why: string) => breaks("H8", [step.ref], minute, minute + 1, why);
-    if (at.length !== nominal.length) return bad(planned.start, `Round "${tend.what}" comes ${nominal.length} times, the plan has ${at.length}.`);
+    if (at.length !== nominal.length)
+      return bad(planned.start, `Round "${tend.what}" comes ${nominal.length} times, the plan has ${at.length}.`);
     at.forEach((minute, n) => {
       if (ctx.events.has(step.ref) && minute < ctx.now) return;
       const due = nominal[n] as number;
-      if (Math.abs(minute - due) > play) bad(minute, `It is ${Math.abs(minute - due)} min from where its rhythm puts it; ${play} are allowed.`);
+      if (Math.abs(minute - due) > play)
+        bad(minute, `It is ${Math.abs(minute - due)} min from where its rhythm puts it; ${play} are allowed.`);
       if (minute < planned.start || minute >= planned.end) bad(minute, "A round lies inside its step.");
       if (!covers(ctx.here, minute, minute + 1)) bad(minute, "Nobody is awake and at home.");
       const before = at[n - 1];
-      if (before !== undefined && (minute < before || minute - before < tend.every / 2)) bad(minute, `It comes ${minute - before} min after the round before, under half of ${tend.every}.`);
+      if (before !== undefined && (minute < before || minute - before < tend.every / 2))
+        bad(minute, `It comes ${minute - before} min after the round before, under half of ${tend.every}.`);
     });
   });
   for (const round of planned.rounds) {

@@ -59,7 +59,13 @@ function checkRoom(equipment: Equipment, users: readonly User[], breaks: Break):
     const steps = inside.map((u) => u.step.ref);
     if (sum > room + TOLERANCE && !told.has(steps.join(" "))) {
       told.add(steps.join(" "));
-      breaks("H10", steps, user.from, user.to, `${Number(sum.toPrecision(4))} ${equipment.kind === "bath" ? "L" : "racks"} are wanted of "${equipment.id}"; it has ${room}.`);
+      breaks(
+        "H10",
+        steps,
+        user.from,
+        user.to,
+        `${Number(sum.toPrecision(4))} ${equipment.kind === "bath" ? "L" : "racks"} are wanted of "${equipment.id}"; it has ${room}.`,
+      );
     }
   }
 }
@@ -91,7 +97,13 @@ function checkSuits(user: User, users: readonly User[], settings: readonly Setti
         if (other === user || other.to <= user.from || other.from >= from) continue;
         const [low, high] = [Math.min(before.tempC, after.tempC), Math.max(before.tempC, after.tempC)];
         if (low < other.use.tempC - other.use.toleranceC - TOLERANCE || high > other.use.tempC + other.use.toleranceC + TOLERANCE) {
-          breaks("H10", [user.step.ref, other.step.ref], user.from, from, `The setting changes from ${before.tempC} to ${after.tempC} °C while "${other.step.ref}" is inside.`);
+          breaks(
+            "H10",
+            [user.step.ref, other.step.ref],
+            user.from,
+            from,
+            `The setting changes from ${before.tempC} to ${after.tempC} °C while "${other.step.ref}" is inside.`,
+          );
         }
       }
     }
@@ -104,7 +116,14 @@ function checkSuits(user: User, users: readonly User[], settings: readonly Setti
 function checkChanges(ctx: Context, equipment: Equipment, users: readonly User[], settings: readonly Setting[], breaks: Break): Interval[] {
   const changes: Interval[] = [];
   settings.forEach((setting, i) => {
-    const bad = (why: string) => breaks("H10", [...new Set(users.filter((u) => u.from < setting.to && setting.from < u.to).map((u) => u.step.ref))], setting.from, setting.to, why);
+    const bad = (why: string) =>
+      breaks(
+        "H10",
+        [...new Set(users.filter((u) => u.from < setting.to && setting.from < u.to).map((u) => u.step.ref))],
+        setting.from,
+        setting.to,
+        why,
+      );
     if (setting.tempC > equipment.maxC) bad(`"${equipment.id}" reaches ${equipment.maxC} °C, not ${setting.tempC}.`);
     if (setting.to <= setting.from) return bad("A setting must last.");
     const begun = users.some((u) => ctx.events.has(u.step.ref) && u.from <= ctx.now && u.from < setting.to && setting.from < u.to);
@@ -115,7 +134,9 @@ function checkChanges(ctx: Context, equipment: Equipment, users: readonly User[]
     const nextUse = Math.min(...users.filter((u) => u.from >= setting.from).map((u) => u.from), setting.to);
     const left = before ? { tempC: before.tempC, at: Math.max(lastUse, before.from) } : foundWarm(ctx, equipment);
     const warm = left && nextUse - left.at <= RESTS_AT_IDLE_MINUTES ? left : undefined;
-    const need = warm ? changeMinutes(equipment, warm.tempC, setting.tempC) : Math.max(0, changeMinutes(equipment, equipment.idleC, Math.max(setting.tempC, equipment.idleC)));
+    const need = warm
+      ? changeMinutes(equipment, warm.tempC, setting.tempC)
+      : Math.max(0, changeMinutes(equipment, equipment.idleC, Math.max(setting.tempC, equipment.idleC)));
     const since = before ? before.to : Math.min(ctx.now, setting.from);
     const start = before ? before.to : ctx.now;
     if (!begun && setting.from - start < need) {
@@ -142,7 +163,11 @@ function foundWarm(ctx: Context, equipment: Equipment): { tempC: number; at: num
   return newest && ctx.now - newest.at <= RESTS_AT_IDLE_MINUTES ? newest : undefined;
 }
 
-function checkWindows(ctx: Context, heatUps: readonly { readonly from: number; readonly to: number; readonly for: string }[], breaks: Break): void {
+function checkWindows(
+  ctx: Context,
+  heatUps: readonly { readonly from: number; readonly to: number; readonly for: string }[],
+  breaks: Break,
+): void {
   for (const window of ctx.dish.windows) {
     const closed = ctx.hours(window.hours);
     const because = window.why ? ` (${window.why})` : "";
@@ -172,14 +197,21 @@ function forbiddenSpans(ctx: Context, step: Step, planned: PlannedStep, window: 
   if (tag) add(workOf(step, planned), `What is "${tag}"`);
   if (all || window.forbid.has("hands")) {
     add(handsIntervals(ctx, step, planned), "Work by hand");
-    add(planned.rounds.map((r) => [r.at, r.at + Math.max(1, step.tends[r.tend]?.takes ?? 1)] as const), "A round");
+    add(
+      planned.rounds.map((r) => [r.at, r.at + Math.max(1, step.tends[r.tend]?.takes ?? 1)] as const),
+      "A round",
+    );
   }
   if (all && step.attention === "nearby") add(workOf(step, planned), "Staying with it");
   for (const use of step.uses) {
     if (use.what !== "burner" && !(HEATED as readonly string[]).includes(use.what)) continue;
     const spans = neededSpans(ctx, step, planned, use);
     if (window.forbid.has("heat")) add(spans, "Heat");
-    if (window.forbid.has("start-heat") && !(ctx.events.has(step.ref) && planned.start < ctx.now)) add(spans.map(([a]) => [a, a + 1] as const), "Lighting");
+    if (window.forbid.has("start-heat") && !(ctx.events.has(step.ref) && planned.start < ctx.now))
+      add(
+        spans.map(([a]) => [a, a + 1] as const),
+        "Lighting",
+      );
   }
   return found;
 }

@@ -35,10 +35,18 @@ function checkServing(ctx: Context, breaks: Break): void {
   const ends = [{ step: ctx.dish.serve, at: ctx.serveAt }, ...ctx.dish.courses.map((c) => ({ step: c.serve, at: ctx.serveAt + c.after }))];
   for (const { step, at } of ends) {
     const end = ctx.planned(step)?.end;
-    if (end !== undefined && end !== at && !isDone(ctx, step)) breaks("H1", [step], Math.min(end, at), Math.max(end, at), `Serving is due ${Math.abs(end - at)} min ${end > at ? "before" : "after"} this step ends.`);
+    if (end !== undefined && end !== at && !isDone(ctx, step))
+      breaks(
+        "H1",
+        [step],
+        Math.min(end, at),
+        Math.max(end, at),
+        `Serving is due ${Math.abs(end - at)} min ${end > at ? "before" : "after"} this step ends.`,
+      );
   }
   const last = Math.max(...ends.map((e) => e.at));
-  for (const planned of ctx.plan.steps) if (planned.end > last) breaks("H1", [planned.step], last, planned.end, "It ends after the last serving.");
+  for (const planned of ctx.plan.steps)
+    if (planned.end > last) breaks("H1", [planned.step], last, planned.end, "It ends after the last serving.");
 }
 
 function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
@@ -48,13 +56,18 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
   const pieces = planned.pieces;
   const first = pieces[0];
   const last = pieces.at(-1);
-  if (!first || !last || first[0] !== planned.start || last[1] !== planned.end) return bad("Its pieces do not run from its start to its end.");
-  if (pieces.some(([a, b], i) => b < a || (i > 0 && a < (pieces[i - 1] as readonly [number, number])[1]))) return bad("Its pieces overlap or run backwards.");
+  if (!first || !last || first[0] !== planned.start || last[1] !== planned.end)
+    return bad("Its pieces do not run from its start to its end.");
+  if (pieces.some(([a, b], i) => b < a || (i > 0 && a < (pieces[i - 1] as readonly [number, number])[1])))
+    return bad("Its pieces overlap or run backwards.");
   const work = pieces.reduce((sum, [a, b]) => sum + b - a, 0);
   if (planned.minutes !== work) bad(`It says ${planned.minutes} min of work; its pieces make ${work}.`);
   if (isRunning(ctx, step.ref)) {
     const estimate = ctx.events.get(step.ref)?.estimate;
-    if (estimate !== undefined ? planned.end !== Math.max(estimate, ctx.now) : work > Math.max(length + step.stretch, ctx.now - planned.start)) bad("A running step ends when it is now expected to.");
+    if (
+      estimate !== undefined ? planned.end !== Math.max(estimate, ctx.now) : work > Math.max(length + step.stretch, ctx.now - planned.start)
+    )
+      bad("A running step ends when it is now expected to.");
     return;
   }
   if (step.each) {
@@ -64,12 +77,14 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
   }
   if (step.minPiece !== undefined) {
     if (work < length || work > length + step.stretch) bad(`It takes ${length} min, not ${work}.`);
-    if (pieces.length > 1 && pieces.some(([a, b]) => b - a < (step.minPiece as number))) bad(`No piece may be shorter than ${step.minPiece} min.`);
+    if (pieces.length > 1 && pieces.some(([a, b]) => b - a < (step.minPiece as number)))
+      bad(`No piece may be shorter than ${step.minPiece} min.`);
     return;
   }
   if (pieces.length > 1) bad("It may not be put down.");
   const taken = planned.end - planned.start;
-  if (taken < length || taken > length + step.stretch) bad(`It takes ${length} min${step.stretch ? ` (up to ${step.stretch} more)` : ""}, not ${taken}.`);
+  if (taken < length || taken > length + step.stretch)
+    bad(`It takes ${length} min${step.stretch ? ` (up to ${step.stretch} more)` : ""}, not ${taken}.`);
 }
 
 function checkLog(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
@@ -97,12 +112,23 @@ function checkLinks(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
     if (!other || !ctx.step(link.step)) continue;
     const origin = link.from === "end" ? other.end : other.start;
     const wrong = window(link, planned.start - origin);
-    if (wrong) breaks("H3", [link.step, step.ref], Math.min(origin, planned.start), Math.max(origin, planned.start), `After "${link.step}" it ${wrong}.`);
+    if (wrong)
+      breaks(
+        "H3",
+        [link.step, step.ref],
+        Math.min(origin, planned.start),
+        Math.max(origin, planned.start),
+        `After "${link.step}" it ${wrong}.`,
+      );
   }
 }
 
 /** When an output is ready and under which holds it may wait; batch by batch where the taker goes so. */
-function readyAt(ctx: Context, output: string, batch: number | undefined): { at: number; holds: readonly Hold[]; maker: PlannedStep | undefined } | undefined {
+function readyAt(
+  ctx: Context,
+  output: string,
+  batch: number | undefined,
+): { at: number; holds: readonly Hold[]; maker: PlannedStep | undefined } | undefined {
   const component = componentMaking(ctx, output);
   const method = component && ctx.methodOf.get(component.id);
   if (component && method === "onHand") {
@@ -139,14 +165,22 @@ function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
       const wait = start - ready.at;
       if (take.during !== undefined && ready.maker && wait <= 0) {
         const ran = start - ready.maker.start;
-        if (ran < take.during) breaks("H4", names, ready.maker.start, start, `"${take.from}" may be drawn ${take.during} min after its step begins; it is drawn after ${ran}.`);
+        if (ran < take.during)
+          breaks(
+            "H4",
+            names,
+            ready.maker.start,
+            start,
+            `"${take.from}" may be drawn ${take.during} min after its step begins; it is drawn after ${ran}.`,
+          );
         return;
       }
       if (wait < 0) return breaks("H4", names, start, ready.at, `"${take.from}" is taken ${-wait} min before it is ready.`);
       if (ready.holds.length === 0) return;
       const entry = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
       if (entry === undefined) {
-        if (!ready.holds.some((h) => !window(h, wait))) breaks("H4", names, ready.at, start, `"${take.from}" waits ${wait} min, which none of its holds allows.`);
+        if (!ready.holds.some((h) => !window(h, wait)))
+          breaks("H4", names, ready.at, start, `"${take.from}" waits ${wait} min, which none of its holds allows.`);
         return;
       }
       const hold = ready.holds[entry.hold];
@@ -160,14 +194,21 @@ function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
 function checkWithin(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   const outer = step.within === undefined || ctx.events.has(step.ref) ? undefined : ctx.planned(step.within);
   if (outer && (planned.start < outer.start || planned.end > outer.end)) {
-    breaks("H4", [outer.step, step.ref], Math.min(outer.start, planned.start), Math.max(outer.end, planned.end), `It must run inside "${outer.step}".`);
+    breaks(
+      "H4",
+      [outer.step, step.ref],
+      Math.min(outer.start, planned.start),
+      Math.max(outer.end, planned.end),
+      `It must run inside "${outer.step}".`,
+    );
   }
 }
 
 function checkAmounts(ctx: Context, breaks: Break): void {
   for (const output of ctx.inForce.flatMap((s) => s.makes)) {
     const balance = balanceOf(ctx.dish, output.ref, output.quantity, ctx.inForce);
-    if (isOverTaken(balance)) breaks("H5", [...new Set(balance.takers.map((t) => t.step))], ctx.now, ctx.serveAt, `More is taken of "${output.ref}" than is made.`);
+    if (isOverTaken(balance))
+      breaks("H5", [...new Set(balance.takers.map((t) => t.step))], ctx.now, ctx.serveAt, `More is taken of "${output.ref}" than is made.`);
   }
 }
 

@@ -12,7 +12,9 @@ export async function GET(_request: Request, { params }: Context) {
   const { dish } = await params;
   const stored = await findDish(await database(), dish);
   if (!stored) return Response.json({ message: "There is no such dish." }, { status: 404 });
-  return new Response(writeDish(stored.document), { headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${stored.slug}.json"` } });
+  return new Response(writeDish(stored.document), {
+    headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${stored.slug}.json"` },
+  });
 }
 
 const Change = z.object({ version: z.number().int(), serves: z.number().optional(), serveAt: z.string().optional() });

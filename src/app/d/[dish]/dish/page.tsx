@@ -36,7 +36,13 @@ export default async function DishPage({ params }: { params: Promise<{ dish: str
             {guests.care?.length ? `At the table: ${guests.care.join(", ")}.` : ""}
           </p>
         )}
-        <ServingForm slug={state.slug} version={state.dishVersion} serves={state.serves} serveAt={serveAt.slice(0, 16)} said={`${clock.date(state.serveAt)}, ${clock.time(state.serveAt)}`} />
+        <ServingForm
+          slug={state.slug}
+          version={state.dishVersion}
+          serves={state.serves}
+          serveAt={serveAt.slice(0, 16)}
+          said={`${clock.date(state.serveAt)}, ${clock.time(state.serveAt)}`}
+        />
         <Breakdown document={state.document} chosen={Object.fromEntries(state.plan?.components.map((c) => [c.id, c.method]) ?? [])} />
       </div>
     </div>

@@ -3,6 +3,7 @@ import { spokenDuration } from "@/core/time/duration";
 import { WallClock } from "@/core/time/wall-clock";
 import { loadState } from "@/server/state";
 import { KitchenForm } from "@/ui/kitchen/KitchenForm";
+import { WorkByDay } from "@/ui/route-chart/WorkByDay";
 import { ConflictNote } from "@/ui/shell/NoPlan";
 
 export default async function KitchenPage({ params }: { params: Promise<{ dish: string }> }) {
@@ -20,9 +21,12 @@ export default async function KitchenPage({ params }: { params: Promise<{ dish: 
         {state.conflict ? (
           <ConflictNote conflict={state.conflict} />
         ) : state.plan ? (
-          <p className="text-[14.5px]" data-testid="plan-begins">
-            begins {clock.dayTime(state.plan.begins)}, {spokenDuration(state.plan.leadMinutes)} before the table
-          </p>
+          <>
+            <p className="pb-3 text-[14.5px]" data-testid="plan-begins">
+              begins {clock.dayTime(state.plan.begins)}, {spokenDuration(state.plan.leadMinutes)} before the table
+            </p>
+            <WorkByDay plan={state.plan} clock={clock} />
+          </>
         ) : (
           <p className="text-quiet">no timetable yet</p>
         )}

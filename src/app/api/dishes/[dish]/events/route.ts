@@ -2,7 +2,11 @@ import { readBody } from "@/server/http";
 import { planAndStore } from "@/server/planning";
 import { NewEvent, recordEvent } from "@/server/runs";
 
-const REFUSALS = { "no-dish": "There is no such dish.", "no-run": "The run is not started, or it has ended.", "no-step": "The dish has no such step." };
+const REFUSALS = {
+  "no-dish": "There is no such dish.",
+  "no-run": "The run is not started, or it has ended.",
+  "no-step": "The dish has no such step.",
+};
 
 /** Writes an event to the log; answers when it is safe on disk, and plans again from it. */
 export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {

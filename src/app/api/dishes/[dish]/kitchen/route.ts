@@ -6,5 +6,7 @@ const Change = z.object({ version: z.number().int(), kitchen: z.unknown(), label
 
 export async function PUT(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const body = await readBody(request, Change);
-  return body.ok ? answer(await changeKitchen((await params).dish, body.value.version, body.value.kitchen, body.value.label)) : body.response;
+  return body.ok
+    ? answer(await changeKitchen((await params).dish, body.value.version, body.value.kitchen, body.value.label))
+    : body.response;
 }
