@@ -3,7 +3,7 @@
 // Unknown fields are kept, so that a file of a later version loses nothing; read.ts warns of them.
 import { z } from "zod";
 import { timeOfDay, weekdaysOf } from "../time/calendar";
-import { LONGEST_DURATION_MINUTES, minutesOf, parseDuration } from "../time/duration";
+import { LONGEST_DURATION_MINUTES, parseDuration } from "../time/duration";
 import { isInstant, isZone } from "../time/zone";
 
 export const FORMAT = "rondeau/1";
@@ -26,6 +26,9 @@ const notNegative = finite.min(0, "Write 0 or more.");
 const share = finite.min(0, "Write a number from 0 to 1.").max(1, "Write a number from 0 to 1.");
 const count = z.number("Write a whole number.").int("Write a whole number.").min(1, "Write 1 or more.").max(1000, "Write at most 1000.");
 const temperatureC = finite.min(-60, "Write a temperature in °C above -60.").max(600, "Write a temperature in °C below 600.");
+
+/** Zod runs the checks of an object also where a field of it is wrong: that field is told already and counts as nothing here. */
+const lengthOf = (text: unknown) => (typeof text === "string" ? (parseDuration(text) ?? 0) : 0);
 
 export const Duration = z
   .string('Write a duration, such as "45m", "1h30m" or "3d".')
@@ -85,8 +88,8 @@ const hold = z
     limit: z.enum(["quality", "safety"]).optional().describe("What `max` protects."),
     fixed: z.boolean().optional().describe("The litres do not scale."),
   })
-  .refine((h) => h.min === undefined || h.max === undefined || minutesOf(h.min) <= minutesOf(h.max), "min must not exceed max.")
-  .refine((h) => h.best === undefined || minutesOf(h.best[0]) <= minutesOf(h.best[1]), "best must not fall.")
+  .refine((h) => h.min === undefined || h.max === undefined || lengthOf(h.min) <= lengthOf(h.max), "min must not exceed max.")
+  .refine((h) => h.best === undefined || lengthOf(h.best[0]) <= lengthOf(h.best[1]), "best must not fall.")
   .describe("How and how long an output may wait.");
 
 const output = z
@@ -112,7 +115,7 @@ const link = z
     litres: notNegative.optional(),
     fixed: z.boolean().optional(),
   })
-  .refine((l) => l.min === undefined || l.max === undefined || minutesOf(l.min) <= minutesOf(l.max), "min must not exceed max.")
+  .refine((l) => l.min === undefined || l.max === undefined || lengthOf(l.min) <= lengthOf(l.max), "min must not exceed max.")
   .describe("This step starts between min and max after the other step's end (or start).");
 
 const take = z
@@ -157,7 +160,7 @@ const tend = z
     fromEnd: z.boolean().optional(),
     when: text.optional().describe("The state that calls for it; `every` is then a guess."),
   })
-  .refine((t) => typeof t.every !== "string" || minutesOf(t.every) > 0, {
+  .refine((t) => typeof t.every !== "string" || lengthOf(t.every) > 0, {
     path: ["every"],
     message: "A round needs a rhythm above 0 minutes.",
   })
@@ -198,7 +201,7 @@ export const StepSchema = z
     tend: z.union([tend, z.array(tend)]).optional(),
     sleepOk: z.boolean().optional(),
     awayOk: z.boolean().optional(),
-    split: z.looseObject({ minPiece: Duration.refine((t) => minutesOf(t) > 0, "A piece needs at least 1 minute.") }).optional(),
+    split: z.looseObject({ minPiece: Duration.refine((t) => lengthOf(t) > 0, "A piece needs at least 1 minute.") }).optional(),
     batches: z.union([count.max(500, "At most 500 batches."), z.looseObject({ perBatch: Amount, of: reference })]).optional(),
     uses: z.array(use).optional(),
     tags: z.array(text).optional(),

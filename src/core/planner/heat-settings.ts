@@ -78,7 +78,7 @@ export function warmthNow(dish: Dish, steps: readonly Step[], log: Log, now: num
 
 /** Minutes to change between two temperatures. */
 export function minutesToChange(equipment: Equipment, fromC: number, toC: number): number {
-  return Math.ceil(Math.abs(toC - fromC) / (toC > fromC ? equipment.heatCPerMin : equipment.coolCPerMin) - 1e-6);
+  return Math.max(0, Math.ceil(Math.abs(toC - fromC) / (toC > fromC ? equipment.heatCPerMin : equipment.coolCPerMin) - 1e-6));
 }
 
 /**

@@ -1,0 +1,53 @@
+// What may know what. The linter refuses named imports; this walks the tree and sees every one.
+import { readdirSync, readFileSync } from "node:fs";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import { describe, expect, test } from "vitest";
+
+const source = fileURLToPath(new URL("../src", import.meta.url));
+const files = readdirSync(source, { recursive: true, encoding: "utf8" }).filter((f) => /\.tsx?$/.test(f));
+const importsOf = (file: string) =>
+  [
+    ...readFileSync(path.join(source, file), "utf8").matchAll(
+      /(?:^(?:import|export)\b[^;"]*|\bimport\(|\bnew URL\()"(?=[@./a-z])([^"\n]+)"/gm,
+    ),
+  ].map((m) => {
+    const name = m[1] as string;
+    if (name.startsWith("@/")) return name.slice(2);
+    return name.startsWith(".") ? path.join(path.dirname(file), name) : `package:${name}`;
+  });
+const under = (folder: string) => files.filter((f) => f.startsWith(`${folder}/`));
+const strangers = (folder: string, allowed: RegExp) =>
+  under(folder).flatMap((f) =>
+    importsOf(f)
+      .filter((i) => !allowed.test(i))
+      .map((i) => `${f} → ${i}`),
+  );
+
+describe("dependence runs one way", () => {
+  test("the core knows itself, Zod and, in one file, time zones", () => {
+    expect(under("core").length).toBeGreaterThan(30);
+    expect(strangers("core", /^core\/|^package:zod$|^package:temporal-polyfill$/)).toEqual([]);
+    expect(under("core").filter((f) => importsOf(f).includes("package:temporal-polyfill"))).toEqual(["core/time/zone.ts"]);
+  });
+  test("the verifier shares no code with the search", () => {
+    const shared = under("core/planner/verify")
+      .flatMap((f) => importsOf(f))
+      .filter((i) => /planner\/(compile|network|engine|search|extract|explain|heat-settings)/.test(i));
+    expect(shared).toEqual([]);
+  });
+  test("database, command line and workers stand on the core alone", () => {
+    expect(strangers("db", /^(core|db)\/|^package:(node:|@electric-sql\/pglite$|zod$)/)).toEqual([]);
+    expect(strangers("cli", /^(core|cli)\/|^package:(node:|zod$)/)).toEqual([]);
+    expect(strangers("workers", /^(core|workers)\/|^package:(node:|zod$)/)).toEqual([]);
+  });
+  test("the interface reaches no database and no server code", () => {
+    expect(
+      under("ui").flatMap((f) =>
+        importsOf(f)
+          .filter((i) => /^(db|server|cli)\/|^package:node:/.test(i))
+          .map((i) => `${f} → ${i}`),
+      ),
+    ).toEqual([]);
+  });
+});

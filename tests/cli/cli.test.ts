@@ -1,0 +1,131 @@
+// The command line as others call it: what stands on standard output, what on standard error, and the exit codes.
+import { execFileSync, spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import { beforeAll, describe, expect, test } from "vitest";
+import { DEMO, demoText, type Loose } from "../support/dishes";
+import { smallDish } from "../support/small-dish";
+
+const root = fileURLToPath(new URL("../..", import.meta.url));
+const desk = mkdtempSync(path.join(tmpdir(), "rondeau-cli-"));
+const run = (...args: string[]) => {
+  const { stdout, stderr, status } = spawnSync(path.join(root, "rondeau"), args, { encoding: "utf8", cwd: desk });
+  return { data: stdout ? (JSON.parse(stdout) as Loose) : undefined, stderr, status };
+};
+const file = (name: string, content: unknown): string => {
+  writeFileSync(path.join(desk, name), typeof content === "string" ? content : JSON.stringify(content));
+  return name;
+};
+const demo = (name: string) => path.join(root, "demo", `${name}.json`);
+
+beforeAll(() => {
+  execFileSync(path.join(root, "rondeau"), ["check", demo("spiced-duck")]);
+});
+
+describe("the three demo dishes", () => {
+  test.each(DEMO)("%s checks clean, is planned, and its plan verifies", (name) => {
+    expect(run("check", demo(name))).toMatchObject({ status: 0, data: { problems: [] } });
+    const planned = run("plan", demo(name), "--plan-at", "cautious");
+    expect(planned.status).toBe(0);
+    expect(planned.data).toMatchObject({ format: "rondeau-plan/1", dish: name, style: "late", planAt: "cautious" });
+    const verdict = run("verify", demo(name), file("plan.json", planned.data));
+    expect(verdict).toMatchObject({ status: 0, data: { broken: [], leadMinutes: planned.data.leadMinutes, regret: planned.data.regret } });
+  });
+});
+
+describe("plan", () => {
+  const dish = file("small.json", smallDish());
+  test("takes serving, now, style, seed, method and log", () => {
+    const later = run(
+      "plan",
+      dish,
+      "--serve",
+      "2026-10-18T15:00",
+      "--now",
+      "2026-10-17T08:00",
+      "--style",
+      "shortest",
+      "--seed",
+      "7",
+      "--method",
+      "stock=slow",
+    );
+    expect(later.data).toMatchObject({ serveAt: "2026-10-18T15:00+01:00", now: "2026-10-17T08:00+01:00", style: "shortest", seed: 7 });
+    const log = file("log.json", {
+      format: "rondeau-log/1",
+      events: [{ step: "stock.chop", started: "2026-10-17T08:10", ended: "2026-10-17T08:45" }],
+    });
+    const followed = run("plan", dish, "--now", "2026-10-17T09:00", "--log", log);
+    expect(followed.data.steps.find((s: Loose) => s.step === "stock.chop")).toMatchObject({
+      start: "2026-10-17T08:10+01:00",
+      end: "2026-10-17T08:45+01:00",
+    });
+    expect(run("verify", dish, file("followed.json", followed.data), "--now", "2026-10-17T09:00", "--log", log).data.broken).toEqual([]);
+  });
+  test("gives the same bytes for the same call", () => {
+    const bytes = () => execFileSync(path.join(root, "rondeau"), ["plan", demo("spiced-duck")]);
+    expect(bytes().equals(bytes())).toBe(true);
+  });
+  test("says why there is none, with exit 3", () => {
+    const none = run("plan", dish, "--now", "2026-10-18T11:00");
+    expect(none.status).toBe(3);
+    expect(none.data).toMatchObject({ format: "rondeau-plan/1", status: "infeasible" });
+    expect(none.data.conflict.length).toBeGreaterThan(0);
+  });
+});
+
+describe("verify", () => {
+  test("names the rule that a spoiled plan breaks, with exit 1", () => {
+    const plan = run("plan", demo("spiced-duck")).data;
+    plan.steps = plan.steps.slice(1);
+    const verdict = run("verify", demo("spiced-duck"), file("spoiled.json", plan));
+    expect(verdict.status).toBe(1);
+    expect(verdict.data.broken[0]).toMatchObject({ rule: "H1" });
+    expect(Object.keys(verdict.data.broken[0]).sort()).toEqual(["from", "rule", "steps", "to", "why"]);
+  });
+});
+
+describe("bad input is told on both channels, with exit 2", () => {
+  const dish = file("good.json", smallDish());
+  test.each<[string, string[], RegExp]>([
+    ["no such file", ["check", "missing.json"], /missing\.json/],
+    ["no JSON", ["check", file("bad.json", "{")], /JSON/],
+    ["a broken dish", ["plan", file("broken.json", { format: "rondeau/1" })], /dish/],
+    ["an unknown flag", ["plan", dish, "--fast", "1"], /--fast/],
+    ["a flag without a value", ["plan", dish, "--seed"], /value/],
+    ["a date that is none", ["plan", dish, "--now", "tomorrow"], /tomorrow/],
+    ["a style that is none", ["plan", dish, "--style", "lazy"], /late/],
+    ["an unknown method", ["plan", dish, "--method", "stock=instant"], /instant/],
+    ["a plan that is none", ["verify", dish, file("noplan.json", { steps: 1 })], /./],
+    [
+      "a log of another dish",
+      ["plan", dish, "--log", file("otherlog.json", { format: "rondeau-log/1", events: [{ step: "x.y", started: "2026-10-17T08:10" }] })],
+      /x\.y/,
+    ],
+    ["two dishes", ["check", dish, dish], /1 file/],
+  ])("%s", (_, args, says) => {
+    const { status, data, stderr } = run(...args);
+    expect(status).toBe(2);
+    expect(data.problems.length).toBeGreaterThan(0);
+    expect(`${JSON.stringify(data)}${stderr}`).toMatch(says);
+    expect(stderr).not.toMatch(/at .*\.(ts|mjs):\d+/);
+  });
+  test("a check that finds only warnings exits 0", () => {
+    const loose = smallDish((d) => d.components[0].methods[0].steps.push({ id: "extra", time: "5m" }));
+    const { status, data } = run("check", file("loose.json", loose));
+    expect(status).toBe(0);
+    expect(data.problems[0].severity).toBe("warning");
+  });
+  test("an unknown command names the known ones", () => {
+    const { status, stderr } = spawnSync(process.execPath, [path.join(root, "dist/cli.mjs"), "cook"], { encoding: "utf8" });
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/check, plan, verify/);
+  });
+});
+
+test("the demo files stand as they are exported", () => {
+  for (const name of DEMO) expect(JSON.parse(demoText(name)).format).toBe("rondeau/1");
+  expect(readFileSync(path.join(root, "rondeau"), "utf8")).not.toMatch(/https?:\/\/(?!127\.0\.0\.1)/);
+});

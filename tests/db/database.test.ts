@@ -1,0 +1,176 @@
+// The database as the server uses it: histories that undo walks along, a log that cannot be changed, one owner at a time.
+import { mkdtempSync, readdirSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import type { Db } from "../../src/db/db";
+import { openDatabase } from "../../src/db/open";
+import {
+  findDish,
+  findHistorySteps,
+  findKitchenLike,
+  getDishById,
+  insertDish,
+  insertKitchen,
+  listDishes,
+  stepHistory,
+  updateDocument,
+} from "../../src/db/queries/dishes";
+import {
+  findNewestFeasible,
+  findNewestPlan,
+  findOpenRun,
+  insertPlan,
+  insertRun,
+  insertRunEvent,
+  listRunEvents,
+  updateRunEnded,
+} from "../../src/db/queries/runs";
+import { demoDocument } from "../support/dishes";
+import { smallDish } from "../support/small-dish";
+
+const migrations = fileURLToPath(new URL("../../src/db/migrations", import.meta.url));
+let db: Db;
+beforeAll(async () => {
+  db = await openDatabase({ directory: "memory", migrations });
+});
+afterAll(() => db.close());
+
+async function store(slug: string): Promise<{ id: string; kitchenId: string }> {
+  const { kitchen, ...document } = smallDish((d) => (d.dish.id = slug));
+  const kitchenId = (await findKitchenLike(db, kitchen)) ?? (await insertKitchen(db, "Home", kitchen));
+  const stored = await findDish(db, await insertDish(db, slug, "Small", document, kitchenId));
+  if (!stored) throw new Error("not stored");
+  return { id: stored.id, kitchenId };
+}
+
+describe("dishes", () => {
+  test("are stored with their kitchen apart, and given back whole", async () => {
+    await store("whole");
+    const found = await findDish(db, "whole");
+    expect(found?.document).toEqual(smallDish((d) => (d.dish.id = "whole")));
+    expect(found?.version).toBe(1);
+  });
+  test("of one house share a kitchen; a taken name gets a number", async () => {
+    const first = await store("twin");
+    const second = await store("twin");
+    expect(second.kitchenId).toBe(first.kitchenId);
+    expect((await listDishes(db)).map((d) => d.slug)).toEqual(expect.arrayContaining(["twin", "twin-2"]));
+  });
+  test("an unknown name is nothing, also one that asks for trouble", async () => {
+    for (const slug of ["nothing", "'; drop table dish; --", "__proto__"]) expect(await findDish(db, slug)).toBeUndefined();
+    expect((await listDishes(db)).length).toBeGreaterThan(0);
+  });
+});
+
+describe("history", () => {
+  const named = (name: string) => {
+    const { kitchen: _, ...document } = smallDish((d) => (d.dish.name = name));
+    return document;
+  };
+  test("undo and redo walk back and forth; a new change after an undo starts a branch", async () => {
+    const { id } = await store("walked");
+    const name = async () => (await getDishById(db, id)).document.dish.name;
+    const change = async (seen: number, to: string) =>
+      db.transaction((tx) => updateDocument(tx, "dish", id, seen, named(to), `call it ${to}`));
+    expect(await change(1, "B")).toBe(2);
+    expect(await change(2, "C")).toBe(3);
+    expect(await findHistorySteps(db, "dish", id)).toEqual({ undo: "call it C", redo: undefined });
+    expect(await stepHistory(db, "dish", id, "undo")).toBe("call it C");
+    expect(await stepHistory(db, "dish", id, "undo")).toBe("call it B");
+    expect(await stepHistory(db, "dish", id, "undo")).toBeUndefined();
+    expect(await name()).toBe("Small");
+    expect(await stepHistory(db, "dish", id, "redo")).toBe("call it B");
+    expect(await name()).toBe("B");
+    expect(await change(2, "D")).toBe(4);
+    expect(await stepHistory(db, "dish", id, "redo")).toBeUndefined();
+    expect(await stepHistory(db, "dish", id, "undo")).toBe("call it D");
+    expect(await stepHistory(db, "dish", id, "redo")).toBe("call it D");
+  });
+  test("who changes what somebody else has changed meanwhile is told, and changes nothing", async () => {
+    const { id } = await store("raced");
+    expect(await updateDocument(db, "dish", id, 1, named("First"), "first")).toBe(2);
+    expect(await updateDocument(db, "dish", id, 1, named("Second"), "second")).toBeUndefined();
+    expect((await getDishById(db, id)).document.dish.name).toBe("First");
+  });
+});
+
+describe("runs", () => {
+  const at = (minute: number) => new Date(Date.UTC(2026, 9, 17, 8, minute));
+  const key = () => crypto.randomUUID();
+  test("one is open at a time; ended, another may start", async () => {
+    const { id } = await store("cooked");
+    const run = await insertRun(db, id, at(0));
+    expect((await insertRun(db, id, at(5))).id).toBe(run.id);
+    await updateRunEnded(db, run.id, at(9));
+    expect(await findOpenRun(db, id)).toBeUndefined();
+    expect((await insertRun(db, id, at(10))).id).not.toBe(run.id);
+  });
+  test("events keep their order; the same press sent twice counts once", async () => {
+    const { id } = await store("pressed");
+    const run = await insertRun(db, id, at(0));
+    const press = { key: key(), kind: "started" as const, step: "stock.chop", at: at(1) };
+    await db.transaction((tx) => insertRunEvent(tx, run.id, press));
+    await db.transaction((tx) => insertRunEvent(tx, run.id, press));
+    await db.transaction((tx) => insertRunEvent(tx, run.id, { ...press, key: key(), kind: "ended", at: at(21) }));
+    expect((await listRunEvents(db, run.id)).map((e) => [e.sequence, e.kind])).toEqual([
+      [1, "started"],
+      [2, "ended"],
+    ]);
+  });
+  test("the log refuses to be changed or shortened", async () => {
+    await expect(db.query("update run_event set kind = 'ended'")).rejects.toThrow(/append-only/);
+    await expect(db.query("delete from run_event")).rejects.toThrow(/append-only/);
+    expect((await db.query("select count(*)::int4 as n from run_event"))[0]).toEqual({ n: 2 });
+  });
+  test("a transaction that fails leaves nothing behind", async () => {
+    const { id } = await store("failed");
+    await expect(
+      db.transaction(async (tx) => {
+        await insertRun(tx, id, at(0));
+        throw new Error("power");
+      }),
+    ).rejects.toThrow("power");
+    expect(await findOpenRun(db, id)).toBeUndefined();
+  });
+});
+
+describe("plans", () => {
+  test("the newest answer may be that there is none; the newest that holds stays known", async () => {
+    const { id } = await store("planned");
+    const plan = (status: "feasible" | "infeasible", n: number) =>
+      insertPlan(db, {
+        dishId: id,
+        dishVersion: 1,
+        kitchenVersion: 1,
+        runId: undefined,
+        runSequence: 0,
+        status,
+        document: { n },
+        madeAt: new Date(),
+      });
+    await plan("feasible", 1);
+    await plan("infeasible", 2);
+    expect((await findNewestPlan(db, id))?.status).toBe("infeasible");
+    expect((await findNewestFeasible(db, id))?.document).toEqual({ n: 1 });
+  });
+});
+
+describe("a data directory", () => {
+  test("is migrated, survives closing, and is refused to a second process while open", async () => {
+    const directory = mkdtempSync(path.join(tmpdir(), "rondeau-db-"));
+    const first = await openDatabase({ directory, migrations });
+    const { kitchen, ...document } = demoDocument("spiced-duck");
+    const kitchenId = await insertKitchen(first, "Home", kitchen);
+    await first.transaction((tx) => insertDish(tx, "duck", "Duck", document, kitchenId));
+    await expect(openDatabase({ directory, migrations })).rejects.toThrow(
+      new RegExp(`${directory}.*already open in process ${process.pid}.*RONDEAU_DATA_DIR`),
+    );
+    await first.close();
+    const again = await openDatabase({ directory, migrations });
+    expect((await findDish(again, "duck"))?.document.dish.name).toBe(document.dish.name);
+    expect((await again.query("select count(*)::int4 as n from migration"))[0]).toEqual({ n: readdirSync(migrations).length });
+    await again.close();
+  });
+});
