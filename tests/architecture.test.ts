@@ -6,16 +6,20 @@ import { describe, expect, test } from "vitest";
 
 const source = fileURLToPath(new URL("../src", import.meta.url));
 const files = readdirSync(source, { recursive: true, encoding: "utf8" }).filter((f) => /\.tsx?$/.test(f));
-const importsOf = (file: string) =>
-  [
-    ...readFileSync(path.join(source, file), "utf8").matchAll(
-      /(?:^(?:import|export)\b[^;"]*|\bimport\(|\bnew URL\()"(?=[@./a-z])([^"\n]+)"/gm,
-    ),
-  ].map((m) => {
+/** Static imports and re-exports, dynamic imports, and files named by URL as workers are. */
+const IMPORTS = [
+  /^(?:import|export) (?:[^"';]*? from )?"([^"]+)"/gms,
+  /\bimport\("([^"]+)"\)/g,
+  /new URL\("([^"]+)", import\.meta\.url\)/g,
+];
+const importsOf = (file: string) => {
+  const text = readFileSync(path.join(source, file), "utf8");
+  return IMPORTS.flatMap((pattern) => [...text.matchAll(pattern)]).map((m) => {
     const name = m[1] as string;
     if (name.startsWith("@/")) return name.slice(2);
     return name.startsWith(".") ? path.join(path.dirname(file), name) : `package:${name}`;
   });
+};
 const under = (folder: string) => files.filter((f) => f.startsWith(`${folder}/`));
 const strangers = (folder: string, allowed: RegExp) =>
   under(folder).flatMap((f) =>
