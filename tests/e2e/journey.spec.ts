@@ -1,0 +1,116 @@
+// The whole way, as a cook goes it: open the lunch, read the plan, change the hours, start, be late, lose power, carry on.
+import { expect, test } from "@playwright/test";
+import { Server } from "./server";
+
+const server = new Server(4311, "2026-11-25T19:00:00Z");
+test.describe.configure({ mode: "serial" });
+test.beforeAll(() => server.start());
+test.afterAll(() => server.kill());
+
+test("the demo opens on its dishes, and the lunch has its timetable", async ({ page }) => {
+  await server.plan("harvest-lunch");
+  await page.goto(server.url);
+  await page.getByRole("link", { name: /Harvest lunch/ }).click();
+  await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible();
+  await expect(page.getByRole("status", { name: "Where things stand" })).toContainText("to the table");
+  const plan = await server.plan("harvest-lunch");
+  expect(plan.steps.length).toBeGreaterThanOrEqual(60);
+  await expect(page.locator("[data-step]")).toHaveCount(plan.steps.length);
+});
+
+test("the list under the chart says the same, day by day", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/timetable`);
+  const days = page.getByRole("region", { name: "Day by day" });
+  await expect(days.getByRole("heading", { name: "Sunday 6 December" })).toBeVisible();
+  const plan = await server.plan("harvest-lunch");
+  const byHand = plan.steps.filter((s: { hands: unknown[] }) => s.hands.length).length;
+  expect(await days.getByRole("listitem").count()).toBeGreaterThanOrEqual(byHand);
+  await expect(days.getByText("Before bed").first()).toBeVisible();
+});
+
+test("other hours of the cook give another plan, and taking back gives the first again", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/kitchen`);
+  const begins = page.getByTestId("plan-begins");
+  const before = await begins.innerText();
+  await page.getByLabel("Works with the hands, cook 1, line 2: from").fill("13:00");
+  await page.getByRole("button", { name: "Keep the kitchen so" }).click();
+  await expect(page.getByText("Kept. The timetable follows.")).toBeVisible();
+  const moved = async () => {
+    const plan = await server.plan("harvest-lunch");
+    return plan.steps
+      .flatMap((s: { hands: { from: string; cook: string }[] }) => s.hands)
+      .filter((h: { from: string; cook: string }) => h.cook === "nora" && /^2026-12-05T(0|10|11|12)/.test(h.from)).length;
+  };
+  await expect.poll(moved, { timeout: 30_000 }).toBe(0);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText(/Taken back: the kitchen/)).toBeVisible();
+  await expect.poll(moved, { timeout: 30_000 }).toBeGreaterThan(0);
+  await expect(begins).toHaveText(before, { timeout: 30_000 });
+});
+
+test("hours that are none are refused where they stand, and nothing typed is lost", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/kitchen`);
+  const from = page.getByLabel("Works with the hands, cook 1, line 2: from");
+  await from.fill("7 o'clock");
+  await page.getByRole("button", { name: "Keep the kitchen so" }).click();
+  await expect(page.getByRole("main").getByRole("alert")).toContainText("18:30");
+  await expect(from).toHaveValue("7 o'clock");
+});
+
+test("the run starts, a step is finished late, and the plan after it moves", async ({ page }) => {
+  const first = await server.plan("harvest-lunch");
+  const [trim, dice] = ["pork.trim", "pork.dice"].map((ref) => first.steps.find((s: { step: string }) => s.step === ref));
+  await server.clock(new Date(Date.parse(trim.start)).toISOString());
+  await page.goto(`${server.url}/d/harvest-lunch/cook`);
+  await page.getByRole("button", { name: "Start the run" }).click();
+  await page
+    .getByRole("article", { name: /Due: Take off rind/ })
+    .getByRole("button", { name: "Start", exact: true })
+    .click();
+  const running = page.getByRole("article", { name: /Running: Take off rind/ });
+  await expect(running).toBeVisible();
+
+  // Twenty minutes late, and done with one press.
+  await server.clock(new Date(Date.parse(trim.end) + 20 * 60_000).toISOString());
+  await page.reload();
+  await expect(running).toContainText("due since");
+  await running.getByRole("button", { name: "Done" }).click();
+  await expect(running).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText(/moved/).first()).toBeVisible({ timeout: 30_000 });
+  const after = await server.plan("harvest-lunch");
+  const next = after.steps.find((s: { step: string }) => s.step === "pork.dice");
+  expect(Date.parse(next.start)).toBeGreaterThanOrEqual(Date.parse(dice.start) + 20 * 60_000);
+  expect(after.steps.find((s: { step: string }) => s.step === "pork.trim").end.slice(0, 16)).toBe(
+    new Date(Date.parse(trim.end) + 20 * 60_000).toISOString().slice(0, 16),
+  );
+  // Served at the same hour all the same.
+  expect(Date.parse(after.serveAt)).toBe(Date.parse(first.serveAt));
+});
+
+test("power is cut and comes back: the run stands where it stood, and goes on", async ({ page }) => {
+  const before = await server.plan("harvest-lunch");
+  const dice = before.steps.find((s: { step: string }) => s.step === "pork.dice");
+  await server.kill();
+  await server.start(new Date(Date.parse(dice.start)).toISOString());
+  await page.goto(`${server.url}/d/harvest-lunch/cook`);
+  await expect(page.getByRole("button", { name: "Start the run" })).toHaveCount(0);
+  await page
+    .getByRole("article", { name: /Due: Dice the meat/ })
+    .getByRole("button", { name: "Start", exact: true })
+    .click();
+  await expect(page.getByRole("article", { name: /Running: Dice the meat/ })).toBeVisible();
+  await page.getByRole("button", { name: "Take back: Dice the meat" }).click();
+  await expect(page.getByRole("article", { name: /Running: Dice the meat/ })).toHaveCount(0, { timeout: 30_000 });
+});
+
+test("a press made while the line is down is kept, and sent when it is back", async ({ page, context }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/cook`);
+  const due = page.getByRole("article", { name: /Dice the meat/ });
+  await expect(due).toBeVisible();
+  await context.setOffline(true);
+  await due.getByRole("button", { name: "Start", exact: true }).click();
+  await expect(page.getByRole("alert").first()).toContainText("kept here");
+  await context.setOffline(false);
+  await page.reload();
+  await expect(page.getByRole("article", { name: /Running: Dice the meat/ })).toBeVisible({ timeout: 30_000 });
+});

@@ -1,0 +1,97 @@
+// A server of its own for each test file: its own directory, its own port, its own clock; it can be stopped and started again.
+import { type ChildProcess, spawn } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { fileURLToPath } from "node:url";
+
+const root = fileURLToPath(new URL("../..", import.meta.url));
+
+export class Server {
+  readonly directory = mkdtempSync(path.join(tmpdir(), "rondeau-e2e-"));
+  readonly url: string;
+  #process: ChildProcess | undefined;
+  #said = "";
+
+  constructor(
+    readonly port: number,
+    readonly now: string,
+  ) {
+    this.url = `http://127.0.0.1:${port}`;
+  }
+
+  async start(now = this.now): Promise<void> {
+    this.#said = "";
+    const child = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", String(this.port), "-H", "127.0.0.1"], {
+      cwd: root,
+      env: {
+        ...process.env,
+        NODE_ENV: "production",
+        RONDEAU_DATA_DIR: this.directory,
+        RONDEAU_DEMO: "1",
+        RONDEAU_CLOCK: "manual",
+        RONDEAU_NOW: now,
+        NEXT_TELEMETRY_DISABLED: "1",
+        NEXT_MANUAL_SIG_HANDLE: "true",
+      },
+    });
+    for (const stream of [child.stdout, child.stderr]) stream?.on("data", (text: Buffer) => (this.#said += text));
+    this.#process = child;
+    for (let tries = 0; ; tries++) {
+      if (child.exitCode !== null || tries > 600) throw new Error(`the server did not start: ${this.#said}`);
+      const answers = await fetch(this.url).then(
+        (r) => r.ok,
+        () => false,
+      );
+      if (answers) return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+
+  /** Ends it at once, as a flat battery would. */
+  async kill(): Promise<void> {
+    const child = this.#process;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.once("exit", resolve));
+    child.kill("SIGKILL");
+    await gone;
+  }
+
+  /** Starts a second one on the same directory and gives what it says before it ends. */
+  second(): Promise<{ code: number | null; said: string }> {
+    return new Promise((resolve) => {
+      const child = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", String(this.port + 1), "-H", "127.0.0.1"], {
+        cwd: root,
+        env: { ...process.env, NODE_ENV: "production", RONDEAU_DATA_DIR: this.directory, NEXT_TELEMETRY_DISABLED: "1" },
+      });
+      let said = "";
+      for (const stream of [child.stdout, child.stderr]) stream?.on("data", (text: Buffer) => (said += text));
+      child.on("exit", (code) => resolve({ code, said }));
+    });
+  }
+
+  async post(where: string, body: unknown, headers: Record<string, string> = {}): Promise<Response> {
+    return fetch(this.url + where, {
+      method: "POST",
+      headers: { "content-type": "application/json", ...headers },
+      body: JSON.stringify(body),
+    });
+  }
+
+  /** Sets the server's clock. */
+  async clock(now: string): Promise<void> {
+    const answer = await this.post("/api/clock", { now });
+    if (!answer.ok) throw new Error(`clock: ${answer.status}`);
+  }
+
+  /** The plan in force, once it is made. */
+  // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
+  async plan(slug: string): Promise<any> {
+    for (let tries = 0; tries < 300; tries++) {
+      const answer = await fetch(`${this.url}/api/dishes/${slug}/plan`);
+      if (answer.ok) return answer.json();
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error("no plan was made");
+  }
+}

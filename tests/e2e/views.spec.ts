@@ -1,0 +1,193 @@
+// Every view by keyboard, by screen reader, in both lights and on a phone; addresses that reopen what was seen; files in and out.
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test } from "@playwright/test";
+import { demoText } from "../support/dishes";
+import { smallDish } from "../support/small-dish";
+import { Server } from "./server";
+
+const server = new Server(4321, "2026-11-25T19:00:00Z");
+test.beforeAll(async () => {
+  await server.start();
+  await server.plan("harvest-lunch");
+});
+test.afterAll(() => server.kill());
+
+const VIEWS = [
+  "/",
+  "/d/harvest-lunch/dish",
+  "/d/harvest-lunch/timetable",
+  "/d/harvest-lunch/timetable?c=pie",
+  "/d/harvest-lunch/days",
+  "/d/harvest-lunch/cook",
+  "/d/harvest-lunch/kitchen",
+];
+
+for (const light of ["light", "dark"] as const) {
+  test(`no view has anything for axe to say, ${light}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: light, reducedMotion: "reduce" });
+    for (const view of VIEWS) {
+      await page.goto(server.url + view);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations.map(
+          (v) =>
+            `${view} ${v.id}: ${v.nodes
+              .slice(0, 3)
+              .map((n) => n.html.slice(0, 160))
+              .join(" | ")}`,
+        ),
+      ).toEqual([]);
+    }
+  });
+}
+
+test("a running cook view has nothing for axe to say either", async ({ page }) => {
+  await server.post("/api/dishes/spiced-duck/run", {});
+  await page.goto(`${server.url}/d/spiced-duck/cook`);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
+});
+
+test("pages show no fault on the console and load nothing from elsewhere", async ({ page }) => {
+  const faults: string[] = [];
+  page.on("console", (m) => m.type() === "error" && faults.push(m.text()));
+  page.on("pageerror", (e) => faults.push(String(e)));
+  page.on("request", (r) => !r.url().startsWith(server.url) && !r.url().startsWith("data:") && faults.push(r.url()));
+  for (const view of VIEWS) await page.goto(server.url + view, { waitUntil: "networkidle" });
+  expect(faults).toEqual([]);
+});
+
+test("the chart is walked by keys and says where one stands; its address reopens it", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/timetable`);
+  const chart = page.getByRole("application", { name: /Route chart/ });
+  const said = page.locator("p[role=status]");
+  await chart.focus();
+  await page.keyboard.press("Home");
+  const first = await said.innerText();
+  expect(first).toMatch(/Mon \d\d:\d\d/);
+  await page.keyboard.press("ArrowRight");
+  await expect(said).not.toHaveText(first);
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  const panel = page.getByRole("complementary", { name: "The selected component" });
+  await expect(panel).toBeVisible();
+  const name = await panel.getByRole("heading").first().innerText();
+  await page.reload();
+  await expect(panel.getByRole("heading").first()).toHaveText(name);
+  await chart.focus();
+  await page.keyboard.press("Escape");
+  await expect(panel).toHaveCount(0);
+});
+
+test("pleats unfold at a click, all of them with F, and the address says so", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/timetable`);
+  const pleats = page.locator("[data-pleat]");
+  const count = await pleats.count();
+  expect(count).toBeGreaterThan(3);
+  await pleats.first().click({ position: { x: 8, y: 4 } });
+  await expect(pleats).toHaveCount(count - 1);
+  await page.keyboard.press("f");
+  await expect(pleats).toHaveCount(0);
+  expect(page.url()).toContain("scale=true");
+});
+
+test("the palette goes anywhere, the keys are listed, numbers lead to the views", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/dish`);
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("pie");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/timetable\?c=pie/);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "The keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("3");
+  await expect(page).toHaveURL(/\/days$/);
+});
+
+test("another way of laying it out gives another plan", async ({ page }) => {
+  const late = await server.plan("saturday-pastries");
+  await page.goto(`${server.url}/d/saturday-pastries/timetable`);
+  await page.getByRole("radio", { name: /Even/ }).click();
+  await expect.poll(async () => (await server.plan("saturday-pastries")).style, { timeout: 30_000 }).toBe("even");
+  await expect(page.getByRole("radio", { name: /Even/ })).toBeChecked({ timeout: 30_000 });
+  expect(late.style).toBe("late");
+});
+
+test("more guests make more of everything, and it can be taken back", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/dish`);
+  const salt = page.getByText(/^40 g$/).first();
+  await expect(salt).toBeVisible();
+  await page.getByLabel("Guests").fill("20");
+  await page.getByRole("button", { name: "Change" }).click();
+  await expect(page.getByText(/^80 g$/).first()).toBeVisible({ timeout: 20_000 });
+  await page.locator("h1").click();
+  await page.keyboard.press("Control+z");
+  await expect(salt).toBeVisible({ timeout: 20_000 });
+});
+
+test("the evening light is chosen by hand and kept", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/days`);
+  await page.keyboard.press("Control+k");
+  await page.keyboard.type("evening");
+  await page.keyboard.press("Enter");
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "dark");
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-theme", "dark");
+});
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const sideways = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  test("no view but the chart needs to be pushed sideways, and what is pressed is large", async ({ page }) => {
+    for (const view of ["/", "/d/harvest-lunch/days", "/d/harvest-lunch/cook", "/d/harvest-lunch/dish"]) {
+      await page.goto(server.url + view);
+      expect(await sideways(page), view).toBeLessThanOrEqual(0);
+    }
+    await page.goto(`${server.url}/d/spiced-duck/cook`);
+    for (const button of await page.getByRole("article").getByRole("button").all())
+      expect((await button.boundingBox())?.height).toBeGreaterThanOrEqual(56);
+  });
+});
+
+test("the day list goes to paper without the screen's furniture", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/days`);
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("navigation", { name: "Views" })).toBeHidden();
+  await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
+  await expect(page.getByRole("heading", { name: "Before bed" }).first()).toBeVisible();
+  const pages = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type \/Page\b/g)?.length ?? 0;
+  expect(pages).toBeGreaterThan(0);
+  expect(pages).toBeLessThan(8);
+});
+
+test.describe("files", () => {
+  test("a bad one is refused with all that is wrong, and stays in the box", async ({ page }) => {
+    await page.goto(server.url);
+    const text = JSON.stringify(
+      smallDish((d) => {
+        d.dish.serves = "four";
+        d.components[0].methods[0].steps[0].time = "soon";
+      }),
+    );
+    await page.getByLabel("or its text").fill(text);
+    await page.getByRole("button", { name: "Check it and bring it in" }).click();
+    const alert = page.locator("form").getByRole("alert");
+    await expect(alert).toContainText("dish.serves");
+    await expect(alert).toContainText("components[0].methods[0].steps[0].time");
+    await page.reload();
+    await expect(page.getByLabel("or its text")).toHaveValue(text);
+  });
+  test("a good one is kept and planned, and comes out as it went in", async ({ page }) => {
+    await page.goto(server.url);
+    const text = demoText("spiced-duck").replace('"spiced-duck"', '"another-duck"').replaceAll("2026-10-", "2026-12-");
+    await page.getByLabel("A dish file").setInputFiles({ name: "duck.json", mimeType: "application/json", buffer: Buffer.from(text) });
+    await page.getByRole("button", { name: "Check it and bring it in" }).click();
+    await expect(page).toHaveURL(/\/d\/another-duck/);
+    await server.plan("another-duck");
+    const exported = await (await fetch(`${server.url}/api/dishes/another-duck`)).text();
+    const again = await server.post("/api/dishes", JSON.parse(exported));
+    expect(again.ok).toBe(true);
+    const { slug } = await again.json();
+    expect(await (await fetch(`${server.url}/api/dishes/${slug}`)).text()).toBe(exported);
+  });
+});
