@@ -53,6 +53,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
   return (
     <form onSubmit={save} noValidate>
       <section aria-label="Cooks">
+        <h2 className="sr-only">Cooks and their hours</h2>
         {cooks.fields.map((field, c) => (
           <fieldset key={field.id} className="mb-6 border-t-2 border-rim pt-3">
             <legend className="sr-only">{`Cook ${c + 1}`}</legend>

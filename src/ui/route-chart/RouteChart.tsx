@@ -77,6 +77,8 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
           viewBox={`0 0 ${span} ${geometry.height}`}
           role="application"
           aria-label="Route chart. Arrow keys walk from step to step, Enter selects a component; the list below says the same."
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: one stop for the whole chart; arrow keys walk along it and the live text below speaks
+          tabIndex={0}
           onKeyDown={keys}
           className="block select-none"
         >

@@ -142,7 +142,7 @@ export function Palette({ slug, components }: { slug: string; components: readon
                     {entries.map((entry) => (
                       <Command.Item
                         key={entry.label}
-                        value={`${heading} ${entry.label}`}
+                        value={entry.label}
                         onSelect={close(entry.run)}
                         className="flex cursor-pointer justify-between px-4 py-1.5 data-[selected=true]:bg-saffron-wash"
                       >
