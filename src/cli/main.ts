@@ -1,5 +1,6 @@
-// rondeau check | plan | verify: the core on the command line, without server or database.
+// rondeau check | plan | verify | schema: the core on the command line, without server or database.
 // Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan.
+import { dishSchema } from "../core/dish/json-schema";
 import { checkCommand } from "./check";
 import { BadInput } from "./input";
 import { planCommand } from "./plan";
@@ -9,6 +10,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => { readonly 
   check: checkCommand,
   plan: planCommand,
   verify: verifyCommand,
+  schema: () => ({ data: dishSchema(), exit: 0 }),
 };
 
 const [name = "", ...args] = process.argv.slice(2);

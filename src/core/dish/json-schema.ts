@@ -2,8 +2,10 @@
 import { z } from "zod";
 import { DishFile } from "./schema";
 
-/** The text of schema/rondeau-1.schema.json. */
-export function schemaText(): string {
+export function dishSchema(): object {
   const schema = z.toJSONSchema(DishFile, { target: "draft-2020-12", io: "input", unrepresentable: "any" });
-  return `${JSON.stringify({ ...schema, title: "Rondeau dish, version 1" }, null, 1)}\n`;
+  return { ...schema, title: "Rondeau dish, version 1" };
 }
+
+/** The text of schema/rondeau-1.schema.json: what `rondeau schema` prints. */
+export const schemaText = (): string => `${JSON.stringify(dishSchema(), null, 2)}\n`;

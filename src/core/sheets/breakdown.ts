@@ -1,8 +1,10 @@
 // The dish read as a breakdown: what each component is made of, what it makes, who takes it and what is left over.
+
 import { balanceOf } from "../dish/balance";
 import { componentOf, type Dish, type Hold, type Step } from "../dish/model";
 import type { DishFile } from "../dish/schema";
 import { quantityOf, quantityText } from "../dish/units";
+import { minutesOf, spokenDuration } from "../time/duration";
 
 export interface OutputRow {
   readonly ref: string;
@@ -32,7 +34,7 @@ export function ingredientRows(document: DishFile, componentId: string, methodId
     const details = [
       i.note,
       i.section && `from the ${i.section}`,
-      i.orderAhead && `order ${i.orderAhead} ahead`,
+      i.orderAhead && `order ${spokenDuration(minutesOf(i.orderAhead))} ahead`,
       i.allergens?.length ? `contains ${i.allergens.join(", ")}` : undefined,
     ].filter(Boolean);
     return { name: i.name, amount, note: details.length ? details.join("; ") : undefined };

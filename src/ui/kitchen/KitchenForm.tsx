@@ -227,14 +227,14 @@ function HoursList({
           <div key={field.id} className={`mb-1 flex items-center gap-1 ${dated ? "flex-wrap" : ""}`}>
             {!dated && <input className="field w-[5rem]" aria-label={`${label}: days`} {...register(`${path}.days`)} />}
             <input
-              className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`}
+              className={`field clock text-[13px] ${dated ? "w-[12.8rem]" : "w-[3.9rem]"}`}
               type={dated ? "datetime-local" : "text"}
               aria-label={`${label}: from`}
               {...register(`${path}.from`)}
             />
             <span className="text-quiet">to</span>
             <input
-              className={`field clock text-[13px] ${dated ? "w-[11.4rem]" : "w-[3.9rem]"}`}
+              className={`field clock text-[13px] ${dated ? "w-[12.8rem]" : "w-[3.9rem]"}`}
               type={dated ? "datetime-local" : "text"}
               aria-label={`${label}: to`}
               {...register(`${path}.to`)}

@@ -1,0 +1,97 @@
+// Takes the pictures of docs/screenshots from the demo: a server with its own data and clock, the lunch followed to Saturday evening.
+// node docs/take-screenshots.mjs   (after ./rondeau build)
+import { spawn } from "node:child_process";
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { chromium } from "@playwright/test";
+
+const url = "http://127.0.0.1:4390";
+const out = path.join(import.meta.dirname, "screenshots");
+const server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", "4390", "-H", "127.0.0.1"], {
+  cwd: path.join(import.meta.dirname, ".."),
+  stdio: "ignore",
+  env: {
+    ...process.env,
+    NODE_ENV: "production",
+    RONDEAU_DATA_DIR: mkdtempSync(path.join(tmpdir(), "rondeau-pictures-")),
+    RONDEAU_DEMO: "1",
+    RONDEAU_CLOCK: "manual",
+    RONDEAU_NOW: "2026-11-25T19:00:00Z",
+  },
+});
+const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+const until = async (ready) => {
+  for (let i = 0; i < 300; i++) {
+    const value = await ready().catch(() => undefined);
+    if (value) return value;
+    await wait(100);
+  }
+  throw new Error("the server did not come up");
+};
+const post = async (where, body) =>
+  (await fetch(url + where, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) })).text();
+const plan = () =>
+  until(async () =>
+    (await fetch(`${url}/api/dishes/harvest-lunch/plan`)).ok ? (await fetch(`${url}/api/dishes/harvest-lunch/plan`)).json() : undefined,
+  );
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--disable-gpu", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"],
+});
+const picture = async (name, where, { light = "light", width = 1280, height = 800 } = {}) => {
+  const context = await browser.newContext({
+    viewport: { width, height },
+    colorScheme: light,
+    timezoneId: "Europe/Dublin",
+    locale: "en-GB",
+    reducedMotion: "reduce",
+  });
+  const page = await context.newPage();
+  await page.goto(url + where, { waitUntil: "networkidle" });
+  await wait(500);
+  await page.screenshot({ path: path.join(out, `${name}.png`) });
+  await context.close();
+};
+
+/** Presses start and done where the plan has them, up to a moment. */
+async function followTo(moment) {
+  const state = new Map();
+  await post("/api/dishes/harvest-lunch/run", {});
+  for (;;) {
+    const { steps } = await plan();
+    const next = steps
+      .filter((s) => state.get(s.step) !== "ended")
+      .map((s) =>
+        state.has(s.step)
+          ? { at: Date.parse(s.end), kind: "ended", step: s.step }
+          : { at: Date.parse(s.start), kind: "started", step: s.step },
+      )
+      .sort((a, b) => a.at - b.at || (a.kind === "ended" ? -1 : 1))[0];
+    if (!next || next.at > Date.parse(moment)) break;
+    state.set(next.step, next.kind);
+    await post("/api/clock", { now: new Date(next.at).toISOString() });
+    await post("/api/dishes/harvest-lunch/events", { key: crypto.randomUUID(), kind: next.kind, step: next.step });
+  }
+  await post("/api/clock", { now: moment });
+}
+
+try {
+  await until(async () => (await fetch(url)).ok);
+  await plan();
+  await wait(6000);
+  await picture("dishes", "/");
+  await picture("dish", "/d/harvest-lunch/dish");
+  await picture("timetable", "/d/harvest-lunch/timetable");
+  await picture("timetable-evening", "/d/harvest-lunch/timetable?c=pie", { light: "dark" });
+  await picture("days", "/d/harvest-lunch/days");
+  await picture("kitchen", "/d/harvest-lunch/kitchen");
+  await followTo("2026-12-05T17:10:00Z");
+  await picture("timetable-under-way", "/d/harvest-lunch/timetable");
+  await picture("cook", "/d/harvest-lunch/cook");
+  await picture("cook-evening", "/d/harvest-lunch/cook", { light: "dark" });
+  await picture("cook-phone", "/d/harvest-lunch/cook", { width: 390, height: 844 });
+} finally {
+  await browser.close();
+  server.kill();
+}
