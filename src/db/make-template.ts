@@ -1,10 +1,13 @@
-// Makes the template that new data directories start from: a migrated, empty database, dumped once at build time.
-import { mkdirSync, writeFileSync } from "node:fs";
+// Makes the template that new data directories start from: a migrated, empty cluster, made once at build time and copied.
+import { cpSync, mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import path from "node:path";
 import { openDatabase } from "./open";
 
 const root = process.cwd();
-const db = await openDatabase({ directory: "memory", migrations: path.join(root, "src/db/migrations") });
 mkdirSync(path.join(root, "dist"), { recursive: true });
-writeFileSync(path.join(root, "dist/template.tar.gz"), await db.dump());
+const made = mkdtempSync(path.join(root, "dist/making-"));
+const db = await openDatabase({ directory: made, migrations: path.join(root, "src/db/migrations") });
 await db.close();
+rmSync(path.join(root, "dist/template"), { recursive: true, force: true });
+cpSync(path.join(made, "pg"), path.join(root, "dist/template"), { recursive: true });
+rmSync(made, { recursive: true, force: true });

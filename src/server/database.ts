@@ -13,7 +13,7 @@ export function database(): Promise<Db> {
   shared.__rondeauDb ??= openDatabase({
     directory: path.resolve(/*turbopackIgnore: true*/ process.env.RONDEAU_DATA_DIR ?? path.join(root(), ".data/demo")),
     migrations: path.join(/*turbopackIgnore: true*/ root(), "src/db/migrations"),
-    template: path.join(/*turbopackIgnore: true*/ root(), "dist/template.tar.gz"),
+    template: path.join(/*turbopackIgnore: true*/ root(), "dist/template"),
   }).catch((error) => {
     shared.__rondeauDb = undefined;
     throw error;

@@ -47,6 +47,8 @@ export interface PlanRequest {
   readonly style?: Style | undefined;
   /** Plan anew rather than near the plan so far. */
   readonly fresh?: boolean | undefined;
+  /** Called once a first, quick plan is stored, where there was none. */
+  readonly onFirst?: (() => void) | undefined;
   readonly onProgress?: ((p: PlanProgress) => void) | undefined;
   readonly signal?: AbortSignal | undefined;
 }
@@ -89,27 +91,36 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   };
   const style = request.style ?? previous?.style ?? (newest ? PlanFile.parse(newest.document).style : "late");
   const task: PlanTask = { document: stored.document, now, style, planAt: "cautious", log, previous, rounds: previous ? 120 : 300 };
-  const answer = await inThread(task, request.onProgress ?? (() => {}), request.signal);
-  if (answer.status === "feasible") {
-    const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), {
-      now,
-      log: events.length ? logFromFile(log, dish.zone) : EMPTY_LOG,
-    });
-    if (broken.length) throw new Error(`planning: a plan broke ${broken[0]?.rule}: ${broken[0]?.why}`);
+  const keep = async (answer: PlanAnswer): Promise<StoredPlan> => {
+    if (answer.status === "feasible") {
+      const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), {
+        now,
+        log: events.length ? logFromFile(log, dish.zone) : EMPTY_LOG,
+      });
+      if (broken.length) throw new Error(`planning: a plan broke ${broken[0]?.rule}: ${broken[0]?.why}`);
+    }
+    await db.transaction((tx) =>
+      insertPlan(tx, {
+        dishId: stored.id,
+        dishVersion: stored.version,
+        kitchenVersion: stored.kitchenVersion,
+        runId: run?.id,
+        runSequence: events.length,
+        status: answer.status,
+        document: answer.status === "feasible" ? answer.file : { format: "rondeau-plan/1", ...answer, repairs: [] },
+        madeAt: new Date(nowMs()),
+      }),
+    );
+    return (await findNewestPlan(db, stored.id)) as StoredPlan;
+  };
+  const onProgress = request.onProgress ?? (() => {});
+  if (!newest) {
+    // A first plan at once, so that there is something to read while a better one is looked for.
+    const first = await keep(await inThread({ ...task, rounds: 0 }, () => {}, request.signal));
+    request.onFirst?.();
+    if (first.status === "infeasible" || request.signal?.aborted) return first;
   }
-  await db.transaction((tx) =>
-    insertPlan(tx, {
-      dishId: stored.id,
-      dishVersion: stored.version,
-      kitchenVersion: stored.kitchenVersion,
-      runId: run?.id,
-      runSequence: events.length,
-      status: answer.status,
-      document: answer.status === "feasible" ? answer.file : { format: "rondeau-plan/1", ...answer, repairs: [] },
-      madeAt: new Date(nowMs()),
-    }),
-  );
-  return (await findNewestPlan(db, stored.id)) as StoredPlan;
+  return keep(await inThread(task, onProgress, request.signal));
 }
 
 /** Whether the newest answer was made for what the dish and its kitchen say now. */

@@ -34,6 +34,7 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
           await fetch(`/api/dishes/${slug}/plan`, { method: "POST", body: JSON.stringify(body), signal: control.signal }),
         )) {
           if (line.progress) setWorking(line.progress);
+          if (line.first) router.refresh();
           if (line.status === "failed") setFailed("The planner stopped with a fault of its own. The plan shown is the last good one.");
         }
       } catch {
@@ -92,7 +93,7 @@ export function requestPlan(detail: { style?: string; fresh?: boolean }): void {
   window.dispatchEvent(new CustomEvent("rondeau:plan", { detail }));
 }
 
-async function* linesOf(response: Response): AsyncGenerator<{ progress?: Working; status?: string }> {
+async function* linesOf(response: Response): AsyncGenerator<{ progress?: Working; first?: boolean; status?: string }> {
   if (!response.ok || !response.body) throw new Error(`plan: ${response.status}`);
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";

@@ -36,7 +36,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ dis
         }
       };
       try {
-        const plan = await planAndStore(dish, { ...body.value, onProgress: (progress) => say({ progress }), signal: abort.signal });
+        const plan = await planAndStore(dish, {
+          ...body.value,
+          onFirst: () => say({ first: true }),
+          onProgress: (progress) => say({ progress }),
+          signal: abort.signal,
+        });
         say({ status: plan.status });
       } catch (error) {
         console.error("plan:", error);
