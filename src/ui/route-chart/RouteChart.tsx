@@ -70,7 +70,7 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
 
   return (
     <div ref={frame} className="relative">
-      <div className={trueScale ? "overflow-x-auto" : ""}>
+      <div className="overflow-x-auto">
         <svg
           width={span}
           height={geometry.height}

@@ -51,7 +51,10 @@ export function StatusLine(props: StatusLineProps) {
         </Link>
         <div className="flex min-w-0 flex-wrap gap-x-9 gap-y-1 lg:flex-nowrap" role="status" aria-label="Where things stand">
           {parts.map((part) => (
-            <div key={part.under + part.strong} className={`min-w-0 ${part.idle ? "max-sm:hidden" : ""}`}>
+            <div
+              key={part.under + part.strong}
+              className={`${part.rest.length > 20 ? "min-w-0" : "shrink-0"} ${part.idle ? "max-sm:hidden" : ""}`}
+            >
               <div className={`max-w-[29rem] sm:truncate ${part.tone === "warn" ? "text-beet" : ""}`}>
                 <span className="font-serif text-[17px] font-semibold">{part.strong}</span> <span className="text-[15px]">{part.rest}</span>
               </div>
