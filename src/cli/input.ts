@@ -4,6 +4,7 @@ import type { z } from "zod";
 import { type Dish, dishModel } from "../core/dish/model";
 import { type Problem, pathText, quoted } from "../core/dish/problem";
 import { LIMITS, readDish, readJson } from "../core/dish/read";
+import type { DishFile } from "../core/dish/schema";
 import { type Log, LogFile, logFromFile, type Plan, PlanFile, planFromFile } from "../core/planner";
 import { isInstant, type Zone } from "../core/time/zone";
 
@@ -25,10 +26,10 @@ export function readText(file: string): string {
   }
 }
 
-export function loadDish(file: string): { readonly dish: Dish; readonly warnings: readonly Problem[] } {
+export function loadDish(file: string): { readonly dish: Dish; readonly document: DishFile; readonly warnings: readonly Problem[] } {
   const read = readDish(readText(file));
   if (read.status === "refused") throw new BadInput(read.problems);
-  return { dish: dishModel(read.document), warnings: read.problems };
+  return { dish: dishModel(read.document), document: read.document, warnings: read.problems };
 }
 
 function loadFile<T>(file: string, schema: z.ZodType<T>): T {

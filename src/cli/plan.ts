@@ -1,14 +1,18 @@
 // rondeau plan DISH: a plan, or why there is none.
 
 import { quoted } from "../core/dish/problem";
-import { EMPTY_LOG, PLAN_ATS, planDish, planToFile, STYLES } from "../core/planner";
+import { EMPTY_LOG, PLAN_ATS, type PlanOptions, planDish, planToFile, STYLES } from "../core/planner";
+import { diagnose } from "../core/planner/explain";
 import { bad, choiceFlag, instantFlag, loadDish, loadLog, numberFlag, readFlags } from "./input";
+
+/** Conflict and repairs are looked for so long at most. */
+const SECONDS_TO_EXPLAIN = 30;
 
 const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed"];
 
 export function planCommand(args: readonly string[]) {
   const flags = readFlags(args, FLAGS, ["DISH"]);
-  const { dish } = loadDish(flags.files[0] as string);
+  const { dish, document } = loadDish(flags.files[0] as string);
   const methods: Record<string, string> = {};
   for (const text of flags.values.get("--method") ?? []) {
     const [component = "", method = ""] = text.split("=");
@@ -25,7 +29,7 @@ export function planCommand(args: readonly string[]) {
   const seconds = numberFlag(flags, "--seconds", 0, 3600);
   const began = Date.now();
   const logFile = flags.values.get("--log")?.at(-1);
-  const planned = planDish(dish, {
+  const options: PlanOptions = {
     now: instantFlag(flags, "--now", dish.zone),
     serveAt: instantFlag(flags, "--serve", dish.zone),
     style: choiceFlag(flags, "--style", STYLES),
@@ -34,7 +38,9 @@ export function planCommand(args: readonly string[]) {
     log: logFile === undefined ? EMPTY_LOG : loadLog(logFile, dish),
     seed: numberFlag(flags, "--seed", 0, 2 ** 31),
     ...(seconds === undefined ? {} : { rounds: 1_000_000, stop: () => Date.now() - began > seconds * 1000 }),
-  });
+  };
+  const planned = planDish(dish, options);
   if (planned.status === "feasible") return { data: planToFile(planned.plan, dish.zone), exit: 0 };
-  return { data: { format: "rondeau-plan/1", ...planned, repairs: [] }, exit: 3 };
+  const diagnosis = diagnose(document, { ...options, stop: () => Date.now() - began > (seconds ?? SECONDS_TO_EXPLAIN) * 1000 }, planned);
+  return { data: { format: "rondeau-plan/1", ...diagnosis }, exit: 3 };
 }

@@ -1,9 +1,9 @@
 // The planner: a dish, a moment and a wish become a plan, or a reason why there is none. See docs/planner.md.
 import { balanceOf, isOverTaken } from "../dish/balance";
-import { DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
+import { DEFAULT_LEAD_MINUTES, type Dish, type Method } from "../dish/model";
 import type { PlanAt } from "../dish/planned-length";
 import { type Because, compile, type Model } from "./compile";
-import { explainRoot, explainSearch } from "./explain";
+import { explainRoot, explainSearch } from "./explain/refusal";
 import { extractPlan } from "./extract";
 import { gainingCycle } from "./network";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style } from "./plan";
@@ -25,6 +25,8 @@ export interface PlanOptions {
   readonly previous?: Plan | undefined;
   /** Rounds of improvement; default 120. Decides, with the seed, what plan is found. */
   readonly rounds?: number | undefined;
+  /** Conflicts spent on one choice of methods before it is given up; default 3,000. */
+  readonly conflicts?: number | undefined;
   /** Asked often; true ends the search with the best plan so far. */
   readonly stop?: (() => boolean) | undefined;
   readonly onProgress?: ((progress: Progress) => void) | undefined;
@@ -58,15 +60,18 @@ export function planningNow(dish: Dish, options: Pick<PlanOptions, "now" | "serv
 export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
   const log = options.log ?? EMPTY_LOG;
   const fixed = { ...(options.previous ? methodsBegun(dish, options.previous, log) : {}), ...log.methods, ...options.methods };
+  const choices = choicesOfMethods(dish, fixed, log);
   let first: Infeasible | undefined;
-  for (const methods of choicesOfMethods(dish, fixed, log)) {
+  let proved = choices.complete;
+  for (const methods of choices.list) {
     const planned = planWith(dish, methods, options, log);
     if (planned.status === "feasible") return planned;
     first ??= planned;
+    proved &&= planned.proved;
     if (options.stop?.()) break;
   }
   return (
-    first ?? {
+    (first && { ...first, proved }) ?? {
       status: "infeasible",
       proved: true,
       conflict: [{ rule: "H5", steps: [], text: "No choice of methods makes what the others take." }],
@@ -83,7 +88,11 @@ function methodsBegun(dish: Dish, previous: Plan, log: Log): Record<string, stri
 }
 
 /** The preferred choice first, then by what each loses in quality: one component changed, then two. */
-function choicesOfMethods(dish: Dish, fixed: Readonly<Record<string, string>>, log: Log): Record<string, string>[] {
+export function choicesOfMethods(
+  dish: Dish,
+  fixed: Readonly<Record<string, string>>,
+  log: Log,
+): { readonly list: readonly Record<string, string>[]; readonly complete: boolean } {
   const begun = (ref: string) => [...log.events.keys()].find((key) => key.startsWith(`${ref}.`));
   const open = dish.components
     .filter((c) => c.onHand.length === 0)
@@ -99,19 +108,31 @@ function choicesOfMethods(dish: Dish, fixed: Readonly<Record<string, string>>, l
   const singles = open.flatMap((c) =>
     c.methods.slice(1).map((m) => ({ id: c.id, method: m.id, loss: (c.methods[0]?.quality ?? 1) - m.quality })),
   );
-  const pairs = singles.flatMap((a, i) =>
-    singles
-      .slice(i + 1)
-      .filter((b) => b.id !== a.id)
-      .map((b) => ({ changes: [a, b], loss: a.loss + b.loss })),
-  );
-  const changed = [...singles.map((a) => ({ changes: [a], loss: a.loss })), ...pairs].sort(
-    (a, b) => a.loss - b.loss || a.changes.length - b.changes.length,
-  );
-  return [
-    preferred,
-    ...changed.slice(0, MOST_CHOICES).map(({ changes }) => ({ ...preferred, ...Object.fromEntries(changes.map((c) => [c.id, c.method])) })),
-  ];
+  const count = open.reduce((product, c) => product * Math.max(1, c.methods.length), 1);
+  const pairs = singles.flatMap((a, i) => singles.slice(i + 1).flatMap((b) => (b.id === a.id ? [] : [[a, b]])));
+  // Few choices are all tried; of many, those with one or two changes and the quickest way of everything.
+  const quickest = open.flatMap((c) => (c.methods.length > 1 ? [{ id: c.id, method: quickestOf(c.methods).id, loss: 0 }] : []));
+  const changes =
+    count <= MOST_CHOICES ? everySet(open.map((c) => singles.filter((s) => s.id === c.id))) : [...singles.map((s) => [s]), ...pairs];
+  const loss = (set: typeof singles) => set.reduce((sum, s) => sum + s.loss, 0);
+  const sorted = changes.filter((set) => set.length > 0).sort((a, b) => loss(a) - loss(b) || a.length - b.length);
+  const list = [[], ...sorted.slice(0, MOST_CHOICES), ...(count > MOST_CHOICES ? [quickest] : [])];
+  return {
+    list: list.map((set) => ({ ...preferred, ...Object.fromEntries(set.map((s) => [s.id, s.method])) })),
+    complete: count <= MOST_CHOICES,
+  };
+}
+
+/** The method with the least time in all, waiting included. */
+function quickestOf(methods: readonly Method[]): Method {
+  const length = (m: Method) =>
+    m.steps.reduce((sum, s) => sum + s.time.likely + Math.max(0, ...s.makes.flatMap((o) => o.holds.map((h) => h.min))), 0);
+  return methods.reduce((a, b) => (length(b) < length(a) ? b : a));
+}
+
+/** Every way of taking at most one of each list. */
+function everySet<T>(lists: readonly (readonly T[])[]): T[][] {
+  return lists.reduce<T[][]>((sets, list) => sets.flatMap((set) => [set, ...list.map((entry) => [...set, entry])]), [[]]);
 }
 
 function planWith(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log): Planned {
@@ -133,7 +154,7 @@ function planWith(dish: Dish, methods: Readonly<Record<string, string>>, options
   const boundMinutes = serveAt - search.latestBeginning();
   options.onProgress?.({ phase: "first", done: 0 });
   const guide = guideFrom(model, options.previous);
-  const found = search.run(CONFLICTS_A_CHOICE, guide, stop);
+  const found = search.run(options.conflicts ?? CONFLICTS_A_CHOICE, guide, stop);
   if (found.status === "none") return explainSearch(model, found);
   const frame = { style, seed, boundMinutes };
   const check = (plan: Plan) => verifyPlan(dish, plan, { now, serveAt, log }).broken;

@@ -37,6 +37,9 @@ export class Search {
   readonly engine: Engine;
   readonly #bonus: Float64Array;
   readonly #failures = new Map<string, number>();
+  /** Starts tried for one activity before it is given up; more of them, and less evenly spaced, with each restart. */
+  #tries = MOST_TRIES;
+  #restart = 0;
   #rootMark = 0;
 
   constructor(
@@ -85,6 +88,8 @@ export class Search {
     let restart = 0;
     for (; conflicts < budget && !stop(); restart++) {
       const allowed = Math.min(budget - conflicts, 30 * luby(restart + 1));
+      this.#restart = restart;
+      this.#tries = Math.min(4 * MOST_TRIES, MOST_TRIES + 3 * restart);
       this.reset();
       const spent = this.#dive(allowed, restart === 0 ? 0 : 45 + 15 * Math.min(restart, 20), guide, stop);
       if (spent.done) return { status: "found", engine: this.engine, conflicts: conflicts + spent.conflicts };
@@ -188,11 +193,12 @@ export class Search {
     }
     if (frozen) return;
     let at: number | undefined = high;
-    while (at !== undefined && at >= low && tries < MOST_TRIES) {
+    while (at !== undefined && at >= low && tries < this.#tries) {
       const placement = offer(at);
       hint = undefined;
       if (placement) hint = yield placement;
-      const step = BACKWARD_STEPS[Math.min(tries, BACKWARD_STEPS.length - 1)] as number;
+      const usual = BACKWARD_STEPS[Math.min(tries, BACKWARD_STEPS.length - 1)] as number;
+      const step = this.#restart ? Math.ceil(usual * (0.3 + this.random())) : usual;
       tries++;
       at = latestAtOrBefore(domain, hint !== undefined && hint < at - 1 ? hint : at - step);
     }

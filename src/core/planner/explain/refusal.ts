@@ -1,8 +1,8 @@
 // Why there is no plan, as far as this version can tell: the step and the rule that leave no room, in words with clock times.
 // A minimal conflict with verified repairs is the work of a later version; the form (rule, steps, text) is the same.
-import type { Model } from "./compile";
-import type { Infeasible } from "./plan";
-import type { Found } from "./search";
+import type { Model } from "../compile";
+import type { Infeasible } from "../plan";
+import type { Found } from "../search";
 
 const RULES: Readonly<Record<string, string>> = {
   H1: "its own length and the moment of serving",
