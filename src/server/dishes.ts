@@ -1,12 +1,15 @@
 import "server-only";
 // Dishes and kitchens as the interface changes them: read, checked, written as a new version, undone.
+import { z } from "zod";
 import { checkDish } from "../core/dish/check";
 import { DEFAULT_KITCHEN } from "../core/dish/default-kitchen";
+import { applyPatch, PatchOperation } from "../core/dish/patch";
 import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
 import type { Queryable } from "../db/db";
 import { findDish, findKitchenLike, insertDish, insertKitchen, stepHistory, updateDocument } from "../db/queries/dishes";
+import { findNewestPlan } from "../db/queries/runs";
 import { database } from "./database";
 
 export type Outcome<T> =
@@ -64,6 +67,37 @@ export async function changeKitchen(slug: string, seen: number, value: unknown, 
   if (read.status === "refused" || !kitchen.success) return { status: "refused", problems: read.problems };
   const version = await db.transaction((tx) => updateDocument(tx, "kitchen", stored.kitchenId, seen, kitchen.data, label));
   return version === undefined ? { status: "stale" } : { status: "done", value: version };
+}
+
+const Repairs = z.looseObject({ repairs: z.array(z.looseObject({ text: z.string(), change: z.array(PatchOperation) })) });
+
+/** Does what a repair of the planner's newest answer proposes, as one change of the dish, the kitchen or both. */
+export async function acceptRepair(slug: string, answerId: string, index: number): Promise<Outcome<string>> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  if (!stored) return { status: "missing" };
+  const plan = await findNewestPlan(db, stored.id);
+  const repair = plan && Repairs.safeParse(plan.document).data?.repairs[index];
+  if (
+    !plan ||
+    String(plan.id) !== answerId ||
+    !repair ||
+    plan.dishVersion !== stored.version ||
+    plan.kitchenVersion !== stored.kitchenVersion
+  ) {
+    return { status: "stale" };
+  }
+  const read = readDishValue(applyPatch(stored.document, repair.change));
+  if (read.status === "refused") return { status: "refused", problems: read.problems };
+  const { kitchen, ...document } = read.document;
+  const { kitchen: kitchenBefore, ...documentBefore } = stored.document;
+  const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
+  const label = repair.text.replace(/\.$/, "").slice(0, 120);
+  await db.transaction(async (tx) => {
+    if (differs(document, documentBefore)) await updateDocument(tx, "dish", stored.id, stored.version, document, label);
+    if (differs(kitchen, kitchenBefore)) await updateDocument(tx, "kitchen", stored.kitchenId, stored.kitchenVersion, kitchen, label);
+  });
+  return { status: "done", value: label };
 }
 
 /** Undo or redo of the dish or of its kitchen. @returns the label of what was undone or redone, or undefined */

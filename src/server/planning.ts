@@ -15,7 +15,15 @@ import {
 import { heatOnAt } from "../core/record/heat-on";
 import { progressOf } from "../core/record/progress";
 import { findDish, type StoredDish } from "../db/queries/dishes";
-import { findNewestFeasible, findNewestPlan, findOpenRun, insertPlan, listRunEvents, type StoredPlan } from "../db/queries/runs";
+import {
+  findNewestFeasible,
+  findNewestPlan,
+  findOpenRun,
+  findPlanOfVersions,
+  insertPlan,
+  listRunEvents,
+  type StoredPlan,
+} from "../db/queries/runs";
 import type { PlanAnswer, PlanTask } from "../workers/plan-task";
 import { nowMinute, nowMs } from "./clock";
 import { database } from "./database";
@@ -90,7 +98,7 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
     heat: heat.map((h) => ({ id: h.id, tempC: h.tempC, since: dish.zone.toInstant(h.since) })),
   };
   const style = request.style ?? previous?.style ?? (newest ? PlanFile.parse(newest.document).style : "late");
-  const task: PlanTask = { document: stored.document, now, style, planAt: "cautious", log, previous, rounds: previous ? 120 : 300 };
+  const task: PlanTask = { document: stored.document, now, style, planAt: "cautious", log, previous, rounds: previous ? 150 : 600 };
   const keep = async (answer: PlanAnswer): Promise<StoredPlan> => {
     if (answer.status === "feasible") {
       const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), {
@@ -107,12 +115,20 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
         runId: run?.id,
         runSequence: events.length,
         status: answer.status,
-        document: answer.status === "feasible" ? answer.file : { format: "rondeau-plan/1", ...answer, repairs: [] },
+        document: answer.status === "feasible" ? answer.file : { format: "rondeau-plan/1", ...answer },
         madeAt: new Date(nowMs()),
       }),
     );
     return (await findNewestPlan(db, stored.id)) as StoredPlan;
   };
+  // Taken back to what was planned before: that plan comes back too, if it still holds.
+  const before =
+    run || request.fresh || request.style ? undefined : await findPlanOfVersions(db, stored.id, stored.version, stored.kitchenVersion);
+  if (before && newest && before.id !== newest.id) {
+    const file = PlanFile.parse(before.document);
+    if (file.style === style && verifyPlan(dish, planFromFile(file, dish.zone), { now }).broken.length === 0)
+      return keep({ status: "feasible", file });
+  }
   const onProgress = request.onProgress ?? (() => {});
   if (!newest) {
     // A first plan at once, so that there is something to read while a better one is looked for.

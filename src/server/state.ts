@@ -1,6 +1,7 @@
 import "server-only";
 // What every page of a dish needs to draw: the dish, the plan in force read for people, the run, the hour.
 import { cache } from "react";
+import { z } from "zod";
 import { dishModel } from "../core/dish/model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
@@ -9,7 +10,7 @@ import type { Conflict } from "../core/sheets/conflict";
 import { type PlanView, planView } from "../core/sheets/plan-view";
 import { type Offsets, offsetsOf } from "../core/time/wall-clock";
 import { findDish, findHistorySteps } from "../db/queries/dishes";
-import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents } from "../db/queries/runs";
+import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents, type StoredPlan } from "../db/queries/runs";
 import { nowMinute } from "./clock";
 import { database } from "./database";
 import { isCurrent } from "./planning";
@@ -51,7 +52,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
   const view = plan && followable(dish, plan) ? planView(dish, plan, progress) : undefined;
   const now = nowMinute();
   const from = Math.min(now, view?.begins ?? dish.serveAt) - 2880;
-  const conflict = newest?.status === "infeasible" ? (newest.document as { proved: boolean; conflict: Conflict["facts"] }) : undefined;
+  const conflict = newest?.status === "infeasible" ? conflictOf(newest) : undefined;
   return {
     slug: stored.slug,
     name: stored.name,
@@ -66,13 +67,24 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
       !newest ||
       !isCurrent(newest, stored) ||
       (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
-    conflict: conflict && { proved: conflict.proved, facts: conflict.conflict },
+    conflict,
     running: run !== undefined,
     now,
     offsets: offsetsOf(dish.zone, from, Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880),
     history: { dish: await findHistorySteps(db, "dish", stored.id), kitchen: await findHistorySteps(db, "kitchen", stored.kitchenId) },
   };
 });
+
+const Refusal = z.looseObject({
+  proved: z.boolean(),
+  conflict: z.array(z.object({ rule: z.string(), steps: z.array(z.string()), text: z.string() })),
+  repairs: z.array(z.object({ kind: z.string(), text: z.string(), leadMinutes: z.number() })).default([]),
+});
+
+function conflictOf(plan: StoredPlan): Conflict {
+  const { proved, conflict, repairs } = Refusal.parse(plan.document);
+  return { proved, facts: conflict, repairs, answer: String(plan.id) };
+}
 
 /** A plan of an older version may name steps that are gone; then it is not shown. */
 function followable(dish: ReturnType<typeof dishModel>, plan: ReturnType<typeof planFromFile>): boolean {

@@ -8,12 +8,14 @@ import {
   logFromFile,
   PLAN_ATS,
   PlanFile,
+  type PlanOptions,
   type Progress,
   planDish,
   planFromFile,
   planToFile,
   STYLES,
 } from "../core/planner";
+import { type Diagnosis, diagnose } from "../core/planner/explain";
 
 export const PlanTask = z.object({
   document: DishFile,
@@ -29,16 +31,15 @@ export type PlanTask = z.output<typeof PlanTask>;
 
 export type PlanAnswer =
   | { readonly status: "feasible"; readonly file: PlanFile }
-  | {
-      readonly status: "infeasible";
-      readonly proved: boolean;
-      readonly conflict: readonly { rule: string; steps: readonly string[]; text: string }[];
-    };
+  | ({ readonly status: "infeasible" } & Omit<Diagnosis, "status">);
+
+/** Why there is none, and what would help, is looked for so long at most. */
+const EXPLAINING_MS = 12_000;
 
 /** Plans a task; `stop` and `onProgress` as in the planner. */
 export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (progress: Progress) => void): PlanAnswer {
   const dish = dishModel(task.document);
-  const planned = planDish(dish, {
+  const options: PlanOptions = {
     now: task.now,
     serveAt: task.serveAt,
     style: task.style ?? "late",
@@ -48,6 +49,9 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
     rounds: task.rounds ?? 240,
     stop,
     onProgress,
-  });
-  return planned.status === "feasible" ? { status: "feasible", file: planToFile(planned.plan, dish.zone) } : planned;
+  };
+  const planned = planDish(dish, options);
+  if (planned.status === "feasible") return { status: "feasible", file: planToFile(planned.plan, dish.zone) };
+  const began = Date.now();
+  return diagnose(task.document, { ...options, previous: undefined, stop: () => stop() || Date.now() - began > EXPLAINING_MS }, planned);
 }

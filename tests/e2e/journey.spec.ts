@@ -29,6 +29,7 @@ test("the list under the chart says the same, day by day", async ({ page }) => {
 });
 
 test("other hours of the cook give another plan, and taking back gives the first again", async ({ page }) => {
+  await server.settled("harvest-lunch");
   await page.goto(`${server.url}/d/harvest-lunch/kitchen`, { waitUntil: "networkidle" });
   const begins = page.getByTestId("plan-begins");
   const before = await begins.innerText();
@@ -58,59 +59,75 @@ test("hours that are none are refused where they stand, and nothing typed is los
 });
 
 test("the run starts, a step is finished late, and the plan after it moves", async ({ page }) => {
-  const first = await server.plan("harvest-lunch");
-  const [trim, dice] = ["pork.trim", "pork.dice"].map((ref) => first.steps.find((s: { step: string }) => s.step === ref));
-  await server.clock(new Date(Date.parse(trim.start)).toISOString());
-  await page.goto(`${server.url}/d/harvest-lunch/cook`);
+  const first = await server.plan("spiced-duck");
+  const [loosen, scald] = ["duck.loosen", "duck.scald"].map((ref) => first.steps.find((s: { step: string }) => s.step === ref));
+  await server.clock(new Date(Date.parse(loosen.start)).toISOString());
+  await page.goto(`${server.url}/d/spiced-duck/cook`);
   await page.getByRole("button", { name: "Start the run" }).click();
   await page
-    .getByRole("article", { name: /Due: Take off rind/ })
+    .getByRole("article", { name: /Due: Loosen the skin/ })
     .getByRole("button", { name: "Start", exact: true })
     .click();
-  const running = page.getByRole("article", { name: /Running: Take off rind/ });
+  const running = page.getByRole("article", { name: /Running: Loosen the skin/ });
   await expect(running).toBeVisible();
 
   // Twenty minutes late, and done with one press.
-  await server.clock(new Date(Date.parse(trim.end) + 20 * 60_000).toISOString());
+  await server.clock(new Date(Date.parse(loosen.end) + 20 * 60_000).toISOString());
   await page.reload();
   await expect(running).toContainText("due since");
   await running.getByRole("button", { name: "Done" }).click();
   await expect(running).toHaveCount(0, { timeout: 30_000 });
   await expect(page.getByText(/moved/).first()).toBeVisible({ timeout: 30_000 });
-  const after = await server.plan("harvest-lunch");
-  const next = after.steps.find((s: { step: string }) => s.step === "pork.dice");
-  expect(Date.parse(next.start)).toBeGreaterThanOrEqual(Date.parse(dice.start) + 20 * 60_000);
-  expect(after.steps.find((s: { step: string }) => s.step === "pork.trim").end.slice(0, 16)).toBe(
-    new Date(Date.parse(trim.end) + 20 * 60_000).toISOString().slice(0, 16),
+  const after = await server.plan("spiced-duck");
+  const next = after.steps.find((s: { step: string }) => s.step === "duck.scald");
+  expect(Date.parse(next.start)).toBeGreaterThanOrEqual(Date.parse(scald.start) + 20 * 60_000);
+  expect(after.steps.find((s: { step: string }) => s.step === "duck.loosen").end.slice(0, 16)).toBe(
+    new Date(Date.parse(loosen.end) + 20 * 60_000).toISOString().slice(0, 16),
   );
   // Served at the same hour all the same.
   expect(Date.parse(after.serveAt)).toBe(Date.parse(first.serveAt));
 });
 
 test("power is cut and comes back: the run stands where it stood, and goes on", async ({ page }) => {
-  const before = await server.plan("harvest-lunch");
-  const dice = before.steps.find((s: { step: string }) => s.step === "pork.dice");
+  const before = await server.plan("spiced-duck");
+  const scald = before.steps.find((s: { step: string }) => s.step === "duck.scald");
   await server.kill();
-  await server.start(new Date(Date.parse(dice.start)).toISOString());
-  await page.goto(`${server.url}/d/harvest-lunch/cook`);
+  await server.start(new Date(Date.parse(scald.start)).toISOString());
+  await page.goto(`${server.url}/d/spiced-duck/cook`);
   await expect(page.getByRole("button", { name: "Start the run" })).toHaveCount(0);
   await page
-    .getByRole("article", { name: /Due: Dice the meat/ })
+    .getByRole("article", { name: /Due: Scald with boiling water/ })
     .getByRole("button", { name: "Start", exact: true })
     .click();
-  await expect(page.getByRole("article", { name: /Running: Dice the meat/ })).toBeVisible();
-  await page.getByRole("button", { name: "Take back: Dice the meat" }).click();
-  await expect(page.getByRole("article", { name: /Running: Dice the meat/ })).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByRole("article", { name: /Running: Scald with boiling water/ })).toBeVisible();
+  await page.getByRole("button", { name: "Take back: Scald with boiling water" }).click();
+  await expect(page.getByRole("article", { name: /Running: Scald with boiling water/ })).toHaveCount(0, { timeout: 30_000 });
 });
 
 test("a press made while the line is down is kept, and sent when it is back", async ({ page, context }) => {
-  await page.goto(`${server.url}/d/harvest-lunch/cook`);
-  const due = page.getByRole("article", { name: /Dice the meat/ });
+  await page.goto(`${server.url}/d/spiced-duck/cook`);
+  const due = page.getByRole("article", { name: /Scald with boiling water/ });
   await expect(due).toBeVisible();
   await context.setOffline(true);
   await due.getByRole("button", { name: "Start", exact: true }).click();
   await expect(page.getByRole("alert").first()).toContainText("kept here");
   await context.setOffline(false);
   await page.reload();
-  await expect(page.getByRole("article", { name: /Running: Dice the meat/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("article", { name: /Running: Scald with boiling water/ })).toBeVisible({ timeout: 30_000 });
+});
+
+test("too late for the dough: it is said why, and serving another Sunday is one press away", async ({ page }) => {
+  await server.plan("saturday-pastries");
+  await server.clock("2026-12-19T04:00:00Z");
+  await page.goto(`${server.url}/d/saturday-pastries/timetable`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "plan again" }).click();
+  const why = page.getByRole("region", { name: "Why there is no plan" });
+  await expect(why).toContainText("nothing begins before", { timeout: 60_000 });
+  await expect(why).toContainText("nothing begins before");
+  await why.getByRole("button", { name: /Do it: Serve at/ }).click();
+  await expect(why).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible();
+  await page.locator("h1").first().click({ force: true });
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText(/Taken back: Serve at/)).toBeVisible();
 });

@@ -84,6 +84,19 @@ export class Server {
     if (!answer.ok) throw new Error(`clock: ${answer.status}`);
   }
 
+  /** The plan in force once nothing better has come for a while. */
+  // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
+  async settled(slug: string, seconds = 8): Promise<any> {
+    let last = "";
+    for (let same = 0; same < seconds; ) {
+      const text = JSON.stringify(await this.plan(slug));
+      same = text === last ? same + 1 : 0;
+      last = text;
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+    }
+    return JSON.parse(last);
+  }
+
   /** The plan in force, once it is made. */
   // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
   async plan(slug: string): Promise<any> {

@@ -9,6 +9,7 @@ import { gainingCycle } from "./network";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style } from "./plan";
 import { type Random, seededRandom } from "./random";
 import { type Guide, Search } from "./search";
+import { costlySpots, type Spot } from "./spots";
 import { verifyPlan } from "./verify";
 
 export interface PlanOptions {
@@ -193,6 +194,25 @@ interface Improving {
   readonly stop: () => boolean;
 }
 
+/** Share of the rounds that look at a place that costs something. */
+const SHARE_OF_SPOTS = 0.5;
+
+const pickOne = <T>(list: readonly T[], random: Random): T | undefined => list[Math.floor(random() * list.length)];
+
+/** What is freed about a spot, and what moves with it: its own steps, or half the time all work of that stretch of the day. */
+function aroundSpot(spot: Spot, movable: Model["activities"], plan: Plan, random: Random): { free: Set<number>; moved: Set<string> } {
+  const own = plan.steps.filter((s) => spot.move.includes(s.step));
+  const from = Math.min(...own.map((s) => s.start)) + Math.min(0, spot.by) - 60;
+  const to = Math.max(...own.map((s) => s.end)) + 60;
+  const wide = random() < 0.5;
+  const together = wide && random() < 0.6;
+  const about = new Set(plan.steps.filter((s) => s.hands.length > 0 && s.end > from && s.start < to).map((s) => s.step));
+  const free = movable.filter(
+    (a) => spot.components.some((c) => a.step.ref.startsWith(`${c}.`)) || spot.move.includes(a.step.ref) || (wide && about.has(a.step.ref)),
+  );
+  return { free: new Set(free.map((a) => a.index)), moved: new Set(together ? [...spot.move, ...about] : spot.move) };
+}
+
 /** Large neighbourhoods: part of the plan is freed and put elsewhere, the rest stays; what is cheaper and passes the verifier is kept. */
 function improve(start: Plan, { model, search, options, random, frame, check, stop }: Improving): Plan {
   const rounds = options.rounds ?? DEFAULT_ROUNDS;
@@ -204,22 +224,25 @@ function improve(start: Plan, { model, search, options, random, frame, check, st
   for (let round = 0; round < rounds && !stop(); round++) {
     if (round % 10 === 0)
       options.onProgress?.({ phase: "improving", done: round / rounds, leadMinutes: best.leadMinutes, regret: best.regret.total });
-    const free = neighbourhood(model, movable, best, random);
     const current = guideFrom(model, best).starts;
+    const spot = random() < SHARE_OF_SPOTS ? pickOne(costlySpots(best, model.dish, model.inForce), random) : undefined;
+    const { free, moved } = spot
+      ? aroundSpot(spot, movable, best, random)
+      : { free: neighbourhood(model, movable, best, random), moved: new Set<string>() };
     const starts = new Map<number, number>();
     const frozen = new Set<number>();
     const kind = random();
     for (const activity of model.activities) {
       const at = current.get(activity.index);
+      if (at === undefined) continue;
       if (!free.has(activity.index)) {
-        if (at !== undefined && activity.minPiece === undefined) {
-          starts.set(activity.index, at);
-          frozen.add(activity.index);
-        } else if (at !== undefined) starts.set(activity.index, at);
-      } else if (kind < 0.5 && at !== undefined) {
+        starts.set(activity.index, at);
+        if (activity.minPiece === undefined) frozen.add(activity.index);
+      } else if (moved.has(activity.step.ref)) starts.set(activity.index, at + (spot?.by ?? 0));
+      else if (kind < 0.5) {
         // Half the rounds try somewhere else, most often near; the other half let the free steps go as late as they can.
         const reach = random() < 0.5 ? 240 : 2880;
-        starts.set(activity.index, Math.round(at + (random() * 2 - 1) * reach));
+        starts.set(activity.index, spot ? at : Math.round(at + (random() * 2 - 1) * reach));
       }
     }
     const found = search.run(40, { starts, frozen }, stop);

@@ -40,6 +40,21 @@ export async function findNewestFeasible(db: Queryable, dishId: string): Promise
   )[0];
 }
 
+/** The newest plan that was made for just these versions; undefined where none was. */
+export async function findPlanOfVersions(
+  db: Queryable,
+  dishId: string,
+  dishVersion: number,
+  kitchenVersion: number,
+): Promise<StoredPlan | undefined> {
+  return StoredPlan.array().parse(
+    await db.query(
+      `select ${PLAN_FIELDS} from plan where dish_id = $1 and dish_version = $2 and kitchen_version = $3 and status = 'feasible' order by id desc limit 1`,
+      [dishId, dishVersion, kitchenVersion],
+    ),
+  )[0];
+}
+
 export interface NewPlan {
   readonly dishId: string;
   readonly dishVersion: number;

@@ -1,7 +1,13 @@
 import type { Conflict } from "@/core/sheets/conflict";
+import { Repairs } from "./Repairs";
+
+interface Props {
+  readonly slug: string;
+  readonly conflict: Conflict;
+}
 
 /** Where no plan stands: being made, or why there is none. */
-export function NoPlan({ conflict }: { conflict: Conflict | undefined }) {
+export function NoPlan({ slug, conflict }: { slug: string; conflict: Conflict | undefined }) {
   if (!conflict) {
     return (
       <div className="px-7 py-10">
@@ -12,13 +18,13 @@ export function NoPlan({ conflict }: { conflict: Conflict | undefined }) {
   }
   return (
     <div className="px-7 py-6">
-      <ConflictNote conflict={conflict} />
+      <ConflictNote slug={slug} conflict={conflict} />
     </div>
   );
 }
 
-/** Why there is no plan, fact by fact. */
-export function ConflictNote({ conflict }: { conflict: Conflict }) {
+/** Why there is no plan, fact by fact, and what has been tried and would help. */
+export function ConflictNote({ slug, conflict }: Props) {
   return (
     <section aria-label="Why there is no plan" className="border-l-[3px] border-beet py-1 pl-4">
       <h2 className="text-[19px]">{conflict.proved ? "These cannot stand together" : "No plan was found"}</h2>
@@ -29,9 +35,13 @@ export function ConflictNote({ conflict }: { conflict: Conflict }) {
           </li>
         ))}
       </ul>
-      <p className="pt-1 text-[13.5px] text-quiet">
-        Serve later, give a cook another hour, or choose another method; then it is worked out again.
-      </p>
+      {conflict.repairs.length > 0 ? (
+        <Repairs slug={slug} answer={conflict.answer} repairs={conflict.repairs} />
+      ) : (
+        <p className="pt-1 text-[13.5px] text-quiet">
+          Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.
+        </p>
+      )}
     </section>
   );
 }

@@ -6,12 +6,12 @@ import { ConflictNote, NoPlan } from "@/ui/shell/NoPlan";
 export default async function CookPage({ params }: { params: Promise<{ dish: string }> }) {
   const state = await loadState((await params).dish);
   if (!state) notFound();
-  if (!state.plan) return <NoPlan conflict={state.conflict} />;
+  if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   return (
     <>
       {state.conflict && (
         <div className="mx-auto max-w-[70rem] px-4 pt-4 sm:px-7">
-          <ConflictNote conflict={state.conflict} />
+          <ConflictNote slug={state.slug} conflict={state.conflict} />
           <p className="pt-1 pl-4 text-[14px] text-quiet">Below stands the last plan that held; go on with it while you decide.</p>
         </div>
       )}

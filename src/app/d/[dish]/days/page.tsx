@@ -9,7 +9,7 @@ import { NoPlan } from "@/ui/shell/NoPlan";
 export default async function DaysPage({ params }: { params: Promise<{ dish: string }> }) {
   const state = await loadState((await params).dish);
   if (!state) notFound();
-  if (!state.plan) return <NoPlan conflict={state.conflict} />;
+  if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   const clock = new WallClock(state.offsets);
   return (
     <article className="mx-auto max-w-[78ch] px-5 pt-5 pb-12 sm:px-7">

@@ -19,7 +19,7 @@ export default async function KitchenPage({ params }: { params: Promise<{ dish: 
       <aside aria-label="What follows for the plan" className="border-rule pt-2 lg:border-l lg:pl-6">
         <h2 className="text-[19px]">{state.name}</h2>
         {state.conflict ? (
-          <ConflictNote conflict={state.conflict} />
+          <ConflictNote slug={state.slug} conflict={state.conflict} />
         ) : state.plan ? (
           <>
             <p className="pb-3 text-[14.5px]" data-testid="plan-begins">

@@ -9,14 +9,14 @@ import { ConflictNote, NoPlan } from "@/ui/shell/NoPlan";
 export default async function TimetablePage({ params }: { params: Promise<{ dish: string }> }) {
   const state = await loadState((await params).dish);
   if (!state) notFound();
-  if (!state.plan) return <NoPlan conflict={state.conflict} />;
+  if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   const clock = new WallClock(state.offsets);
   return (
     <>
       <h1 className="sr-only">Timetable of {state.name}</h1>
       {state.conflict && (
         <div className="px-7 pt-3">
-          <ConflictNote conflict={state.conflict} />
+          <ConflictNote slug={state.slug} conflict={state.conflict} />
           <p className="pt-1 pl-4 text-[13.5px] text-quiet">Below stands the last plan that held.</p>
         </div>
       )}

@@ -1,0 +1,44 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import type { Conflict } from "@/core/sheets/conflict";
+import { spokenDuration } from "@/core/time/duration";
+import { ask, reason } from "./ask";
+
+/** What would make a plan possible, each tried by the planner; one press does it, Ctrl+Z takes it back. */
+export function Repairs({ slug, answer, repairs }: { slug: string; answer: string; repairs: Conflict["repairs"] }) {
+  const router = useRouter();
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const take = async (index: number) => {
+    setBusy(true);
+    const got = await ask(`/api/dishes/${slug}/repair`, "POST", { answer, index });
+    setBusy(false);
+    setProblem(got.ok ? undefined : reason(got));
+    if (got.ok) toast(`Done: ${repairs[index]?.text}`);
+    router.refresh();
+  };
+  return (
+    <div className="mt-3">
+      <h3 className="caps mb-1 font-sans font-normal">Each of these has been tried and gives a plan</h3>
+      <ul className="max-w-[70ch]">
+        {repairs.map((repair, i) => (
+          <li key={repair.text} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
+            <span>
+              {repair.text} <span className="text-[13px] text-quiet">begins {spokenDuration(repair.leadMinutes)} before the table</span>
+            </span>
+            <button type="button" className="act" disabled={busy} onClick={() => take(i)} aria-label={`Do it: ${repair.text}`}>
+              Do it
+            </button>
+          </li>
+        ))}
+      </ul>
+      {problem && (
+        <p role="alert" className="text-[14px] text-beet">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
