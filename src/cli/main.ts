@@ -1,15 +1,17 @@
-// rondeau check | plan | verify | schema: the core on the command line, without server or database.
+// rondeau check | plan | verify | risk | schema: the core on the command line, without server or database.
 // Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan.
 import { dishSchema } from "../core/dish/json-schema";
 import { checkCommand } from "./check";
 import { BadInput } from "./input";
 import { planCommand } from "./plan";
+import { riskCommand } from "./risk";
 import { verifyCommand } from "./verify";
 
 const COMMANDS: Readonly<Record<string, (args: readonly string[]) => { readonly data: unknown; readonly exit: number }>> = {
   check: checkCommand,
   plan: planCommand,
   verify: verifyCommand,
+  risk: riskCommand,
   schema: () => ({ data: dishSchema(), exit: 0 }),
 };
 
@@ -24,9 +26,18 @@ if (!command) {
     process.stdout.write(`${JSON.stringify(data, null, 2)}\n`);
     process.exitCode = exit;
   } catch (error) {
-    if (!(error instanceof BadInput)) throw error;
-    process.stdout.write(`${JSON.stringify({ problems: error.problems }, null, 2)}\n`);
-    for (const p of error.problems) process.stderr.write(`rondeau: ${p.path ? `${p.path}: ` : ""}${p.message}\n`);
-    process.exitCode = 2;
+    if (!(error instanceof BadInput)) fault(error);
+    else {
+      process.stdout.write(`${JSON.stringify({ problems: error.problems }, null, 2)}\n`);
+      for (const p of error.problems) process.stderr.write(`rondeau: ${p.path ? `${p.path}: ` : ""}${p.message}\n`);
+      process.exitCode = 2;
+    }
   }
+}
+
+/** A fault of the program itself: said in a line, not with a page of its source. */
+function fault(error: unknown): void {
+  const where = error instanceof Error ? (error.stack ?? "").split("\n").slice(1, 4).join("\n") : "";
+  process.stderr.write(`rondeau: a fault of the program itself: ${error instanceof Error ? error.message : String(error)}\n${where}\n`);
+  process.exitCode = 70;
 }

@@ -121,11 +121,25 @@ describe("bad input is told on both channels, with exit 2", () => {
   test("an unknown command names the known ones", () => {
     const { status, stderr } = spawnSync(process.execPath, [path.join(root, "dist/cli.mjs"), "cook"], { encoding: "utf8" });
     expect(status).toBe(2);
-    expect(stderr).toMatch(/check, plan, verify/);
+    expect(stderr).toMatch(/check, plan, verify, risk/);
   });
 });
 
 test("the demo files stand as they are exported", () => {
   for (const name of DEMO) expect(JSON.parse(demoText(name)).format).toBe("rondeau/1");
   expect(readFileSync(path.join(root, "rondeau"), "utf8")).not.toMatch(/https?:\/\/(?!127\.0\.0\.1)/);
+});
+
+describe("risk", () => {
+  test("prints the shares, the blame and the moments to decide, the same for the same seed", () => {
+    const plan = file("risky.json", run("plan", demo("spiced-duck")).data);
+    const risk = run("risk", demo("spiced-duck"), plan, "--runs", "2000", "--seed", "3");
+    expect(risk.status).toBe(0);
+    expect(risk.data).toMatchObject({ runs: 2000, seed: 3 });
+    expect(risk.data.onTime).toBeGreaterThan(0);
+    expect(risk.data.within30).toBeGreaterThanOrEqual(risk.data.onTime);
+    expect(risk.data.components[0].p95).toMatch(/^2026-.*\+01:00$/);
+    expect(run("risk", demo("spiced-duck"), plan, "--runs", "2000", "--seed", "3").data).toEqual(risk.data);
+    expect(run("risk", demo("spiced-duck"), plan, "--runs", "0").status).toBe(2);
+  });
 });
