@@ -5,7 +5,8 @@ import { z } from "zod";
 import { dishModel } from "../core/dish/model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
-import { progressOf } from "../core/record/progress";
+import { type Why, whyHere } from "../core/planner/explain/why";
+import { logOf, progressOf } from "../core/record/progress";
 import type { Conflict } from "../core/sheets/conflict";
 import { type PlanView, planView } from "../core/sheets/plan-view";
 import { type Offsets, offsetsOf } from "../core/time/wall-clock";
@@ -74,6 +75,32 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     history: { dish: await findHistorySteps(db, "dish", stored.id), kitchen: await findHistorySteps(db, "kitchen", stored.kitchenId) },
   };
 });
+
+const Rehearsed = z.looseObject({
+  rehearsed: z.object({ onTime: z.number(), within15: z.number(), within30: z.number(), blame: z.string().optional() }),
+});
+export type Rehearsed = z.output<typeof Rehearsed>["rehearsed"];
+
+export interface Reasons {
+  /** For each step that has not begun: what keeps it from starting later and earlier. */
+  readonly whys: readonly Why[];
+  /** How often the plan came to the table on time when it was rehearsed; undefined for plans from before. */
+  readonly rehearsed: Rehearsed | undefined;
+}
+
+/** Why each step stands where it stands, and how sure the plan is. Nothing where there is no plan. */
+export async function loadReasons(slug: string): Promise<Reasons> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  const feasible = stored && (await findNewestFeasible(db, stored.id));
+  if (!stored || !feasible) return { whys: [], rehearsed: undefined };
+  const dish = dishModel(stored.document);
+  const plan = planFromFile(PlanFile.parse(feasible.document), dish.zone);
+  const run = await findOpenRun(db, stored.id);
+  const log = logOf(progressOf(run ? await listRunEvents(db, run.id) : []));
+  const whys = isCurrent(feasible, stored) && followable(dish, plan) ? whyHere(dish, plan, log) : [];
+  return { whys, rehearsed: Rehearsed.safeParse(feasible.document).data?.rehearsed };
+}
 
 const Refusal = z.looseObject({
   proved: z.boolean(),

@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useRef } from "react";
+import type { Why } from "@/core/planner/explain/why";
 import type { PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
 import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
@@ -13,13 +14,14 @@ export interface ComponentPanelProps {
   readonly component: string;
   readonly focused: string | undefined;
   readonly clock: WallClock;
+  readonly whys: readonly Why[];
   readonly onSelect: (component: string | undefined, step: string | undefined) => void;
 }
 
 type Row = { readonly at: number; readonly order: number } & ({ readonly step: StepView } | { readonly wait: WaitView });
 
 /** One component from its first step to where it is taken: steps and waits in their order. */
-export function ComponentPanel({ plan, component, focused, clock, onSelect }: ComponentPanelProps) {
+export function ComponentPanel({ plan, component, focused, clock, whys, onSelect }: ComponentPanelProps) {
   const view = plan.components.find((c) => c.id === component);
   const rows: Row[] = [
     ...plan.steps.filter((s) => s.component === component).map((step) => ({ at: step.start, order: 1, step })),
@@ -62,7 +64,7 @@ export function ComponentPanel({ plan, component, focused, clock, onSelect }: Co
                   {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(row.step)};{" "}
                   {handsWords(row.step, plan)}
                 </span>
-                {row.step.ref === focused && <StepDetails step={row.step} />}
+                {row.step.ref === focused && <StepDetails step={row.step} why={whys.find((w) => w.step === row.step.ref)} clock={clock} />}
               </span>
             </li>
           ) : (
@@ -89,7 +91,7 @@ export function ComponentPanel({ plan, component, focused, clock, onSelect }: Co
 
 const toOther = (w: WaitView) => w.fromStep.split(".")[0] !== w.toStep.split(".")[0];
 
-function StepDetails({ step }: { step: StepView }) {
+function StepDetails({ step, why, clock }: { step: StepView; why: Why | undefined; clock: WallClock }) {
   return (
     <span className="mt-1 block text-[13px]">
       {step.cue && (
@@ -111,6 +113,18 @@ function StepDetails({ step }: { step: StepView }) {
       )}
       {step.equipment.length > 0 && <span className="block text-quiet">With {step.equipment.map((e) => e.toLowerCase()).join(", ")}.</span>}
       {step.note && <span className="block text-quiet">{step.note}</span>}
+      {why && (
+        <>
+          <span className="mt-1.5 block border-l-[3px] border-rim pl-2">
+            <b className="font-semibold">Not later than</b> {why.notLater}
+          </span>
+          <span className="mt-1 block border-l-[3px] border-saffron pl-2">
+            {why.latest > why.earliest
+              ? `Can begin between ${clock.dayTime(why.earliest)} and ${clock.dayTime(why.latest)}, the rest in its order.`
+              : "Has no room at all: everything hangs on it."}
+          </span>
+        </>
+      )}
     </span>
   );
 }

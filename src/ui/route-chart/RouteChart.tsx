@@ -32,7 +32,7 @@ export function RouteChart({ plan, clock, now, selected, focused, trueScale, onS
     if (!element) return;
     const watch = new ResizeObserver(([entry]) => entry && setWidth(Math.max(640, Math.floor(entry.contentRect.width))));
     watch.observe(element);
-    const measure = () => setFit(window.innerHeight - element.getBoundingClientRect().top - window.scrollY - 104);
+    const measure = () => setFit(window.innerHeight - element.getBoundingClientRect().top - window.scrollY - 112);
     measure();
     window.addEventListener("resize", measure);
     return () => {

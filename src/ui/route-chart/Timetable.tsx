@@ -1,7 +1,9 @@
 "use client";
 import { usePathname, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
+import type { Why } from "@/core/planner/explain/why";
 import type { PlanView } from "@/core/sheets/plan-view";
+import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { requestPlan } from "../shell/PlanKeeper";
@@ -15,10 +17,17 @@ export interface TimetableProps {
   readonly style: string;
   readonly offsets: Offsets;
   readonly now: number;
+  readonly reasons: Reasons;
+}
+
+/** Why each step stands where it stands, and how the plan went when it was rehearsed. */
+export interface Reasons {
+  readonly whys: readonly Why[];
+  readonly rehearsed: { readonly onTime: number; readonly within15: number; readonly blame?: string | undefined } | undefined;
 }
 
 /** The Timetable: chart, and beside it what the selected component does, or what the plan is like. */
-export function Timetable({ plan, style, offsets, now: serverNow }: TimetableProps) {
+export function Timetable({ plan, style, offsets, now: serverNow, reasons }: TimetableProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
   const now = useNow(serverNow);
   const params = useSearchParams();
@@ -61,10 +70,11 @@ export function Timetable({ plan, style, offsets, now: serverNow }: TimetablePro
     <div className="grid gap-x-6 px-5 pt-3 sm:px-7 lg:grid-cols-[minmax(0,1fr)_290px]">
       <section aria-label="Route chart" className="min-w-0">
         <RouteChart plan={plan} clock={clock} now={now} selected={selected} focused={focused} trueScale={trueScale} onSelect={select} />
-        <p className="flex flex-wrap gap-x-5 pb-3 pl-[74px] text-[13.5px]">
+        <p className="flex flex-wrap gap-x-4 pb-3 pl-[74px] text-[13px]">
           <span>
             Begins {begins}, {spokenDuration(plan.leadMinutes)} before the table.
           </span>
+          {reasons.rehearsed && <span>{rehearsal(reasons.rehearsed, plan)}</span>}
           <button type="button" className="link" onClick={() => show({ scale: trueScale ? undefined : "true" })}>
             {trueScale ? "fold the quiet hours" : "unfold to true scale"}
           </button>
@@ -75,11 +85,19 @@ export function Timetable({ plan, style, offsets, now: serverNow }: TimetablePro
       </section>
       <aside className="border-rule lg:border-l lg:pl-6" aria-label={selected ? "The selected component" : "The plan"}>
         {selected ? (
-          <ComponentPanel plan={plan} component={selected} focused={focused} clock={clock} onSelect={select} />
+          <ComponentPanel plan={plan} component={selected} focused={focused} clock={clock} whys={reasons.whys} onSelect={select} />
         ) : (
           <PlanPanel plan={plan} style={style} clock={clock} onSelect={(component) => select(component, undefined)} />
         )}
       </aside>
     </div>
   );
+}
+
+/** "On time in 93 of 100 rehearsals; the cultured butter decides." */
+function rehearsal({ onTime, within15, blame }: NonNullable<Reasons["rehearsed"]>, plan: PlanView): string {
+  const hundred = (share: number) => (share > 0.995 && share < 1 ? 99 : Math.round(share * 100));
+  const culprit = blame && plan.components.find((c) => blame.startsWith(`${c.id}.`))?.name;
+  const late = hundred(within15) > hundred(onTime) ? `, ${hundred(within15)} with a quarter of an hour` : "";
+  return `On time in ${hundred(onTime)} of 100 rehearsals${late}${culprit && onTime < 0.995 ? `; the ${lower(culprit.replace(/^The /, ""))} decides` : ""}.`;
 }
