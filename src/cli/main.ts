@@ -1,9 +1,10 @@
-// rondeau check | plan | verify | risk | schema: the core on the command line, without server or database.
+// rondeau check | plan | verify | risk | reach | schema: the core on the command line, without server or database.
 // Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan.
 import { dishSchema } from "../core/dish/json-schema";
 import { checkCommand } from "./check";
 import { BadInput } from "./input";
 import { planCommand } from "./plan";
+import { reachCommand } from "./reach";
 import { riskCommand } from "./risk";
 import { verifyCommand } from "./verify";
 
@@ -12,6 +13,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => { readonly 
   plan: planCommand,
   verify: verifyCommand,
   risk: riskCommand,
+  reach: reachCommand,
   schema: () => ({ data: dishSchema(), exit: 0 }),
 };
 

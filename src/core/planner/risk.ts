@@ -15,6 +15,8 @@ const QUANTILES = 256;
 /** So long a cook works on past the hours for what has slipped. */
 const STAYS_UP_MINUTES = 60;
 const WEEK = 7 * 1440;
+/** Users of the same thing whose end a user waits for. */
+const PREDECESSORS = 2;
 
 export interface Risk {
   readonly runs: number;
@@ -49,6 +51,9 @@ interface Node {
   readonly step: Step;
   /** What must be over first: node, whether its end or its start counts, minutes after. */
   readonly before: readonly { readonly node: number; readonly end: boolean; readonly lag: number }[];
+  /** The same, flat: twice the node, plus one for its end; and the minutes. */
+  readonly beforeAt: Int32Array;
+  readonly beforeLag: Float64Array;
   readonly longest: readonly { readonly node: number; readonly end: boolean; readonly lag: number; readonly safety: boolean }[];
   /** Starts at which its hands find their cook at work, sorted; undefined where it needs none. */
   readonly starts: Intervals | undefined;
@@ -88,17 +93,25 @@ export function riskOf(dish: Dish, plan: Plan, runs = 10_000, seed = 1, onProgre
       const node = nodes[i] as Node;
       // Not before its planned time, unless what may not wait for it is ready early.
       let at = node.planned.start;
-      for (const w of node.longest) at = Math.min(at, ((w.end ? end[w.node] : start[w.node]) as number) + w.lag);
+      for (const w of node.longest) {
+        const until = ((w.end ? end[w.node] : start[w.node]) as number) + w.lag;
+        if (until < at) at = until;
+      }
       let by = -1;
-      for (const b of node.before) {
-        const from = ((b.end ? end[b.node] : start[b.node]) as number) + b.lag;
+      const { beforeAt, beforeLag } = node;
+      for (let b = 0; b < beforeAt.length; b++) {
+        const key = beforeAt[b] as number;
+        const from = ((key & 1 ? end[key >> 1] : start[key >> 1]) as number) + (beforeLag[b] as number);
         if (from > at) {
           at = from;
-          by = b.node;
+          by = key >> 1;
         }
       }
       if (at <= node.planned.start) by = -1;
-      for (const held of node.holdsBack) at = Math.max(at, heldUntil(nodes, held, i, node, start, end));
+      for (const held of node.holdsBack) {
+        const until = heldUntil(nodes, held, i, node, start, end);
+        if (until > at) at = until;
+      }
       if (node.starts && node.lateStarts && at !== node.planned.start) {
         const strict = firstAtOrAfter(node.starts, at);
         at = firstAtOrAfter(node.lateStarts, at);
@@ -173,8 +186,14 @@ function heldUntil(
   end: Float64Array,
 ): number {
   const taker = nodes[held.node] as Node;
+  const { beforeAt, beforeLag } = taker;
   let at = taker.planned.start;
-  for (const b of taker.before) if (b.node < index) at = Math.max(at, ((b.end ? end[b.node] : start[b.node]) as number) + b.lag);
+  for (let b = 0; b < beforeAt.length; b++) {
+    const key = beforeAt[b] as number;
+    if (key >> 1 >= index) continue;
+    const from = ((key & 1 ? end[key >> 1] : start[key >> 1]) as number) + (beforeLag[b] as number);
+    if (from > at) at = from;
+  }
   if (at <= taker.planned.start) return 0;
   return at - held.lag - (held.end ? node.planned.end - node.planned.start : 0);
 }
@@ -245,11 +264,10 @@ function nodesOf(dish: Dish, plan: Plan): Node[] {
     ];
     for (const r of resources) {
       const list = lastUse.get(r.key) ?? [];
-      for (const other of list)
-        if (other.to <= r.from && other.node !== i) {
-          const whole = (order[other.node] as PlannedStep).end <= r.from;
-          if (whole) before.push({ node: other.node, end: true, lag: Math.min(0, planned.start - r.from) });
-        }
+      // The last few that are over before it: who came before them is over before they begin.
+      const over = list.filter((o) => o.to <= r.from && o.node !== i && (order[o.node] as PlannedStep).end <= r.from);
+      for (const other of over.sort((a, b) => b.to - a.to).slice(0, PREDECESSORS))
+        before.push({ node: other.node, end: true, lag: Math.min(0, planned.start - r.from) });
       lastUse.set(r.key, [...list, { node: i, to: r.to }]);
     }
     const hands = planned.hands.filter((h) => h.to > h.from);
@@ -266,9 +284,23 @@ function nodesOf(dish: Dish, plan: Plan): Node[] {
     // A stretch that the plan uses, and the gaps of a split step, are waited out as planned.
     const likely = planned.minutes;
     const gap = Math.max(0, planned.end - planned.start - likely);
+    const waits = dense(before);
     // A step with a stretch is seen out when the plan has it, though it may be ready before.
     const earliestEnd = step.stretch > 0 ? planned.end : Number.NEGATIVE_INFINITY;
-    return { planned, step, before: dense(before), longest, starts, lateStarts, holdsBack: [], earliestEnd, table, gap };
+    return {
+      planned,
+      step,
+      before: waits,
+      beforeAt: Int32Array.from(waits, (b) => 2 * b.node + Number(b.end)),
+      beforeLag: Float64Array.from(waits, (b) => b.lag),
+      longest,
+      starts,
+      lateStarts,
+      holdsBack: [],
+      earliestEnd,
+      table,
+      gap,
+    };
   });
   made.forEach((node, i) => {
     for (const w of node.longest) made[w.node]?.holdsBack.push({ node: i, end: w.end, lag: w.lag });

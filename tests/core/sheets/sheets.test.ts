@@ -1,10 +1,13 @@
 // The plan as people read it: the view, the days, the line above all, the dial, the chart's geometry. All from one harvest lunch.
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../../src/core/planner";
+import { whyHere } from "../../../src/core/planner/explain/why";
 import { ingredientRows, outputRows } from "../../../src/core/sheets/breakdown";
 import { dayList } from "../../../src/core/sheets/day-list";
+import { loadNotes } from "../../../src/core/sheets/load";
 import { planView, stepsInForce } from "../../../src/core/sheets/plan-view";
 import { lower } from "../../../src/core/sheets/sentence";
+import { spokenDuration } from "../../../src/core/time/duration";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
 import { agendaAt, marksOf, movesBetween } from "../../../src/ui/cook/agenda";
 import { routeGeometry } from "../../../src/ui/route-chart/geometry";
@@ -158,6 +161,29 @@ describe("the route chart", () => {
   test("the hands strip adds up to the work", () => {
     const minutes = chart.hands.reduce((sum, bar) => sum + bar.minutes, 0);
     expect(minutes).toBe(plan.steps.flatMap((s) => s.hands).reduce((sum, h) => sum + h.to - h.from, 0));
+  });
+});
+
+describe("heavy and quiet", () => {
+  const notes = loadNotes(view, whyHere(dish, plan), clock);
+  test("Saturday's work and its crowded hour are told, and agree with the plan", () => {
+    const full = notes.find((n) => n.kind === "full-day" && n.text.startsWith("Saturday"));
+    const minutes = plan.steps
+      .flatMap((s) => s.hands)
+      .filter((h) => clock.weekday(h.from) === "Saturday")
+      .reduce((sum, h) => sum + h.to - h.from, 0);
+    expect(full?.text).toContain(spokenDuration(minutes));
+    const crowded = notes.find((n) => n.kind === "crowded-hour");
+    expect(Number(/: (\d+) things at once/.exec(crowded?.text ?? "")?.[1])).toBeGreaterThanOrEqual(3);
+  });
+  test("in a quiet stretch nobody's hands are asked for, and what is proposed fits into it", () => {
+    const quiet = notes.filter((n) => n.kind === "quiet");
+    expect(quiet.length).toBeGreaterThan(0);
+    for (const note of quiet)
+      expect(plan.steps.flatMap((s) => s.hands).some((h) => h.from <= note.at + 10 && h.to > note.at + 10)).toBe(false);
+  });
+  test("a plan without work says nothing", () => {
+    expect(loadNotes({ ...view, steps: [] }, [], clock)).toEqual([]);
   });
 });
 

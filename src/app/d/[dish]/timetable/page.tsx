@@ -1,8 +1,10 @@
 import { notFound } from "next/navigation";
 import { dayList } from "@/core/sheets/day-list";
+import { loadNotes } from "@/core/sheets/load";
 import { WallClock } from "@/core/time/wall-clock";
 import { loadReasons, loadState } from "@/server/state";
 import { DayList } from "@/ui/days/DayList";
+import { LoadNotes } from "@/ui/route-chart/LoadNotes";
 import { Timetable } from "@/ui/route-chart/Timetable";
 import { ConflictNote, NoPlan } from "@/ui/shell/NoPlan";
 
@@ -22,6 +24,7 @@ export default async function TimetablePage({ params }: { params: Promise<{ dish
         </div>
       )}
       <Timetable plan={state.plan} style={state.style ?? "late"} offsets={state.offsets} now={state.now} reasons={reasons} />
+      <LoadNotes notes={loadNotes(state.plan, reasons.whys, clock)} />
       <section aria-label="Day by day" className="mx-5 mt-4 border-t border-rule pt-4 pb-10 sm:mx-7">
         <h2 className="mb-3 text-[22px]">Day by day</h2>
         <div className="max-w-[74ch]">

@@ -1,0 +1,82 @@
+// Can I still make it? The earliest serving from now, the latest start for a serving, and what a choice of methods buys: how little
+// lead it needs, at what loss of quality and for how many minutes of hands.
+import type { Dish } from "../dish/model";
+import { choicesOfMethods, type PlanOptions, planDish, planningNow } from "./index";
+import { EMPTY_LOG, type Plan } from "./plan";
+
+export interface Choice {
+  readonly methods: Readonly<Record<string, string>>;
+  readonly leadMinutes: number;
+  /** Sum of 1 − quality over the components; 0 where each has its best method. */
+  readonly lostQuality: number;
+  readonly handsMinutes: number;
+}
+
+export interface Reach {
+  /** The first quarter hour at which it can be at the table, begun now; undefined where not within three weeks. */
+  readonly earliestServing: number | undefined;
+  /** The latest start that was found for the serving asked, and the bound that no plan can beat; undefined where there is no plan. */
+  readonly latestStart: { readonly found: number; readonly bound: number } | undefined;
+  /** Choices of methods that no other beats in lead, quality and hands together, the best quality first. */
+  readonly choices: readonly Choice[];
+}
+
+const QUARTER = 15;
+const FARTHEST = 21 * 1440;
+const PROBE = { rounds: 0, conflicts: 600, onProgress: undefined } as const;
+
+/** @param options as for a plan; `now` is the moment asked about */
+export function reachOf(dish: Dish, options: PlanOptions = {}): Reach {
+  const now = planningNow(dish, options);
+  const serveAt = options.serveAt ?? dish.serveAt;
+  return {
+    earliestServing: earliestServing(dish, options, now),
+    latestStart: latestStart(dish, options, serveAt),
+    choices: frontier(dish, options),
+  };
+}
+
+function earliestServing(dish: Dish, options: PlanOptions, now: number): number | undefined {
+  const first = Math.ceil((now + 1) / QUARTER) * QUARTER;
+  const at = (quarters: number) => first + quarters * QUARTER;
+  const feasible = (quarters: number) => planDish(dish, { ...options, ...PROBE, now, serveAt: at(quarters) }).status === "feasible";
+  const last = FARTHEST / QUARTER;
+  let [low, high] = [-1, 1];
+  while (!feasible(high)) {
+    low = high;
+    if (high >= last) return undefined;
+    high = Math.min(last, Math.ceil(high * 1.6));
+  }
+  while (high - low > 1 && !options.stop?.()) {
+    const middle = (low + high) >> 1;
+    if (feasible(middle)) high = middle;
+    else low = middle;
+  }
+  return at(high);
+}
+
+function latestStart(dish: Dish, options: PlanOptions, serveAt: number): Reach["latestStart"] {
+  const planned = planDish(dish, { ...options, style: "shortest", rounds: options.rounds ?? 60, onProgress: undefined });
+  return planned.status === "feasible"
+    ? { found: serveAt - planned.plan.leadMinutes, bound: serveAt - planned.plan.boundMinutes }
+    : undefined;
+}
+
+function frontier(dish: Dish, options: PlanOptions): Choice[] {
+  const log = options.log ?? EMPTY_LOG;
+  const all = choicesOfMethods(dish, { ...log.methods, ...options.methods }, log).list.flatMap((methods): Choice[] => {
+    const planned = planDish(dish, { ...options, methods, style: "shortest", rounds: 8, conflicts: 600, onProgress: undefined });
+    return planned.status === "feasible" ? [choiceOf(dish, planned.plan)] : [];
+  });
+  const kept = all.filter((a, i) => !all.some((b, j) => j !== i && beats(b, a) && (!beats(a, b) || j < i)));
+  return kept.sort((a, b) => a.lostQuality - b.lostQuality || a.leadMinutes - b.leadMinutes);
+}
+
+const beats = (a: Choice, b: Choice) =>
+  a.leadMinutes <= b.leadMinutes && a.lostQuality <= b.lostQuality + 1e-9 && a.handsMinutes <= b.handsMinutes;
+
+function choiceOf(dish: Dish, plan: Plan): Choice {
+  const lost = dish.components.reduce((sum, c) => sum + 1 - (c.methods.find((m) => m.id === plan.methods[c.id])?.quality ?? 1), 0);
+  const handsMinutes = plan.steps.flatMap((s) => s.hands).reduce((sum, h) => sum + h.to - h.from, 0);
+  return { methods: plan.methods, leadMinutes: plan.leadMinutes, lostQuality: Number(lost.toFixed(6)), handsMinutes };
+}

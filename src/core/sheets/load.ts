@@ -1,0 +1,127 @@
+// Where a plan is heavy, said before it hurts: the late evening, the fullest day, the hour with too much at once, the last hour; and the
+// quiet stretches of a working day with what could be done in them already. A sentence each, from the plan alone.
+import type { Why } from "../planner/explain/why";
+import { spokenDuration } from "../time/duration";
+import type { WallClock } from "../time/wall-clock";
+import type { PlanView, StepView } from "./plan-view";
+import { lower } from "./sentence";
+
+export interface LoadNote {
+  readonly kind: "late-evening" | "full-day" | "crowded-hour" | "last-hour" | "quiet";
+  readonly at: number;
+  readonly text: string;
+}
+
+const LATE = 21 * 60 + 30;
+const FULL_DAY_MINUTES = 300;
+const CROWDED = 3;
+const FULL_LAST_HOUR_MINUTES = 45;
+const QUIET_MINUTES = 75;
+
+/** Notes in the order of time. @param whys bounds of the steps; without them nothing is proposed for quiet stretches */
+export function loadNotes(plan: PlanView, whys: readonly Why[], clock: WallClock): LoadNote[] {
+  const open = plan.steps.filter((s) => s.state !== "done");
+  const hands = open.flatMap((step) => step.hands.map((h) => ({ ...h, step }))).sort((a, b) => a.from - b.from);
+  return [
+    ...lateEvenings(hands, clock),
+    ...fullDays(hands, clock),
+    ...crowdedHours(open, clock),
+    ...lastHour(hands, plan),
+    ...quietStretches(hands, plan, whys, clock),
+  ].sort((a, b) => a.at - b.at);
+}
+
+type Hands = { readonly from: number; readonly to: number; readonly cook: string; readonly step: StepView };
+
+function byDay(hands: readonly Hands[], clock: WallClock): Map<number, Hands[]> {
+  const days = new Map<number, Hands[]>();
+  for (const h of hands) days.set(clock.dayNumber(h.from), [...(days.get(clock.dayNumber(h.from)) ?? []), h]);
+  return days;
+}
+
+function lateEvenings(hands: readonly Hands[], clock: WallClock): LoadNote[] {
+  return [...byDay(hands, clock).values()].flatMap((list): LoadNote[] => {
+    const last = list.reduce((a, b) => (b.to > a.to ? b : a));
+    const past = clock.timeOfDay(last.from) + last.to - last.from;
+    if (past <= LATE) return [];
+    const late = list.reduce((sum, h) => sum + Math.max(0, h.to - Math.max(h.from, last.to - (past - LATE))), 0);
+    return [
+      {
+        kind: "late-evening",
+        at: last.to,
+        text: `${clock.weekday(last.from)} goes on until ${clock.time(last.to)}, ${spokenDuration(late)} of it after half past nine, with “${lower(last.step.name)}” at the end.`,
+      },
+    ];
+  });
+}
+
+function fullDays(hands: readonly Hands[], clock: WallClock): LoadNote[] {
+  return [...byDay(hands, clock).values()].flatMap((list): LoadNote[] => {
+    const total = list.reduce((sum, h) => sum + h.to - h.from, 0);
+    if (total < FULL_DAY_MINUTES || !list[0]) return [];
+    const cooks = new Set(list.map((h) => h.cook)).size;
+    return [
+      {
+        kind: "full-day",
+        at: list[0].from,
+        text: `${clock.weekday(list[0].from)} asks for ${spokenDuration(total)} by hand${cooks > 1 ? `, shared by ${cooks}` : " of one cook"}.`,
+      },
+    ];
+  });
+}
+
+/** Hours in which three or more things want somebody: hands, or an eye on them. The worst of each day. */
+function crowdedHours(steps: readonly StepView[], clock: WallClock): LoadNote[] {
+  const watched = steps.filter((s) => s.attention === "hands" || s.attention === "nearby");
+  const worst = new Map<number, { at: number; names: string[] }>();
+  for (const step of watched) {
+    const together = watched.filter((s) => s.start <= step.start && step.start < s.end);
+    const day = clock.dayNumber(step.start);
+    if (together.length >= CROWDED && together.length > (worst.get(day)?.names.length ?? 0))
+      worst.set(day, { at: step.start, names: together.map((s) => `“${lower(s.name)}”`) });
+  }
+  return [...worst.values()].map(({ at, names }) => ({
+    kind: "crowded-hour",
+    at,
+    text: `${clock.dayTime(at)}: ${names.length} things at once, ${names.slice(0, 3).join(", ")}${names.length > 3 ? " and more" : ""}.`,
+  }));
+}
+
+function lastHour(hands: readonly Hands[], plan: PlanView): LoadNote[] {
+  const from = plan.serveAt - 60;
+  const minutes = hands.reduce((sum, h) => sum + Math.max(0, Math.min(h.to, plan.serveAt) - Math.max(h.from, from)), 0);
+  return minutes < FULL_LAST_HOUR_MINUTES
+    ? []
+    : [{ kind: "last-hour", at: from, text: `The last hour before the table holds ${spokenDuration(minutes)} of work.` }];
+}
+
+/** Between two works of one day: so long nothing calls, and what by its own bounds could be done then. */
+function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly Why[], clock: WallClock): LoadNote[] {
+  const notes: LoadNote[] = [];
+  let until = Number.NEGATIVE_INFINITY;
+  for (const h of hands) {
+    const [from, to] = [until, h.from];
+    until = Math.max(until, h.to);
+    if (to - from < QUIET_MINUTES || clock.dayNumber(from) !== clock.dayNumber(to)) continue;
+    const fits = plan.steps.filter((s) => {
+      const why = whys.find((w) => w.step === s.ref);
+      const length = s.end - s.start;
+      return (
+        s.attention === "hands" &&
+        s.state === "planned" &&
+        s.start >= to &&
+        length <= to - from &&
+        why !== undefined &&
+        Math.max(why.earliest, from) + length <= to
+      );
+    });
+    const could = fits.length
+      ? `; ${fits
+          .slice(0, 2)
+          .map((s) => lower(s.name))
+          .join(" or ")} could be done then already`
+      : "";
+    notes.push({ kind: "quiet", at: from, text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}.` });
+  }
+  return notes;
+}
