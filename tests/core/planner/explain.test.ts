@@ -24,6 +24,19 @@ const refusalOf = (value: Loose, options: PlanOptions): Infeasible => {
 const diagnosed = (value: Loose, options: PlanOptions = {}) => diagnose(documentOf(value), options, refusalOf(value, options));
 const said = (d: { conflict: readonly { text: string }[] }) => d.conflict.map((c) => c.text).join("\n");
 
+/** Two works of two hours that must both end just before the plate, and one cook. */
+const twoAtOnce = () =>
+  smallDish((d) => {
+    d.components[2].methods[0].steps.unshift(
+      { id: "a", name: "Fry", time: "2h", after: [] },
+      { id: "b", name: "Whip", time: "2h", after: [] },
+    );
+    stepOf(d, "plate.put").after = [
+      { step: "a", max: "5m" },
+      { step: "b", max: "5m" },
+    ];
+  });
+
 describe("the smallest conflict", () => {
   test("too little time: the long step and the hour, nothing else", () => {
     const dish = dishOf(smallDish());
@@ -33,16 +46,7 @@ describe("the smallest conflict", () => {
     expect(said(d)).toMatch(/nothing begins before/);
   });
   test("two short waits that one cook cannot serve", () => {
-    const busy = smallDish((d) => {
-      d.components[2].methods[0].steps.unshift(
-        { id: "a", name: "Fry", time: "2h", after: [] },
-        { id: "b", name: "Whip", time: "2h", after: [] },
-      );
-      stepOf(d, "plate.put").after = [
-        { step: "a", max: "5m" },
-        { step: "b", max: "5m" },
-      ];
-    });
+    const busy = twoAtOnce();
     const text = said(diagnosed(busy));
     for (const part of [/"Put together" begins at most 5 min after "Fry" ends/, /"Whip" needs hands/, /ada has one pair of hands/])
       expect(text).toMatch(part);
@@ -127,16 +131,7 @@ describe("repairs", () => {
     expect(later?.change[0]).toMatchObject({ op: "replace", path: "/dish/serveAt" });
   });
   test("hands: an hour more, a helper", () => {
-    const busy = smallDish((d) => {
-      d.components[2].methods[0].steps.unshift(
-        { id: "a", name: "Fry", time: "2h", after: [] },
-        { id: "b", name: "Whip", time: "2h", after: [] },
-      );
-      stepOf(d, "plate.put").after = [
-        { step: "a", max: "5m" },
-        { step: "b", max: "5m" },
-      ];
-    });
+    const busy = twoAtOnce();
     busy.kitchen.cooks[0].hours[0].from = "07:00";
     const kinds = works(busy).map((r) => r.kind);
     expect(kinds).toContain("helper");

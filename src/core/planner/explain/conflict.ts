@@ -2,23 +2,12 @@
 // Method: QuickXplain (Junker, "QuickXplain: preferred explanations and relaxations for over-constrained problems", AAAI 2004),
 // over the facts of facts.ts; each probe builds the problem anew and looks for a first plan. Where time lags and calendars alone refute
 // it, probes stop there, which is quick and a proof; else a probe that finds nothing within its budget counts as "none".
-import type { Dish, Step } from "../../dish/model";
-import type { PlanAt } from "../../dish/planned-length";
-import { compile } from "../compile";
+import type { Step } from "../../dish/model";
+import { type CompileInput, compile } from "../compile";
 import { gainingCycle } from "../network";
-import type { Log } from "../plan";
 import { seededRandom } from "../random";
 import { Search } from "../search";
 import { type Fact, factsOf, without } from "./facts";
-
-export interface Scene {
-  readonly dish: Dish;
-  readonly now: number;
-  readonly serveAt: number;
-  readonly planAt: PlanAt;
-  readonly methods: Readonly<Record<string, string>>;
-  readonly log: Log;
-}
 
 export interface Conflict {
   readonly facts: readonly Fact[];
@@ -30,7 +19,7 @@ export interface Conflict {
 const CONFLICTS_A_PROBE = 250;
 
 /** The smallest conflict, or undefined where there is none, or `stop` came first. */
-export function smallestConflict(scene: Scene, stop: () => boolean = () => false): Conflict | undefined {
+export function smallestConflict(scene: CompileInput, stop: () => boolean = () => false): Conflict | undefined {
   const inForce = stepsOf(scene);
   const facts = factsOf(scene.dish, inForce, scene.now, scene.planAt, scene.log);
   const probe = (kept: ReadonlySet<Fact>, deep: boolean) => {
@@ -56,14 +45,14 @@ export function smallestConflict(scene: Scene, stop: () => boolean = () => false
   return { facts: found, proved: probe(new Set(found), false) === "refuted" };
 }
 
-function stepsOf({ dish, methods }: Scene): Step[] {
+function stepsOf({ dish, methods }: CompileInput): Step[] {
   return dish.components.flatMap((c) =>
     c.onHand.length ? [] : (c.methods.find((m) => m.id === (methods[c.id] ?? c.methods[0]?.id))?.steps ?? []),
   );
 }
 
 /** "refuted" is a proof; "none" a search that gave up. Without conflicts to spend, what is not refuted counts as feasible. */
-function refute(scene: Scene, conflicts: number, stop: () => boolean): "feasible" | "none" | "refuted" {
+function refute(scene: CompileInput, conflicts: number, stop: () => boolean): "feasible" | "none" | "refuted" {
   const compiled = compile(scene);
   if (compiled.status === "impossible") return "refuted";
   if (gainingCycle(2 * compiled.model.activities.length, compiled.model.lags)) return "refuted";
