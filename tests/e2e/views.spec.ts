@@ -194,3 +194,48 @@ test.describe("files", () => {
     expect(await (await fetch(`${server.url}/api/dishes/${slug}`)).text()).toBe(exported);
   });
 });
+
+test.describe("the kitchen's form", () => {
+  test("a helper and a pot come in, and go again with undo", async ({ page }) => {
+    await page.goto(`${server.url}/d/saturday-pastries/kitchen`, { waitUntil: "networkidle" });
+    const cooks = page.getByRole("group", { name: /^Cook \d/ });
+    const before = await cooks.count();
+    await page.getByRole("button", { name: "A helper" }).click();
+    await expect(cooks).toHaveCount(before + 1);
+    await page.getByRole("button", { name: "Another thing" }).click();
+    await page.getByRole("button", { name: "Keep the kitchen so" }).click();
+    await expect(page.getByText("Kept. The timetable follows.")).toBeVisible();
+    const dish = async () => (await fetch(`${server.url}/api/dishes/saturday-pastries`)).json();
+    const kept = await dish();
+    expect(kept.kitchen.cooks).toHaveLength(before + 1);
+    expect(kept.kitchen.equipment.at(-1)).toMatchObject({ kind: "pot", name: "Another pot", litres: 5 });
+    await page.keyboard.press("Control+z");
+    await expect.poll(async () => (await dish()).kitchen.cooks.length).toBe(before);
+    await expect(cooks).toHaveCount(before);
+  });
+  test("somebody else's change meanwhile is told, and what was typed stays", async ({ page }) => {
+    await page.goto(`${server.url}/d/saturday-pastries/kitchen`, { waitUntil: "networkidle" });
+    const name = page.getByRole("textbox", { name: "Cook", exact: true }).first();
+    await name.fill("Nora B");
+    const { kitchen } = await (await fetch(`${server.url}/api/dishes/saturday-pastries`)).json();
+    const stale = await fetch(`${server.url}/api/dishes/saturday-pastries/kitchen`, {
+      method: "PUT",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ version: 0, kitchen, label: "too old" }),
+    });
+    expect(stale.status).toBe(409);
+    expect((await stale.json()).message).toContain("changed somewhere else");
+    await expect(name).toHaveValue("Nora B");
+  });
+});
+
+test("the timetable says why a step stands where it stands, where it is heavy and how often it came to the table", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/timetable?c=jelly&s=jelly.simmer`);
+  const panel = page.getByRole("complementary", { name: "The selected component" });
+  await expect(panel).toContainText(/Not later than (Sat|Fri|Thu) \d\d:\d\d: .+/);
+  await expect(panel).toContainText(/Can begin between|no room at all/);
+  await expect(page.getByText(/^On time in \d+ of 100 rehearsals/)).toBeVisible({ timeout: 30_000 });
+  const load = page.getByRole("region", { name: "Heavy and quiet" });
+  await expect(load).toContainText(/Saturday asks for \d h/);
+  await expect(load).toContainText("nothing calls for hands");
+});

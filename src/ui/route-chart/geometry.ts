@@ -133,6 +133,8 @@ export function routeGeometry(plan: PlanView, { width, open, clock, fit, now = N
   const yOf = (key: string, place: ViewPlace, tempC: number | undefined) =>
     heightIn(bands, place, lanes.lane.get(key) ?? 0, tempC, squeeze);
   const taken = new Collisions();
+  // The words of a pleat stand upright at its foot.
+  for (const p of axis) if (p.folded) taken.add(LEFT + p.x0, tableY - 8 - LETTER.step * 12, LEFT + p.x1, tableY);
   const routes = plan.components.map((component): Route => {
     const steps = plan.steps.filter((s) => s.component === component.id);
     const segments = steps.map((step): Segment => {
