@@ -86,7 +86,10 @@ test("pleats unfold at a click, all of them with F, and the address says so", as
   const pleats = page.locator("[data-pleat]");
   const count = await pleats.count();
   expect(count).toBeGreaterThan(3);
-  await pleats.first().locator("rect").click();
+  await pleats
+    .first()
+    .locator("rect")
+    .click({ position: { x: 6, y: 3 } });
   await expect(pleats).toHaveCount(count - 1);
   await page.keyboard.press("f");
   await expect(pleats).toHaveCount(0);
