@@ -122,6 +122,19 @@ test("a press made while the line is down is kept, and sent when it is back", as
   await expect(page.getByRole("article", { name: /Running: Scald with boiling water/ })).toBeVisible({ timeout: 30_000 });
 });
 
+test("when something comes due the screen calls across the kitchen, until it is pressed", async ({ page }) => {
+  const plan = await server.plan("spiced-duck");
+  const next = plan.steps.find((s: { step: string }) => s.step === "duck.glaze");
+  await server.clock(new Date(Date.parse(next.start) - 60_000).toISOString());
+  await page.goto(`${server.url}/d/spiced-duck/cook`, { waitUntil: "networkidle" });
+  const call = page.getByRole("button", { name: /press anywhere/ });
+  await expect(call).toHaveCount(0);
+  await server.clock(new Date(Date.parse(next.start)).toISOString());
+  await expect(call).toContainText("Brush with malt", { timeout: 40_000 });
+  await call.click();
+  await expect(call).toHaveCount(0);
+});
+
 test("too late for the dough: it is said why, and serving later is one press away", async ({ page }) => {
   await server.plan("saturday-pastries");
   await server.clock("2026-12-19T04:00:00Z");

@@ -8,6 +8,7 @@ import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { ask, reason } from "../shell/ask";
 import { useNow } from "../shell/StatusLine";
 import { agendaAt, movesBetween } from "./agenda";
+import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { addPress, deliver, type Press, waitingPresses } from "./press-queue";
 import { AloneRow, DueCard, RunningCard } from "./StepCards";
@@ -65,6 +66,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
 
   return (
     <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
+      <Call plan={plan} now={now} listening={running} />
       <h1 className="sr-only">Cook</h1>
       <section aria-label="The dial">
         <Dial marks={agenda.marks} now={now} kindOf={kindOf} clock={clock} />

@@ -46,6 +46,12 @@ export function marksOf(plan: PlanView, now: number): DialMark[] {
   return marks.filter((m) => m.at >= now && m.at < now + 60).sort((a, b) => a.at - b.at || (a.kind < b.kind ? -1 : 1));
 }
 
+/** What has come due after one minute and up to another: starts that the plan has then, rounds, checks and ends. */
+export function callsBetween(plan: PlanView, after: number, now: number): DialMark[] {
+  if (now <= after || now - after > 60) return [];
+  return marksOf(plan, after + 1).filter((m) => m.at <= now && (m.kind !== "start" || m.step.start === m.at));
+}
+
 export interface Move {
   readonly step: StepView;
   readonly by: number;

@@ -9,7 +9,7 @@ import { planView, stepsInForce } from "../../../src/core/sheets/plan-view";
 import { lower } from "../../../src/core/sheets/sentence";
 import { spokenDuration } from "../../../src/core/time/duration";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
-import { agendaAt, marksOf, movesBetween } from "../../../src/ui/cook/agenda";
+import { agendaAt, callsBetween, marksOf, movesBetween } from "../../../src/ui/cook/agenda";
 import { routeGeometry } from "../../../src/ui/route-chart/geometry";
 import { statusParts } from "../../../src/ui/shell/status-line";
 import { demoDish, demoDocument } from "../../support/dishes";
@@ -109,6 +109,16 @@ describe("the dial", () => {
     const agenda = agendaAt(view, (first?.start ?? 0) + 1);
     expect(agenda.due[0]?.ref).toBe(first?.ref);
     expect(agenda.due.length + agenda.later.length + agenda.running.length).toBe(view.steps.length);
+  });
+  test("calls once for what comes due, not again a minute later, and not for what was slept through", () => {
+    const first = view.steps[0];
+    const start = first?.start ?? 0;
+    expect(callsBetween(view, start - 1, start).map((m) => m.step.ref)).toContain(first?.ref);
+    expect(callsBetween(view, start, start + 1).map((m) => m.step.ref)).not.toContain(first?.ref);
+    expect(callsBetween(view, start - 200, start + 1)).toEqual([]);
+    expect(callsBetween(view, start, start)).toEqual([]);
+    const round = view.steps.find((s) => s.rounds.length)?.rounds[0];
+    expect(callsBetween(view, (round?.at ?? 0) - 3, round?.at ?? 0).some((m) => m.kind === "round" && m.what === round?.what)).toBe(true);
   });
   test("moves between two plans are told, the largest first", () => {
     const moved = {
