@@ -56,6 +56,8 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
   };
   const planned = planDish(dish, options);
   if (planned.status === "feasible") {
+    // A first, quick plan is shown as it is; the better one that follows is rehearsed.
+    if (task.rounds === 0) return { status: "feasible", file: planToFile(planned.plan, dish.zone) };
     const { onTime, within15, within30, blame } = riskOf(dish, planned.plan, REHEARSALS);
     return {
       status: "feasible",
