@@ -29,10 +29,11 @@ const strangers = (folder: string, allowed: RegExp) =>
   );
 
 describe("dependence runs one way", () => {
-  test("the core knows itself, Zod and, in one file, time zones", () => {
+  test("the core knows itself, Zod and, in one file each, time zones and JSON Patch", () => {
     expect(under("core").length).toBeGreaterThan(30);
-    expect(strangers("core", /^core\/|^package:zod$|^package:temporal-polyfill$/)).toEqual([]);
+    expect(strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902)$/)).toEqual([]);
     expect(under("core").filter((f) => importsOf(f).includes("package:temporal-polyfill"))).toEqual(["core/time/zone.ts"]);
+    expect(under("core").filter((f) => importsOf(f).includes("package:rfc6902"))).toEqual(["core/dish/patch.ts"]);
   });
   test("the verifier shares no code with the search", () => {
     const shared = under("core/planner/verify")

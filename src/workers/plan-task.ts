@@ -65,5 +65,5 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
     };
   }
   const began = Date.now();
-  return diagnose(task.document, { ...options, previous: undefined, stop: () => stop() || Date.now() - began > EXPLAINING_MS }, planned);
+  return diagnose(task.document, { ...options, stop: () => stop() || Date.now() - began > EXPLAINING_MS }, planned);
 }

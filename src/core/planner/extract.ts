@@ -39,7 +39,7 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
       equipment: equipment.get(step.ref) ?? [],
     });
   }
-  const holds = holdsOf(model, engine);
+  const holds = holdsOf(engine);
   const fallbacks = [...model.fallbacks].map(([component, index]) => {
     const placement = engine.placements[index] as Placement;
     return { component, decidedAt: placement.start, readyAt: placement.end };
@@ -100,7 +100,7 @@ function equipmentByStep(model: Model, engine: Engine): Map<string, EquipmentSpa
   return found;
 }
 
-function holdsOf(_model: Model, engine: Engine): PlannedHold[] {
+function holdsOf(engine: Engine): PlannedHold[] {
   const holds: PlannedHold[] = [];
   for (const [t, hold] of engine.holdOf) {
     const taker = engine.placements[t.taker] as Placement;

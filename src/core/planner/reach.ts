@@ -1,8 +1,9 @@
 // Can I still make it? The earliest serving from now, the latest start for a serving, and what a choice of methods buys: how little
 // lead it needs, at what loss of quality and for how many minutes of hands.
 import type { Dish } from "../dish/model";
-import { choicesOfMethods, type PlanOptions, planDish, planningNow } from "./index";
-import { EMPTY_LOG, type Plan } from "./plan";
+import { choicesOfMethods } from "./choices";
+import { type PlanOptions, planDish, planningNow } from "./index";
+import type { Plan } from "./plan";
 
 export interface Choice {
   readonly methods: Readonly<Record<string, string>>;
@@ -42,7 +43,7 @@ function earliestServing(dish: Dish, options: PlanOptions, now: number): number 
   const feasible = (quarters: number) => planDish(dish, { ...options, ...PROBE, now, serveAt: at(quarters) }).status === "feasible";
   const last = FARTHEST / QUARTER;
   let [low, high] = [-1, 1];
-  while (!feasible(high)) {
+  while (!options.stop?.() && !feasible(high)) {
     low = high;
     if (high >= last) return undefined;
     high = Math.min(last, Math.ceil(high * 1.6));
@@ -63,8 +64,7 @@ function latestStart(dish: Dish, options: PlanOptions, serveAt: number): Reach["
 }
 
 function frontier(dish: Dish, options: PlanOptions): Choice[] {
-  const log = options.log ?? EMPTY_LOG;
-  const all = choicesOfMethods(dish, { ...log.methods, ...options.methods }, log).list.flatMap((methods): Choice[] => {
+  const all = choicesOfMethods(dish, options).list.flatMap((methods): Choice[] => {
     const planned = planDish(dish, { ...options, methods, style: "shortest", rounds: 8, conflicts: 600, onProgress: undefined });
     return planned.status === "feasible" ? [choiceOf(dish, planned.plan)] : [];
   });

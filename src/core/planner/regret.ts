@@ -16,10 +16,11 @@ export const WEIGHTS: Readonly<Record<Exclude<Style, "shortest">, Readonly<Recor
 /** Hands-on minutes of one day that nobody minds. */
 const EASY_DAY_MINUTES = 180;
 const LAST_HOURS_MINUTES = 240;
-const EARLY = 7 * 60 + 30;
-const LATE = 21 * 60 + 30;
+/** Work before and after these times of day costs (S6). */
+export const EARLY = 7 * 60 + 30;
+export const LATE = 21 * 60 + 30;
 /** So soon after an uncertain step nothing should hang on it. */
-const BREATHING_SPACE_MINUTES = 15;
+export const BREATHING_SPACE_MINUTES = 15;
 
 export interface Priced {
   readonly leadMinutes: number;

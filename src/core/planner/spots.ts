@@ -2,6 +2,7 @@
 // uncertain one. Each is a place for the improvement to free and a shift to try there.
 import { componentOf, type Dish, type Step } from "../dish/model";
 import type { Plan } from "./plan";
+import { BREATHING_SPACE_MINUTES, EARLY, LATE } from "./regret";
 
 export interface Spot {
   /** Steps whose start is to be tried elsewhere, and by how much. */
@@ -11,10 +12,7 @@ export interface Spot {
   readonly components: readonly string[];
 }
 
-const EARLY = 7 * 60 + 30;
-const LATE = 21 * 60 + 30;
-const BREATHING_SPACE_MINUTES = 15;
-
+/** Spots of a plan, in no order of importance; the same may stand several times, with another shift. */
 export function costlySpots(plan: Plan, dish: Dish, inForce: readonly Step[]): Spot[] {
   const spots: Spot[] = [];
   const makerOf = new Map(inForce.flatMap((s) => s.makes.map((o) => [o.ref, { step: s, output: o }] as const)));

@@ -1,9 +1,8 @@
 // What is hot, or on its way, in the kitchen of a cook who follows a plan: nobody logs the lighting of an oven, yet the next
 // plan must know of it.
 import type { Dish, Equipment } from "../dish/model";
+import { minutesToChange, RESTS_AT_IDLE_MINUTES } from "../planner/heat-settings";
 import type { HeatOn, Plan, Setting } from "../planner/plan";
-
-const RESTS_AT_IDLE_MINUTES = 60;
 
 /** Ovens, grills and baths that are on at `now` by the plan followed so far. */
 export function heatOnAt(dish: Dish, plan: Plan, now: number): HeatOn[] {
@@ -21,8 +20,7 @@ export function heatOnAt(dish: Dish, plan: Plan, now: number): HeatOn[] {
 /** When a setting is turned to, at the latest, and how warm the equipment is then. */
 function beginningOf(equipment: Equipment, setting: Setting, before: Setting | undefined): { at: number; tempC: number } {
   const warm = before && setting.from - before.to <= RESTS_AT_IDLE_MINUTES ? before.tempC : equipment.idleC;
-  const rate = setting.tempC > warm ? equipment.heatCPerMin : equipment.coolCPerMin;
-  const minutes = before === undefined && setting.tempC < warm ? 0 : Math.ceil(Math.abs(setting.tempC - warm) / rate - 1e-6);
+  const minutes = before === undefined && setting.tempC < warm ? 0 : minutesToChange(equipment, warm, setting.tempC);
   return { at: setting.from - minutes, tempC: warm };
 }
 

@@ -1,10 +1,10 @@
 // The plan as a cook wants it on paper: day by day, morning, afternoon, evening; what is done by hand, what then works alone,
 // and what must not be forgotten before bed.
 
+import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
 import type { PlanView, StepView } from "./plan-view";
-import { lower } from "./sentence";
 
 export interface DayEntry {
   readonly at: number;

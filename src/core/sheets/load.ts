@@ -1,10 +1,12 @@
 // Where a plan is heavy, said before it hurts: the late evening, the fullest day, the hour with too much at once, the last hour; and the
 // quiet stretches of a working day with what could be done in them already. A sentence each, from the plan alone.
+
 import type { Why } from "../planner/explain/why";
+import { LATE } from "../planner/regret";
+import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
 import type { PlanView, StepView } from "./plan-view";
-import { lower } from "./sentence";
 
 export interface LoadNote {
   readonly kind: "late-evening" | "full-day" | "crowded-hour" | "last-hour" | "quiet";
@@ -12,7 +14,6 @@ export interface LoadNote {
   readonly text: string;
 }
 
-const LATE = 21 * 60 + 30;
 const FULL_DAY_MINUTES = 300;
 const CROWDED = 3;
 const FULL_LAST_HOUR_MINUTES = 45;
@@ -118,7 +119,7 @@ function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly 
     const could = fits.length
       ? `; ${fits
           .slice(0, 2)
-          .map((s) => lower(s.name))
+          .map((s) => `“${lower(s.name)}”`)
           .join(" or ")} could be done then already`
       : "";
     notes.push({ kind: "quiet", at: from, text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}.` });

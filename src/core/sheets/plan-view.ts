@@ -122,7 +122,7 @@ export function planView(dish: Dish, plan: Plan, progress: Progress = new Map())
         };
       }),
     steps: steps.sort((a, b) => a.start - b.start || a.end - b.end),
-    waits: waitsOf(dish, plan, inForce, planned, outputs),
+    waits: waitsOf(plan, inForce, planned, outputs),
     cooks: dish.cooks.map((c) => ({ id: c.id, name: c.name })),
     settings: plan.settings.map((s) => ({ ...s, name: dish.equipment.find((e) => e.id === s.id)?.name ?? s.id })),
     ovenRange: temperatures.length ? [Math.min(...temperatures), Math.max(...temperatures)] : undefined,
@@ -192,7 +192,6 @@ function windowOf(hold: Pick<Hold, "min" | "max" | "best" | "limit"> | undefined
 
 /** Waits of outputs until they are taken, and waits along links inside a component. */
 function waitsOf(
-  _dish: Dish,
   plan: Plan,
   inForce: readonly Step[],
   planned: ReadonlyMap<string, PlannedStep>,

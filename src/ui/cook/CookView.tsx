@@ -1,8 +1,8 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lower } from "@/core/sentence";
 import type { PlanView, StepView } from "@/core/sheets/plan-view";
-import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { ask, reason } from "../shell/ask";

@@ -1,7 +1,7 @@
 "use client";
 import { cautionOf } from "@/core/safety/cautions";
+import { lower } from "@/core/sentence";
 import type { StepView } from "@/core/sheets/plan-view";
-import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { placeWords } from "../route-chart/words";

@@ -1,6 +1,6 @@
+import { lower } from "@/core/sentence";
 import type { Day } from "@/core/sheets/day-list";
 import type { PlanView } from "@/core/sheets/plan-view";
-import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { placeWords } from "../route-chart/words";

@@ -1,8 +1,8 @@
 import { type Component, type Dish, dishModel, type Hold, type Method, type Step } from "@/core/dish/model";
 import type { DishFile } from "@/core/dish/schema";
 import { cautionOf, LOCAL_CODES_FIRST } from "@/core/safety/cautions";
+import { lower } from "@/core/sentence";
 import { ingredientRows, type OutputRow, outputRows } from "@/core/sheets/breakdown";
-import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { colourOf } from "../route-chart/colours";
 

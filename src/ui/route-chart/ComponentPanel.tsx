@@ -1,8 +1,8 @@
 "use client";
 import { useEffect, useRef } from "react";
 import type { Why } from "@/core/planner/explain/why";
+import { lower } from "@/core/sentence";
 import type { PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
-import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { HoldWindow } from "./HoldWindow";

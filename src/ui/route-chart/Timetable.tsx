@@ -2,8 +2,8 @@
 import { usePathname, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Why } from "@/core/planner/explain/why";
+import { lower } from "@/core/sentence";
 import type { PlanView } from "@/core/sheets/plan-view";
-import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { requestPlan } from "../shell/PlanKeeper";

@@ -1,6 +1,7 @@
 // The line above all: how long until the table, what is next for hands, what is holding too long. No React here.
+
+import { lower } from "@/core/sentence";
 import type { PlanView } from "@/core/sheets/plan-view";
-import { lower } from "@/core/sheets/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 

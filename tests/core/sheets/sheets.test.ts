@@ -2,11 +2,11 @@
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../../src/core/planner";
 import { whyHere } from "../../../src/core/planner/explain/why";
+import { lower } from "../../../src/core/sentence";
 import { ingredientRows, outputRows } from "../../../src/core/sheets/breakdown";
 import { dayList } from "../../../src/core/sheets/day-list";
 import { loadNotes } from "../../../src/core/sheets/load";
 import { planView, stepsInForce } from "../../../src/core/sheets/plan-view";
-import { lower } from "../../../src/core/sheets/sentence";
 import { spokenDuration } from "../../../src/core/time/duration";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
 import { agendaAt, callsBetween, marksOf, movesBetween } from "../../../src/ui/cook/agenda";

@@ -1,7 +1,8 @@
 // Why there is no plan and what would make one possible: the refusal of the planner, made small and given repairs.
 import { dishModel } from "../../dish/model";
 import type { DishFile } from "../../dish/schema";
-import { choicesOfMethods, type PlanOptions, planningNow } from "../index";
+import { choicesOfMethods } from "../choices";
+import { type PlanOptions, planningNow } from "../index";
 import { EMPTY_LOG, type Infeasible } from "../plan";
 import { smallestConflict } from "./conflict";
 import { findRepairs, type Repair } from "./repairs";
@@ -19,7 +20,7 @@ export interface Diagnosis extends Infeasible {
 export function diagnose(document: DishFile, options: PlanOptions, refusal: Infeasible): Diagnosis {
   const dish = dishModel(document);
   const log = options.log ?? EMPTY_LOG;
-  const methods = choicesOfMethods(dish, { ...log.methods, ...options.methods }, log).list[0] ?? {};
+  const methods = choicesOfMethods(dish, options).list[0] ?? {};
   const scene = {
     dish,
     now: planningNow(dish, options),

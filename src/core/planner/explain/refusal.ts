@@ -1,8 +1,9 @@
-// Why there is no plan, as far as this version can tell: the step and the rule that leave no room, in words with clock times.
-// A minimal conflict with verified repairs is the work of a later version; the form (rule, steps, text) is the same.
+// What the planner says at once where it finds no plan: the step and the rule that leave no room, in words with clock times.
+// The smallest conflict and the repairs come after it, and take longer (explain/index.ts); the form (rule, steps, text) is the same.
 import type { Model } from "../compile";
 import type { Infeasible } from "../plan";
 import type { Found } from "../search";
+import { momentText } from "./words";
 
 const RULES: Readonly<Record<string, string>> = {
   H1: "its own length and the moment of serving",
@@ -29,7 +30,7 @@ export function explainRoot(model: Model, found: None): Infeasible {
     {
       rule: found.rule === "calendar" ? "H6" : found.rule,
       steps: step?.ref ? [step.ref] : [],
-      text: `"${step?.name ?? "a step"}" finds no time between now (${said(model, model.now)}) and serving (${said(model, model.serveAt)}). What leaves it none: ${RULES[found.rule] ?? found.rule}.`,
+      text: `"${step?.name ?? "a step"}" finds no time between now (${momentText(model.dish, model.now)}) and serving (${momentText(model.dish, model.serveAt)}). What leaves it none: ${RULES[found.rule] ?? found.rule}.`,
     },
   ];
   if (activity && activity.starts.length === 0) {
@@ -43,7 +44,7 @@ export function explainRoot(model: Model, found: None): Infeasible {
     conflict.push({
       rule: "H2",
       steps: step?.ref ? [step.ref] : [],
-      text: `Taken alone it could begin between ${said(model, first[0])} and ${said(model, last[1] - 1)}; what must come before or after it does not fit around that.`,
+      text: `Taken alone it could begin between ${momentText(model.dish, first[0])} and ${momentText(model.dish, last[1] - 1)}; what must come before or after it does not fit around that.`,
     });
     for (const lag of model.lags.filter((l) => l.because.steps.includes(step?.ref ?? "") && l.because.rule !== "H1").slice(0, 4))
       conflict.push({ ...lag.because, steps: [...lag.because.steps] });
@@ -65,10 +66,4 @@ export function explainSearch(model: Model, found: None): Infeasible {
       },
     ],
   };
-}
-
-function said(model: Model, minute: number): string {
-  const w = model.dish.zone.wall(minute);
-  const two = (n: number) => String(n).padStart(2, "0");
-  return `${["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"][w.weekday - 1]} ${w.day}/${w.month} ${two(w.hour)}:${two(w.minute)}`;
 }

@@ -1,12 +1,13 @@
 // Why a step stands where it stands: what keeps it from starting later and from starting earlier, and its slack both ways.
 // The plan's own order of hands, pots and heats is kept; waits, calendars and that order are carried to a fixed point from both ends.
 // Source: latest and earliest starts of the critical path method on a network with time lags (Bartusch, Möhring, Radermacher 1988).
-import type { Dish } from "../../dish/model";
+import { type Dish, HEATED } from "../../dish/model";
+import { lower } from "../../sentence";
 import { earliestAtOrAfter, latestAtOrBefore } from "../../time/interval";
 import { type Activity, type Because, compile, endOf, type Model, startOf, type TimeLag } from "../compile";
 import { minutesToChange } from "../heat-settings";
 import { EMPTY_LOG, type Log, type Plan, type PlannedStep } from "../plan";
-import { momentText } from "./facts";
+import { momentText } from "./words";
 
 export interface Why {
   readonly step: string;
@@ -156,11 +157,12 @@ function orderOf(model: Model, plan: Plan): TimeLag[] {
     for (const e of step.equipment) {
       const equipment = model.dish.equipment.find((x) => x.id === e.id);
       const use = model.inForce.find((s) => s.ref === step.step)?.uses[e.use];
-      if (!equipment || !use || (equipment.count > 1 && equipment.heatCPerMin === undefined)) continue;
-      const heated = use.what === "oven" || use.what === "bath" || use.what === "grill";
+      if (!equipment || !use) continue;
+      const heated = (HEATED as readonly string[]).includes(use.what);
+      // Of several of a kind the plan's order is one of many: nothing hangs on it.
       if (!heated && equipment.count > 1) continue;
       push(spans, `thing ${e.id}`, {
-        what: `the ${equipment.name.toLowerCase()}`,
+        what: `the ${lower(equipment.name)}`,
         rule: heated ? "H10" : "H9",
         step,
         from: e.from,

@@ -1,0 +1,120 @@
+// What would make a plan possible, each way tried by planning with it: serve later, another hour of a cook, a helper, a pot borrowed,
+// a wait a little longer where only quality asks for it, the bought stand-in. Cheapest first. A safety limit is never widened.
+import type { DishFile } from "../../../dish/schema";
+import { lower } from "../../../sentence";
+import { spokenDuration } from "../../../time/duration";
+import { type PlanOptions, planningNow } from "../../index";
+import type { Fact } from "../facts";
+import { momentText } from "../words";
+import { helper, moreEquipment, moreHours } from "./kitchen";
+import { type Proposal, type Repair, Trial, type Tried } from "./trial";
+import { longerWaits } from "./waits";
+
+export type { Repair } from "./trial";
+
+export interface RepairInput {
+  readonly document: DishFile;
+  readonly options: PlanOptions;
+  readonly facts: readonly Fact[];
+  readonly stop?: (() => boolean) | undefined;
+}
+
+const HOURS_LATER = [0.5, 1, 2, 4, 8, 12, 24, 36, 48, 72, 96, 144, 168, 216, 336];
+const QUARTER = 15;
+
+/** Repairs that work, cheapest first; none where nothing simple helps. */
+export function findRepairs({ document, options, facts, stop = () => false }: RepairInput): Repair[] {
+  const trial = new Trial(document, options, stop);
+  const hands = facts.some((f) => ["hours", "one-pair", "hands", "away", "awake", "nearby"].includes(f.kind));
+  const found: Tried[] = [
+    ...serveLater(trial),
+    ...otherMethods(trial),
+    ...(hands ? [...moreHours(trial), ...helper(trial)] : []),
+    ...moreEquipment(trial, facts),
+    ...longerWaits(trial, facts),
+    ...standIns(trial),
+  ];
+  return found.sort((a, b) => a.trouble + a.regret.total - b.trouble - b.regret.total).map(({ trouble: _, ...repair }) => repair);
+}
+
+/** Later by the least that works, to the quarter hour; on another day at the hour at which it was to be. */
+function serveLater(trial: Trial): Tried[] {
+  const { zone } = trial.dish;
+  const at = (minutes: number) => [{ op: "replace" as const, path: "/dish/serveAt", value: zone.toWallInstant(trial.serveAt + minutes) }];
+  const works = (minutes: number) => trial.plan(at(minutes), { serveAt: undefined }) !== undefined;
+  const steps = HOURS_LATER.map((h) => h * 60);
+  const reached = steps.find(works);
+  if (reached === undefined) return [];
+  let high = reached;
+  let low = steps[steps.indexOf(reached) - 1] ?? 0;
+  while (high - low > QUARTER) {
+    const middle = low + Math.ceil((high - low) / 2 / QUARTER) * QUARTER;
+    if (middle >= high) break;
+    if (works(middle)) high = middle;
+    else low = middle;
+  }
+  const least = high;
+  const day = zone.dayNumber(trial.serveAt);
+  const hour = zone.wall(trial.serveAt);
+  const sameHour = Array.from({ length: 40 }, (_, i) => zone.minuteOfDay(day + i + 1, hour.hour * 60 + hour.minute) - trial.serveAt).filter(
+    (m) => m >= least && m <= least + 2 * 1440,
+  );
+  return trial.first(
+    [...(least > 10 * 60 ? sameHour : []), least].map(
+      (minutes): Proposal => ({
+        kind: "serve-later",
+        text: `Serve at ${momentText(trial.dish, trial.serveAt + minutes)} instead, ${spokenDuration(minutes)} later.`,
+        change: at(minutes),
+        trouble: minutes,
+        options: { serveAt: undefined },
+      }),
+    ),
+  );
+}
+
+/** A method that the cook has fixed is let go: another comes first in the file. */
+function otherMethods(trial: Trial): Tried[] {
+  const fixed = { ...trial.options.methods, ...trial.options.log?.methods };
+  return Object.entries(fixed).flatMap(([id, method]) => {
+    const c = trial.document.components.findIndex((x) => x.id === id);
+    const component = trial.document.components[c];
+    return (component?.methods ?? []).flatMap((other, m) =>
+      other.id === method
+        ? []
+        : trial.first([
+            {
+              kind: "method",
+              text: `${component?.name ?? id}: ${lower(other.name ?? other.id)} instead.`,
+              change: m === 0 ? [] : [{ op: "move", from: `/components/${c}/methods/${m}`, path: `/components/${c}/methods/0` }],
+              trouble: 0,
+              options: { methods: { ...trial.options.methods, [id]: other.id } },
+            },
+          ]),
+    );
+  });
+}
+
+/** The bought stand-in of a component: on hand from when it can be fetched. */
+function standIns(trial: Trial): Tried[] {
+  const now = planningNow(trial.dish, trial.options);
+  return trial.dish.components.flatMap((model, c) => {
+    const component = trial.document.components[c];
+    if (!component || !model.fallback || model.onHand.length) return [];
+    const ready = now + model.fallback.lead;
+    const outputs = new Map(component.methods.flatMap((m) => m.steps.flatMap((s) => (s.makes ?? []).map((o) => [o.id, o] as const))));
+    const value = [...outputs.values()].map((o) => ({
+      output: o.id,
+      amount: o.amount,
+      madeAt: trial.dish.zone.toWallInstant(ready),
+      place: o.holds?.[0]?.place ?? "counter",
+    }));
+    return trial.first([
+      {
+        kind: "stand-in",
+        text: `${model.fallback.name} in place of ${lower(component.name)}, in the house by ${momentText(trial.dish, ready)}.`,
+        change: [{ op: "add", path: `/components/${c}/onHand`, value }],
+        trouble: 200 + 600 * (1 - model.fallback.quality),
+      },
+    ]);
+  });
+}

@@ -1,0 +1,70 @@
+// Repairs of waits: a longest wait of the conflict made longer, where only quality or habit asks for a short one.
+
+import { componentOf, wholeRef } from "../../../dish/model";
+import type { DishFile } from "../../../dish/schema";
+import { durationText, minutesOf, spokenDuration } from "../../../time/duration";
+import type { Fact } from "../facts";
+import type { Proposal, Trial, Tried } from "./trial";
+
+/** A half, once and three times longer, in quarters of an hour and from half an hour on. */
+const FACTORS = [1.5, 2, 4];
+const LEAST_MINUTES = 30;
+
+interface MaxPlace {
+  readonly path: string;
+  readonly minutes: number;
+  readonly limit: "quality" | "safety" | undefined;
+}
+
+export function longerWaits(trial: Trial, facts: readonly Fact[]): Tried[] {
+  return facts.flatMap((fact) => {
+    if (fact.safety || (fact.kind !== "link-max" && fact.kind !== "hold-max")) return [];
+    const places = fact.kind === "link-max" ? linkPlaces(trial.document, fact) : holdPlaces(trial.document, fact);
+    if (places.length === 0 || places.some((p) => p.limit === "safety")) return [];
+    const longest = Math.max(LEAST_MINUTES, ...places.map((p) => p.minutes));
+    return trial.first(
+      FACTORS.map((factor): Proposal => {
+        const minutes = Math.ceil((longest * factor) / 15) * 15;
+        return {
+          kind: "longer-wait",
+          text: `${fact.text.replace(/\.$/, "")}: let it be ${spokenDuration(minutes)}, at some cost to quality.`,
+          change: places.map((p) => ({ op: "replace" as const, path: p.path, value: durationText(minutes) })),
+          trouble: 40 * factor,
+        };
+      }),
+    );
+  });
+}
+
+function linkPlaces(document: DishFile, fact: Fact): MaxPlace[] {
+  const [other = "", own = ""] = fact.steps;
+  return stepPlaces(document, own).flatMap(({ step, path }) =>
+    (step.after ?? []).flatMap((link, i): MaxPlace[] => {
+      if (typeof link === "string" || link.max === undefined || wholeRef(link.step, componentOf(own)) !== other) return [];
+      return [{ path: `${path}/after/${i}/max`, minutes: minutesOf(link.max), limit: link.limit }];
+    }),
+  );
+}
+
+function holdPlaces(document: DishFile, fact: Fact): MaxPlace[] {
+  const [maker = ""] = fact.steps;
+  return stepPlaces(document, maker).flatMap(({ step, path }) =>
+    (step.makes ?? []).flatMap((output, o) =>
+      (output.holds ?? []).flatMap((hold, h): MaxPlace[] => {
+        if (hold.max === undefined || fact.about !== wholeRef(output.id, componentOf(maker))) return [];
+        return [{ path: `${path}/makes/${o}/holds/${h}/max`, minutes: minutesOf(hold.max), limit: hold.limit }];
+      }),
+    ),
+  );
+}
+
+/** Where a step stands in the document, under each method that has it. */
+function stepPlaces(document: DishFile, ref: string) {
+  return document.components.flatMap((c, ci) =>
+    c.methods.flatMap((m, mi) =>
+      m.steps.flatMap((step, si) =>
+        wholeRef(step.id, c.id) === ref ? [{ step, path: `/components/${ci}/methods/${mi}/steps/${si}` }] : [],
+      ),
+    ),
+  );
+}
