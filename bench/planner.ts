@@ -81,7 +81,7 @@ table("Regret of the harvest lunch (style late, cautious) by rounds of improveme
 const plan = planDish(lunch, { rounds: 0 });
 if (plan.status === "feasible") {
   const whys = Array.from({ length: 15 }, () => timed(() => whyHere(lunch, plan.plan as Plan)).ms);
-  const risk = timed(() => riskOf(lunch, plan.plan, 20_000));
+  const risk = timed(() => riskOf(lunch, plan.plan, { runs: 20_000 }));
   const verify = Array.from({ length: 15 }, () => timed(() => verifyPlan(lunch, plan.plan)).ms);
   const drags: number[] = [];
   for (const step of plan.plan.steps.filter((s) => s.hands.length).slice(0, 30)) {

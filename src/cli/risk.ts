@@ -1,17 +1,17 @@
 // rondeau risk DISH PLAN: how sure a plan is, by many runs of it.
 import { riskOf } from "../core/planner/risk";
-import { loadDish, loadPlan, numberFlag, readFlags } from "./input";
+import { loadDish, loadLog, loadPlan, numberFlag, readFlags } from "./input";
 
 export function riskCommand(args: readonly string[]) {
-  const flags = readFlags(args, ["--runs", "--seed"], ["DISH", "PLAN"]);
+  const flags = readFlags(args, ["--runs", "--seed", "--log"], ["DISH", "PLAN"]);
   const { dish } = loadDish(flags.files[0] as string);
   const plan = loadPlan(flags.files[1] as string, dish.zone);
-  const risk = riskOf(
-    dish,
-    plan,
-    Math.round(numberFlag(flags, "--runs", 1, 1_000_000) ?? 10_000),
-    numberFlag(flags, "--seed", 0, 2 ** 31) ?? 1,
-  );
+  const logFile = flags.values.get("--log")?.at(-1);
+  const risk = riskOf(dish, plan, {
+    runs: Math.round(numberFlag(flags, "--runs", 1, 1_000_000) ?? 10_000),
+    seed: numberFlag(flags, "--seed", 0, 2 ** 31),
+    log: logFile === undefined ? undefined : loadLog(logFile, dish),
+  });
   const at = (minute: number) => dish.zone.toInstant(minute);
   return {
     data: {

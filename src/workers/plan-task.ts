@@ -58,7 +58,7 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
   if (planned.status === "feasible") {
     // A first, quick plan is shown as it is; the better one that follows is rehearsed.
     if (task.rounds === 0) return { status: "feasible", file: planToFile(planned.plan, dish.zone) };
-    const { onTime, within15, within30, blame } = riskOf(dish, planned.plan, REHEARSALS);
+    const { onTime, within15, within30, blame } = riskOf(dish, planned.plan, { runs: REHEARSALS, log: options.log });
     return {
       status: "feasible",
       file: { ...planToFile(planned.plan, dish.zone), rehearsed: { onTime, within15, within30, blame: blame[0]?.step } },

@@ -1,22 +1,15 @@
 // How sure a plan is: many runs of it with lengths as they may fall out, followed as a cook follows a plan.
-// Policy: a step starts at its planned time (before it only where what may not wait is ready early), or as soon after it as what it needs is ready and the hands, pots and machines that
-// the plan gives it are free (the plan's own order is kept). Work by hand waits for the cook's hours, but a cook stays up an hour for what
+// Policy: a step starts at its planned time (before it only where what may not wait is ready early), or as soon after it as what it needs
+// is ready and the hands, pots and machines that the plan gives it are free (the plan's own order is kept). What the log has as done
+// or begun stands; a running step ends as its length falls out, not before now. Work by hand waits for the cook's hours, but a cook stays up an hour for what
 // has slipped (told as overtime). What would wait too long for a taker that is known to be late is itself held back, so that longest
 // waits are kept where that can be done; where it cannot, the broken wait is counted.
 // Lengths: PERT distribution by a table of quantiles. Source: Malcolm and others 1959; policy: right shift in plan order.
-import { componentOf, type Dish, type Step } from "../dish/model";
-import { pertQuantile } from "../dish/planned-length";
-import { intervalsOfHours } from "../time/calendar";
-import { type Intervals, intersect, startsFitting, subtract, union } from "../time/interval";
-import type { Plan, PlannedStep } from "./plan";
+import { componentOf, type Dish } from "../dish/model";
+import type { Intervals } from "../time/interval";
+import { EMPTY_LOG, type Log, type Plan } from "./plan";
 import { seededRandom } from "./random";
-
-const QUANTILES = 256;
-/** So long a cook works on past the hours for what has slipped. */
-const STAYS_UP_MINUTES = 60;
-const WEEK = 7 * 1440;
-/** Users of the same thing whose end a user waits for. */
-const PREDECESSORS = 2;
+import { type Node, nodesOf, QUANTILES } from "./risk-nodes";
 
 export interface Risk {
   readonly runs: number;
@@ -25,7 +18,7 @@ export interface Risk {
   readonly onTime: number;
   readonly within15: number;
   readonly within30: number;
-  /** Minutes earlier that the whole plan would have to begin to be on time in 95 of 100 runs; 0 where it is already. */
+  /** How late the latest but five of 100 runs is: so much earlier everything would have to be, hours permitting. 0 where it is on time. */
   readonly bufferMinutes95: number;
   readonly lateness: { readonly p50: number; readonly p80: number; readonly p95: number };
   /** When each component is ready (its last step ends), against the plan, in minutes. */
@@ -46,32 +39,18 @@ export interface Risk {
   readonly fallbacks: readonly { readonly component: string; readonly decideBy: number }[];
 }
 
-interface Node {
-  readonly planned: PlannedStep;
-  readonly step: Step;
-  /** What must be over first: node, whether its end or its start counts, minutes after. */
-  readonly before: readonly { readonly node: number; readonly end: boolean; readonly lag: number }[];
-  /** The same, flat: twice the node, plus one for its end; and the minutes. */
-  readonly beforeAt: Int32Array;
-  readonly beforeLag: Float64Array;
-  readonly longest: readonly { readonly node: number; readonly end: boolean; readonly lag: number; readonly safety: boolean }[];
-  /** Starts at which its hands find their cook at work, sorted; undefined where it needs none. */
-  readonly starts: Intervals | undefined;
-  /** The same with the hour that a cook stays up. */
-  readonly lateStarts: Intervals | undefined;
-  /** Later steps that may not wait long for this one. */
-  readonly holdsBack: { readonly node: number; readonly end: boolean; readonly lag: number }[];
-  readonly earliestEnd: number;
-  readonly table: Float64Array;
-  readonly gap: number;
+export interface RiskOptions {
+  /** At least 1; 10,000, the default, give shares to about a hundredth. */
+  readonly runs?: number | undefined;
+  readonly seed?: number | undefined;
+  /** What has happened already, for a plan under way. */
+  readonly log?: Log | undefined;
+  readonly onProgress?: ((done: number) => void) | undefined;
 }
 
-/**
- * Risk figures of a plan.
- * @param runs at least 1; 10,000 give shares to about a hundredth
- */
-export function riskOf(dish: Dish, plan: Plan, runs = 10_000, seed = 1, onProgress?: (done: number) => void): Risk {
-  const nodes = nodesOf(dish, plan);
+/** Risk figures of a plan. The same plan, runs, seed and log give the same figures. */
+export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = EMPTY_LOG, onProgress }: RiskOptions = {}): Risk {
+  const nodes = nodesOf(dish, plan, log);
   const random = seededRandom(seed);
   const count = nodes.length;
   const start = new Float64Array(count);
@@ -91,6 +70,12 @@ export function riskOf(dish: Dish, plan: Plan, runs = 10_000, seed = 1, onProgre
     let over = false;
     for (let i = 0; i < count; i++) {
       const node = nodes[i] as Node;
+      const c = ready[componentOfNode[i] as number] as Float64Array;
+      if (node.ended !== undefined) {
+        [start[i], end[i], cause[i]] = [node.begun as number, node.ended, -1];
+        c[run] = Math.max(c[run] as number, node.ended);
+        continue;
+      }
       // Not before its planned time, unless what may not wait for it is ready early.
       let at = node.planned.start;
       for (const w of node.longest) {
@@ -117,6 +102,7 @@ export function riskOf(dish: Dish, plan: Plan, runs = 10_000, seed = 1, onProgre
         at = firstAtOrAfter(node.lateStarts, at);
         if (strict > at + 1e-6) over = true;
       }
+      if (node.begun !== undefined) [at, by] = [node.begun, -1];
       start[i] = at;
       end[i] = Math.max(at + (node.table[Math.floor(random() * QUANTILES)] as number) + node.gap, node.earliestEnd);
       cause[i] = by;
@@ -126,7 +112,6 @@ export function riskOf(dish: Dish, plan: Plan, runs = 10_000, seed = 1, onProgre
         if (w.safety) brokenSafety[i] = 1;
         break;
       }
-      const c = ready[componentOfNode[i] as number] as Float64Array;
       c[run] = Math.max(c[run] as number, end[i] as number);
     }
     let worst = 0;
@@ -205,120 +190,6 @@ function ranked(nodes: readonly Node[], counts: Float64Array, of: number): { ste
     .map((n, i) => ({ step: n.step.ref, share: (counts[i] as number) / of }))
     .filter((b) => b.share >= 0.005)
     .sort((a, b) => b.share - a.share);
-}
-
-/** Steps in the plan's order with what each waits for: links, takes, and the users of the same hands and things before it. */
-function nodesOf(dish: Dish, plan: Plan): Node[] {
-  const steps = new Map(
-    dish.components.flatMap((c) =>
-      c.methods
-        .filter((m) => plan.methods[c.id] === undefined || plan.methods[c.id] === m.id)
-        .flatMap((m) => m.steps.map((s) => [s.ref, s] as const)),
-    ),
-  );
-  const order = plan.steps.filter((s) => steps.has(s.step)).sort((a, b) => a.start - b.start || a.end - b.end);
-  const index = new Map(order.map((s, i) => [s.step, i]));
-  const makerOf = new Map([...steps.values()].flatMap((s) => s.makes.map((o) => [o.ref, { ref: s.ref, output: o }] as const)));
-  const lastUse = new Map<string, { node: number; to: number }[]>();
-  const [from, to] = [Math.min(...order.map((s) => s.start)) - 1440, Math.max(...order.map((s) => s.end)) + WEEK];
-  const works = new Map(
-    dish.cooks.map((c) => {
-      const hours = (list: Parameters<typeof intervalsOfHours>[0]) => intervalsOfHours(list, dish.zone, from, to);
-      const away = hours(c.away);
-      const own = hours(c.hours ?? c.awake);
-      return [
-        c.id,
-        { hours: subtract(own, away), late: subtract(union(own.map(([a, b]) => [a, b + STAYS_UP_MINUTES] as const)), away) },
-      ] as const;
-    }),
-  );
-  const made = order.map((planned, i): Node => {
-    const step = steps.get(planned.step) as Step;
-    const before: { node: number; end: boolean; lag: number }[] = [];
-    const longest: { node: number; end: boolean; lag: number; safety: boolean }[] = [];
-    const after = (ref: string, end: boolean, lag: number) => {
-      const node = index.get(ref);
-      if (node !== undefined && node < i) before.push({ node, end, lag });
-    };
-    for (const link of step.links) {
-      after(link.step, link.from === "end", link.min);
-      const node = index.get(link.step);
-      if (link.max !== undefined && node !== undefined && node < i)
-        longest.push({ node, end: link.from === "end", lag: link.max, safety: link.limit === "safety" });
-    }
-    for (const take of step.takes) {
-      const made = makerOf.get(take.from);
-      if (!made) continue;
-      const hold = made.output.holds[plan.holds.find((h) => h.output === take.from && h.taker === step.ref)?.hold ?? 0];
-      if (take.during !== undefined) after(made.ref, false, take.during);
-      else after(made.ref, true, hold?.min ?? 0);
-      const node = index.get(made.ref);
-      if (hold?.max !== undefined && node !== undefined && node < i)
-        longest.push({ node, end: true, lag: hold.max, safety: hold.limit === "safety" });
-    }
-    if (step.within) after(step.within, false, 0);
-    // Hands and things in the order in which the plan gives them.
-    const resources = [
-      ...planned.hands.map((h) => ({ key: `cook ${h.cook}`, from: h.from, to: h.to })),
-      ...planned.equipment.map((e) => ({ key: `thing ${e.id}`, from: e.from, to: e.to })),
-    ];
-    for (const r of resources) {
-      const list = lastUse.get(r.key) ?? [];
-      // The last few that are over before it: who came before them is over before they begin.
-      const over = list.filter((o) => o.to <= r.from && o.node !== i && (order[o.node] as PlannedStep).end <= r.from);
-      for (const other of over.sort((a, b) => b.to - a.to).slice(0, PREDECESSORS))
-        before.push({ node: other.node, end: true, lag: Math.min(0, planned.start - r.from) });
-      lastUse.set(r.key, [...list, { node: i, to: r.to }]);
-    }
-    const hands = planned.hands.filter((h) => h.to > h.from);
-    const startsIn = (hours: (cook: string) => Intervals) =>
-      hands.length
-        ? hands
-            .map((h) => startsFitting(shiftBy(hours(h.cook), planned.start - h.from), h.to - h.from, [from, to]))
-            .reduce((a, b) => intersect(a, b))
-        : undefined;
-    const starts = startsIn((cook) => works.get(cook)?.hours ?? []);
-    const lateStarts = startsIn((cook) => works.get(cook)?.late ?? []);
-    const k = step.k ** step.grows * step.batches;
-    const table = Float64Array.from({ length: QUANTILES }, (_, q) => pertQuantile(step.time, (q + 0.5) / QUANTILES) * k);
-    // A stretch that the plan uses, and the gaps of a split step, are waited out as planned.
-    const likely = planned.minutes;
-    const gap = Math.max(0, planned.end - planned.start - likely);
-    const waits = dense(before);
-    // A step with a stretch is seen out when the plan has it, though it may be ready before.
-    const earliestEnd = step.stretch > 0 ? planned.end : Number.NEGATIVE_INFINITY;
-    return {
-      planned,
-      step,
-      before: waits,
-      beforeAt: Int32Array.from(waits, (b) => 2 * b.node + Number(b.end)),
-      beforeLag: Float64Array.from(waits, (b) => b.lag),
-      longest,
-      starts,
-      lateStarts,
-      holdsBack: [],
-      earliestEnd,
-      table,
-      gap,
-    };
-  });
-  made.forEach((node, i) => {
-    for (const w of node.longest) made[w.node]?.holdsBack.push({ node: i, end: w.end, lag: w.lag });
-  });
-  return made;
-}
-
-const shiftBy = (list: Intervals, by: number): Intervals => list.map(([a, b]) => [a + by, b + by]);
-
-/** The tightest of several waits on one node. */
-function dense<T extends { node: number; end: boolean; lag: number }>(list: readonly T[]): T[] {
-  const best = new Map<string, T>();
-  for (const b of list) {
-    const key = `${b.node} ${b.end}`;
-    const known = best.get(key);
-    if (!known || b.lag > known.lag) best.set(key, b);
-  }
-  return [...best.values()];
 }
 
 function firstAtOrAfter(list: Intervals, minute: number): number {
