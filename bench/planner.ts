@@ -111,6 +111,22 @@ table("A smallest conflict of 30 steps", [
   { dishes: conflicts.length, "ms p50": round(at(conflicts, 0.5)), "ms max": round(Math.max(...conflicts)) },
 ]);
 
+const hostile: [string, string][] = [
+  [
+    "5 MB of wrong contents",
+    JSON.stringify({
+      format: "rondeau/1",
+      components: Array.from({ length: 40_000 }, (_, i) => ({ id: i, name: null, kind: "x", methods: {}, more: [1, 2] })),
+    }).padEnd(5_000_000),
+  ],
+  ["10,000 levels", `{"format":"rondeau/1","dish":${"[".repeat(10_000)}${"]".repeat(10_000)}}`],
+  ["9 MB", `{"format":"rondeau/1","x":"${"a".repeat(9_000_000)}"}`],
+];
+table(
+  "Hostile files refused (two seconds are promised)",
+  hostile.map(([file, text]) => ({ file, ms: round(timed(() => readDish(text)).ms) })),
+);
+
 const horizons = [6, 40, 200].map((days) => {
   const times = Array.from({ length: 5 }, () => timed(() => planDish(lunch, { rounds: 0, now: lunch.serveAt - days * 1440 })).ms);
   return { "days from now to serving": days, "first plan ms p50": round(at(times, 0.5)) };

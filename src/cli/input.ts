@@ -53,6 +53,8 @@ export function loadLog(file: string, dish: Dish): Log {
   const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
   const unknown = [...log.events.keys(), ...log.pins.map((p) => p.step)].find((ref) => !known.has(ref));
   if (unknown !== undefined) throw bad(file, `The log names "${quoted(unknown)}", which is no step of this dish.`);
+  const oven = log.heat.find((h) => !dish.equipment.some((e) => e.id === h.id));
+  if (oven) throw bad(file, `The log has "${quoted(oven.id)}" on, which is no equipment of this kitchen.`);
   for (const e of log.events.values())
     if (e.ended !== undefined && e.ended < e.started) throw bad(file, `"${quoted(e.step)}" ends before it starts.`);
   return log;

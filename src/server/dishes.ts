@@ -69,6 +69,8 @@ export async function changeKitchen(slug: string, seen: number, value: unknown, 
   return version === undefined ? { status: "stale" } : { status: "done", value: version };
 }
 
+class Overtaken extends Error {}
+
 const Repairs = z.looseObject({ repairs: z.array(z.looseObject({ text: z.string(), change: z.array(PatchOperation) })) });
 
 /** Does what a repair of the planner's newest answer proposes, as one change of the dish, the kitchen or both. */
@@ -93,10 +95,19 @@ export async function acceptRepair(slug: string, answerId: string, index: number
   const { kitchen: kitchenBefore, ...documentBefore } = stored.document;
   const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
   const label = repair.text.replace(/\.$/, "").slice(0, 120);
-  await db.transaction(async (tx) => {
-    if (differs(document, documentBefore)) await updateDocument(tx, "dish", stored.id, stored.version, document, label);
-    if (differs(kitchen, kitchenBefore)) await updateDocument(tx, "kitchen", stored.kitchenId, stored.kitchenVersion, kitchen, label);
-  });
+  try {
+    await db.transaction(async (tx) => {
+      const write = async (what: "dish" | "kitchen", id: string, seen: number, value: unknown) => {
+        // Both or neither: whoever was faster on one of them undoes the other too.
+        if ((await updateDocument(tx, what, id, seen, value, label)) === undefined) throw new Overtaken();
+      };
+      if (differs(document, documentBefore)) await write("dish", stored.id, stored.version, document);
+      if (differs(kitchen, kitchenBefore)) await write("kitchen", stored.kitchenId, stored.kitchenVersion, kitchen);
+    });
+  } catch (error) {
+    if (error instanceof Overtaken) return { status: "stale" };
+    throw error;
+  }
   return { status: "done", value: label };
 }
 

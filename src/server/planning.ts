@@ -2,18 +2,9 @@ import "server-only";
 // Planning off the main thread, and keeping what was found. A plan is verified again here before it is stored.
 import { Worker } from "node:worker_threads";
 import { dishModel } from "../core/dish/model";
-import {
-  EMPTY_LOG,
-  type LogFile,
-  logFromFile,
-  PlanFile,
-  type Progress as PlanProgress,
-  planFromFile,
-  type Style,
-  verifyPlan,
-} from "../core/planner";
+import { type Log, logToFile, PlanFile, type Progress as PlanProgress, planFromFile, type Style, verifyPlan } from "../core/planner";
 import { heatOnAt } from "../core/record/heat-on";
-import { progressOf } from "../core/record/progress";
+import { logOf, progressOf } from "../core/record/progress";
 import { findDish, type StoredDish } from "../db/queries/dishes";
 import {
   findNewestFeasible,
@@ -51,6 +42,10 @@ function inThread(task: PlanTask, onProgress: (p: PlanProgress) => void, signal?
   });
 }
 
+/** Rounds of improvement: near the plan so far, and of a plan made anew (about one and four seconds for the lunch). */
+const ROUNDS_NEAR = 150;
+const ROUNDS_AFRESH = 600;
+
 export interface PlanRequest {
   readonly style?: Style | undefined;
   /** Plan anew rather than near the plan so far. */
@@ -82,29 +77,26 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const dish = dishModel(stored.document);
   const run = await findOpenRun(db, stored.id);
   const events = run ? await listRunEvents(db, run.id) : [];
-  const progress = progressOf(events);
   const newest = await findNewestFeasible(db, stored.id);
-  const previous = newest && !request.fresh ? PlanFile.parse(newest.document) : undefined;
+  const sofar = newest && PlanFile.parse(newest.document);
+  const previous = request.fresh ? undefined : sofar;
   const now = Math.max(nowMinute(), run ? Number.NEGATIVE_INFINITY : (dish.startNotBefore ?? Number.NEGATIVE_INFINITY));
-  const heat = events.length && newest ? heatOnAt(dish, planFromFile(PlanFile.parse(newest.document), dish.zone), now) : [];
-  const log: LogFile = {
-    format: "rondeau-log/1",
-    events: [...progress.values()].map((e) => ({
-      step: e.step,
-      started: dish.zone.toInstant(e.started),
-      ...(e.ended === undefined ? {} : { ended: dish.zone.toInstant(e.ended) }),
-      ...(e.estimate === undefined ? {} : { estimate: dish.zone.toInstant(e.estimate) }),
-    })),
-    heat: heat.map((h) => ({ id: h.id, tempC: h.tempC, since: dish.zone.toInstant(h.since) })),
+  // Whoever has begun is taken to follow the plan: what it has on by now is hot.
+  const heat = events.length && sofar ? heatOnAt(dish, planFromFile(sofar, dish.zone), now) : [];
+  const log: Log = { ...logOf(progressOf(events)), heat };
+  const style = request.style ?? sofar?.style ?? "late";
+  const task: PlanTask = {
+    document: stored.document,
+    now,
+    style,
+    planAt: "cautious",
+    log: logToFile(log, dish.zone),
+    previous,
+    rounds: previous ? ROUNDS_NEAR : ROUNDS_AFRESH,
   };
-  const style = request.style ?? previous?.style ?? (newest ? PlanFile.parse(newest.document).style : "late");
-  const task: PlanTask = { document: stored.document, now, style, planAt: "cautious", log, previous, rounds: previous ? 150 : 600 };
   const keep = async (answer: PlanAnswer): Promise<StoredPlan> => {
     if (answer.status === "feasible") {
-      const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), {
-        now,
-        log: events.length ? logFromFile(log, dish.zone) : EMPTY_LOG,
-      });
+      const { broken } = verifyPlan(dish, planFromFile(answer.file, dish.zone), { now, log });
       if (broken.length) throw new Error(`planning: a plan broke ${broken[0]?.rule}: ${broken[0]?.why}`);
     }
     await db.transaction((tx) =>

@@ -6,6 +6,7 @@ import { dishModel } from "../core/dish/model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
 import { type Why, whyHere } from "../core/planner/explain/why";
+import { heatOnAt } from "../core/record/heat-on";
 import { logOf, progressOf } from "../core/record/progress";
 import type { Conflict } from "../core/sheets/conflict";
 import { type PlanView, planView } from "../core/sheets/plan-view";
@@ -97,7 +98,8 @@ export async function loadReasons(slug: string): Promise<Reasons> {
   const dish = dishModel(stored.document);
   const plan = planFromFile(PlanFile.parse(feasible.document), dish.zone);
   const run = await findOpenRun(db, stored.id);
-  const log = logOf(progressOf(run ? await listRunEvents(db, run.id) : []));
+  const events = run ? await listRunEvents(db, run.id) : [];
+  const log = { ...logOf(progressOf(events)), heat: events.length ? heatOnAt(dish, plan, plan.now) : [] };
   const whys = isCurrent(feasible, stored) && followable(dish, plan) ? whyHere(dish, plan, log) : [];
   return { whys, rehearsed: Rehearsed.safeParse(feasible.document).data?.rehearsed };
 }

@@ -135,6 +135,13 @@ test("when something comes due the screen calls across the kitchen, until it is 
   await expect(call).toHaveCount(0);
 });
 
+test("a run is ended from the Cook view, and its log is kept", async ({ page }) => {
+  await page.goto(`${server.url}/d/spiced-duck/cook`, { waitUntil: "networkidle" });
+  await page.getByRole("button", { name: "end the run" }).click();
+  await expect(page.getByText("The run has ended. Its log is kept.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Start the run" })).toBeVisible();
+});
+
 test("too late for the dough: it is said why, and serving later is one press away", async ({ page }) => {
   await server.plan("saturday-pastries");
   await server.clock("2026-12-19T04:00:00Z");

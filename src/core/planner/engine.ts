@@ -1,16 +1,14 @@
-// The engine: bounds and domains of starts and ends, with propagation, commitment and undo.
+// The engine: commitment of one activity after another, on the undoable bounds of bounds.ts.
 // One activity after another is committed to a start; what that takes away from the others is taken out of their domains at
 // once (calendars, cooks, equipment, stores, heat), and time lags carry the bounds on. A domain left empty is a failure.
-// Domains are immutable interval lists in undoable cells, so going back costs what was changed and no more.
-// The learning engine of a later version keeps these seams: cells, domains, propagators, decisions.
 import { componentOf, HEATED, isWare, STORES } from "../dish/model";
 import {
   covers,
-  earliestAtOrAfter,
   type Interval,
   type Intervals,
   intersect,
-  latestAtOrBefore,
+  minutesAbove,
+  nearestWithin,
   overlaps,
   shift,
   startsAvoiding,
@@ -18,20 +16,12 @@ import {
   subtract,
   union,
 } from "../time/interval";
-import { type Activity, endOf, type Model, type Need, roundOffsets, startOf, type Taking } from "./compile";
+import { Bounds } from "./bounds";
 import { type HeatUser, minutesToChange, settle } from "./heat-settings";
+import { type Activity, endOf, type Model, type Need, roundOffsets, startOf, type Taking } from "./model";
 import type { Setting } from "./plan";
+import { deal, isFree, type UnitSpan } from "./unit-spans";
 
-/** One span of a unit (a pot, a burner, a machine) given to a step. */
-export interface UnitSpan {
-  readonly step: string;
-  readonly activity: number;
-  readonly useIndex: number;
-  readonly fitting: readonly number[];
-  readonly from: number;
-  readonly to: number;
-  readonly unit: number;
-}
 interface StoreSpan {
   readonly key: string;
   readonly from: number;
@@ -55,16 +45,9 @@ export interface Placement {
 
 const EVERYWHERE: Interval = [-1e9, 1e9];
 
-export class Engine {
-  readonly lower: Int32Array;
-  readonly upper: Int32Array;
+export class Engine extends Bounds {
   readonly placed: Uint8Array;
   readonly placements: (Placement | undefined)[];
-  /** Activity, rule and count of the last failure, for ordering and for telling why. */
-  failed = { activity: 0, rule: "" };
-  readonly #domains: Intervals[];
-  readonly #out: { readonly to: number; readonly lag: number; readonly rule: string }[][];
-  readonly #in: { readonly from: number; readonly lag: number; readonly rule: string }[][];
   readonly #takingsOf: Taking[][];
   readonly #waitingsOf: number[][];
   readonly #waitingUntil: { readonly activity: number; readonly need: Need }[][];
@@ -76,26 +59,14 @@ export class Engine {
   #hands: (readonly HandsGiven[])[];
   #free: Intervals[];
   readonly holdOf: Map<Taking, number> = new Map();
-  readonly #trail: (() => void)[] = [];
-  readonly #queue: number[] = [];
-  readonly #queued: Uint8Array;
   #justGiven: HandsGiven[] = [];
   readonly #preferHelper: readonly number[];
 
-  constructor(readonly model: Model) {
+  constructor(model: Model) {
+    super(model);
     const n = model.activities.length;
-    this.lower = new Int32Array(2 * n);
-    this.upper = new Int32Array(2 * n);
     this.placed = new Uint8Array(n);
     this.placements = new Array(n).fill(undefined);
-    this.#queued = new Uint8Array(4 * n);
-    this.#domains = model.activities.flatMap((a) => [a.starts, a.ends]);
-    this.#out = Array.from({ length: 2 * n }, () => []);
-    this.#in = Array.from({ length: 2 * n }, () => []);
-    for (const { from, to, lag, because } of model.lags) {
-      (this.#out[from] as { to: number; lag: number; rule: string }[]).push({ to, lag, rule: because.rule });
-      (this.#in[to] as { from: number; lag: number; rule: string }[]).push({ from, lag, rule: because.rule });
-    }
     this.#takingsOf = Array.from({ length: n }, () => []);
     for (const t of model.takings) {
       (this.#takingsOf[t.taker] as Taking[]).push(t);
@@ -126,130 +97,6 @@ export class Engine {
     this.#preferHelper = total.map((_, c) => c).sort((a, b) => (total[a] as number) - (total[b] as number));
   }
 
-  // --- Undo -----------------------------------------------------------------------------------------------------
-
-  mark(): number {
-    return this.#trail.length;
-  }
-
-  undoTo(mark: number): void {
-    while (this.#trail.length > mark) (this.#trail.pop() as () => void)();
-    this.#queue.length = 0;
-    this.#queued.fill(0);
-  }
-
-  #setMap<K, V>(map: Map<K, V>, key: K, value: V): void {
-    const old = map.get(key);
-    const had = map.has(key);
-    this.#trail.push(() => {
-      if (had) map.set(key, old as V);
-      else map.delete(key);
-    });
-    map.set(key, value);
-  }
-
-  #setList<V>(list: V[], index: number, value: V): void {
-    const old = list[index] as V;
-    this.#trail.push(() => {
-      list[index] = old;
-    });
-    list[index] = value;
-  }
-
-  // --- Bounds ---------------------------------------------------------------------------------------------------
-
-  #fail(activity: number, rule: string): false {
-    this.failed = { activity, rule };
-    return false;
-  }
-
-  #push(bound: number): void {
-    if (this.#queued[bound]) return;
-    this.#queued[bound] = 1;
-    this.#queue.push(bound);
-  }
-
-  raise(v: number, value: number, rule: string): boolean {
-    if (value <= (this.lower[v] as number)) return true;
-    const snapped = earliestAtOrAfter(this.#domains[v] as Intervals, value);
-    if (snapped === undefined || snapped > (this.upper[v] as number)) return this.#fail(v >> 1, rule);
-    const old = this.lower[v] as number;
-    this.#trail.push(() => {
-      this.lower[v] = old;
-    });
-    this.lower[v] = snapped;
-    this.#push(2 * v);
-    return true;
-  }
-
-  lowerTo(v: number, value: number, rule: string): boolean {
-    if (value >= (this.upper[v] as number)) return true;
-    const snapped = latestAtOrBefore(this.#domains[v] as Intervals, value);
-    if (snapped === undefined || snapped < (this.lower[v] as number)) return this.#fail(v >> 1, rule);
-    const old = this.upper[v] as number;
-    this.#trail.push(() => {
-      this.upper[v] = old;
-    });
-    this.upper[v] = snapped;
-    this.#push(2 * v + 1);
-    return true;
-  }
-
-  domain(v: number): Intervals {
-    return this.#domains[v] as Intervals;
-  }
-
-  #narrow(v: number, domain: Intervals, rule: string): boolean {
-    this.#setList(this.#domains, v, domain);
-    const low = earliestAtOrAfter(domain, this.lower[v] as number);
-    const high = latestAtOrBefore(domain, this.upper[v] as number);
-    if (low === undefined || high === undefined || low > high) return this.#fail(v >> 1, rule);
-    return this.raise(v, low, rule) && this.lowerTo(v, high, rule);
-  }
-
-  /** Time lags to a fixpoint. */
-  propagate(): boolean {
-    for (let at = 0; at < this.#queue.length; at++) {
-      const bound = this.#queue[at] as number;
-      this.#queued[bound] = 0;
-      const v = bound >> 1;
-      if (bound & 1) {
-        for (const arc of this.#in[v] as { from: number; lag: number; rule: string }[])
-          if (!this.lowerTo(arc.from, (this.upper[v] as number) - arc.lag, arc.rule)) return this.#clear();
-      } else {
-        for (const arc of this.#out[v] as { to: number; lag: number; rule: string }[])
-          if (!this.raise(arc.to, (this.lower[v] as number) + arc.lag, arc.rule)) return this.#clear();
-      }
-      if (at > 4096) {
-        this.#queue.splice(0, at + 1);
-        at = -1;
-      }
-    }
-    this.#queue.length = 0;
-    return true;
-  }
-
-  #clear(): false {
-    this.#queue.length = 0;
-    this.#queued.fill(0);
-    return false;
-  }
-
-  /** Domains to bounds, and a first fixpoint. False where the network with its calendars has no solution. */
-  root(): boolean {
-    for (let v = 0; v < this.lower.length; v++) {
-      const domain = this.#domains[v] as Intervals;
-      const first = domain[0];
-      const last = domain.at(-1);
-      if (!first || !last) return this.#fail(v >> 1, "calendar");
-      this.lower[v] = first[0];
-      this.upper[v] = last[1] - 1;
-      this.#push(2 * v);
-      this.#push(2 * v + 1);
-    }
-    return this.propagate();
-  }
-
   // --- Commitment -----------------------------------------------------------------------------------------------
 
   /**
@@ -259,11 +106,8 @@ export class Engine {
   commit(activity: Activity, placement: Placement): number | undefined {
     const { index } = activity;
     const next = placement.start - 1;
-    this.#setList(this.placements, index, placement);
-    this.placed[index] = 1;
-    this.#trail.push(() => {
-      this.placed[index] = 0;
-    });
+    this.setList(this.placements, index, placement);
+    this.setList(this.placed, index, 1);
     const dirty = new Set<string>();
     this.#justGiven = [];
     const fixed =
@@ -289,12 +133,12 @@ export class Engine {
   }
 
   #broken(next: number): number {
-    this.#clear();
+    this.clear();
     return next;
   }
 
   #refuse(activity: Activity, rule: string, next: number): number {
-    this.#fail(activity.index, rule);
+    this.fail(activity.index, rule);
     return next;
   }
 
@@ -320,15 +164,15 @@ export class Engine {
     for (const [from, to] of this.partsAt(activity, placement)) {
       if (from >= to) continue;
       const cook = this.#cookFor(activity, from, to, placement.cook) ?? (activity.fact ? this.#anybody(activity, from, to) : undefined);
-      if (cook === undefined) return this.#fail(activity.index, "H6");
+      if (cook === undefined) return this.fail(activity.index, "H6");
       this.#give({ activity: activity.index, from, to, cook });
     }
     return true;
   }
 
   #give(given: HandsGiven): void {
-    this.#setList(this.#hands, given.cook, [...(this.#hands[given.cook] as HandsGiven[]), given]);
-    this.#setList(this.#free, given.cook, subtract(this.#free[given.cook] as Intervals, [[given.from, given.to]]));
+    this.setList(this.#hands, given.cook, [...(this.#hands[given.cook] as HandsGiven[]), given]);
+    this.setList(this.#free, given.cook, subtract(this.#free[given.cook] as Intervals, [[given.from, given.to]]));
     this.#justGiven.push(given);
   }
 
@@ -355,12 +199,12 @@ export class Engine {
         return heir === undefined ? undefined : { ...h, cook: heir };
       });
       if (moves.some((m) => m === undefined) || new Set(moves.map((m) => m?.cook)).size < moves.length) continue;
-      this.#setList(
+      this.setList(
         this.#hands,
         cook,
         (this.#hands[cook] as HandsGiven[]).filter((h) => !inTheWay.includes(h)),
       );
-      this.#setList(this.#free, cook, union([...(this.#free[cook] as Intervals), ...inTheWay.map((h) => [h.from, h.to] as const)]));
+      this.setList(this.#free, cook, union([...(this.#free[cook] as Intervals), ...inTheWay.map((h) => [h.from, h.to] as const)]));
       for (const move of moves) if (move) this.#give(move);
       return cook;
     }
@@ -395,7 +239,7 @@ export class Engine {
         const at =
           activity.fact && (activity.fact.done || wish < this.model.now)
             ? Math.max(wish, from)
-            : nearest(there, wish, from, Math.min(end - 1, wish + play));
+            : nearestWithin(there, wish, from, Math.min(end - 1, wish + play));
         if (at === undefined) return undefined;
         rounds.push({ at, tend: index });
         before = at;
@@ -430,10 +274,10 @@ export class Engine {
         this.#store(`${t.output} ${i}`, h.place, this.#madeAt(t) ?? ready, taker.end, h.litres, dirty),
       );
       if (chosen) {
-        this.#setMap(this.holdOf, t, chosen.i);
+        this.setMap(this.holdOf, t, chosen.i);
         continue;
       }
-      this.#fail(activity.index, fits.length ? "H11" : "H4");
+      this.fail(activity.index, fits.length ? "H11" : "H4");
       // Which wait would do: the maker may end earlier, or the taker start earlier.
       const isMaker = t.maker === activity.index;
       const better = t.holds
@@ -469,7 +313,7 @@ export class Engine {
       const load = others.reduce((sum, s) => sum + (s.from <= point && point < s.to ? s.litres : 0), litres);
       if (load > space + 1e-6) return false;
     }
-    this.#setMap(this.#storeSpans, place, [...others, span]);
+    this.setMap(this.#storeSpans, place, [...others, span]);
     dirty.add(`store ${place}`);
     return true;
   }
@@ -523,10 +367,10 @@ export class Engine {
       if (activity.fact && !activity.open) this.#noteFact(activity, need, from, to, dirty);
       else if ((STORES as readonly string[]).includes(what)) {
         if (!this.#store(`use ${activity.index} ${need.useIndex} ${from}`, what, from, to, need.use.litres, dirty))
-          return this.#fail(activity.index, "H11");
+          return this.fail(activity.index, "H11");
       } else if ((HEATED as readonly string[]).includes(what)) {
-        if (!this.#heat(activity, need, from, to, dirty)) return this.#fail(activity.index, "H10");
-      } else if (!this.#giveUnits(activity, need, from, to, dirty)) return this.#fail(activity.index, "H9");
+        if (!this.#heat(activity, need, from, to, dirty)) return this.fail(activity.index, "H10");
+      } else if (!this.#giveUnits(activity, need, from, to, dirty)) return this.fail(activity.index, "H9");
     }
     return true;
   }
@@ -562,7 +406,7 @@ export class Engine {
         spans = dealt;
       }
     }
-    this.#setMap(this.#unitSpans, kind, spans);
+    this.setMap(this.#unitSpans, kind, spans);
     dirty.add(`units ${kind}`);
     return true;
   }
@@ -598,8 +442,8 @@ export class Engine {
         this.model.warmth.get(equipment.id),
       );
       if (!settings) continue;
-      this.#setMap(this.#heatUsers, equipment.id, users);
-      this.#setMap(this.#heatSettings, equipment.id, settings);
+      this.setMap(this.#heatUsers, equipment.id, users);
+      this.setMap(this.#heatSettings, equipment.id, settings);
       dirty.add(`heat ${equipment.id}`);
       return true;
     }
@@ -637,13 +481,13 @@ export class Engine {
         const offset = anchoredAtEnd ? -part.minutes : part.atEnd ? activity.minutes - part.minutes : part.offset;
         const from = Math.max(given.from - offset - part.minutes + 1, this.lower[v] as number);
         const to = Math.min(given.to - offset, (this.upper[v] as number) + 1);
-        if (from >= to || !overlaps(this.#domains[v] as Intervals, from, to)) continue;
+        if (from >= to || !overlaps(this.domain(v), from, to)) continue;
         let lost: Intervals = [[from, to]];
         for (const cook of activity.cooks) {
           if (cook !== given.cook)
             lost = subtract(lost, shift(startsFitting(this.#free[cook] as Intervals, part.minutes, EVERYWHERE), -offset));
         }
-        if (lost.length && !this.#narrow(v, subtract(this.#domains[v] as Intervals, lost), "H6")) return false;
+        if (lost.length && !this.narrow(v, subtract(this.domain(v), lost), "H6")) return false;
       }
     }
     return true;
@@ -717,7 +561,7 @@ export class Engine {
 
   #avoid(activity: Activity, need: Need, blocked: Intervals, rule: string): boolean {
     const s = startOf(activity.index);
-    let starts = this.#domains[s] as Intervals;
+    let starts = this.domain(s);
     if (need.span === "hands") {
       for (const part of activity.parts)
         starts = intersect(
@@ -725,65 +569,8 @@ export class Engine {
           shift(startsAvoiding(blocked, part.minutes, EVERYWHERE), -(part.atEnd ? activity.minutes - part.minutes : part.offset)),
         );
     } else starts = intersect(starts, startsAvoiding(blocked, activity.minutes, EVERYWHERE));
-    return this.#narrow(s, starts, rule);
+    return this.narrow(s, starts, rule);
   }
 }
 
 const isBest = (best: readonly [number, number] | undefined, wait: number) => best !== undefined && wait >= best[0] && wait <= best[1];
-
-/** The minute of the list nearest to `wish` within [from, to]. */
-function nearest(list: Intervals, wish: number, from: number, to: number): number | undefined {
-  if (from > to) return undefined;
-  const aim = Math.min(to, Math.max(from, wish));
-  const before = latestAtOrBefore(list, aim);
-  const after = earliestAtOrAfter(list, aim);
-  const options = [before, after].filter((m): m is number => m !== undefined && m >= from && m <= to);
-  return options.sort((a, b) => Math.abs(a - wish) - Math.abs(b - wish))[0];
-}
-
-/** Minutes in which the sizes of the spans add up to more than a limit. */
-function minutesAbove(spans: readonly { readonly from: number; readonly to: number; readonly size: number }[], limit: number): Intervals {
-  if (limit < 0) return [EVERYWHERE];
-  const events = spans.flatMap((s) => [[s.from, s.size] as const, [s.to, -s.size] as const]).sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-  const found: Interval[] = [];
-  let load = 0;
-  let since: number | undefined;
-  for (const [minute, size] of events) {
-    load += size;
-    if (load > limit + 1e-9 && since === undefined) since = minute;
-    else if (load <= limit + 1e-9 && since !== undefined) {
-      found.push([since, minute]);
-      since = undefined;
-    }
-  }
-  return union(found);
-}
-
-function isFree(spans: readonly UnitSpan[], unit: number, clean: number, span: UnitSpan, available: Intervals | undefined): boolean {
-  if (available && !covers(available, span.from, span.to)) return false;
-  return spans.every((s) => {
-    if (s.unit !== unit) return true;
-    const gap = s.step === span.step ? 0 : clean;
-    return span.from >= s.to + gap || s.from >= span.to + gap;
-  });
-}
-
-/** Deals all spans to units anew: by start, the smallest that is free, going back a bounded number of times. */
-function deal(spans: readonly UnitSpan[], units: Model["units"] extends ReadonlyMap<string, infer U> ? U : never): UnitSpan[] | undefined {
-  const sorted = [...spans].sort((a, b) => a.from - b.from || a.fitting.length - b.fitting.length);
-  const dealt: UnitSpan[] = [];
-  let tries = 0;
-  const next = (at: number): boolean => {
-    const span = sorted[at];
-    if (!span) return true;
-    for (const unit of span.fitting) {
-      if (++tries > 2000) return false;
-      if (!isFree(dealt, unit, units[unit]?.clean ?? 0, span, units[unit]?.available)) continue;
-      dealt.push({ ...span, unit });
-      if (next(at + 1)) return true;
-      dealt.pop();
-    }
-    return false;
-  };
-  return next(0) ? dealt : undefined;
-}

@@ -1,7 +1,7 @@
 // From committed activities to a plan: steps, hands, rounds, equipment, holds, settings.
 import type { Step } from "../dish/model";
-import type { Model } from "./compile";
 import type { Engine, Placement } from "./engine";
+import type { Model } from "./model";
 import type { EquipmentSpan, HandsSpan, Plan, PlannedHold, PlannedStep, Style } from "./plan";
 import { priceOf } from "./regret";
 

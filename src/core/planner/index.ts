@@ -3,10 +3,11 @@ import { balanceOf, isOverTaken } from "../dish/balance";
 import { DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
 import type { PlanAt } from "../dish/planned-length";
 import { choicesOfMethods } from "./choices";
-import { type Because, compile } from "./compile";
+import { compile } from "./compile";
 import { explainRoot, explainSearch } from "./explain/refusal";
 import { extractPlan } from "./extract";
 import { guideFrom, improve } from "./improve";
+import type { Because } from "./model";
 import { gainingCycle } from "./network";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style } from "./plan";
 import { seededRandom } from "./random";
@@ -126,6 +127,7 @@ export {
   type Log,
   LogFile,
   logFromFile,
+  logToFile,
   PLAN_ATS,
   type Plan,
   PlanFile,

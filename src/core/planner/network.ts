@@ -2,7 +2,7 @@
 // A cycle of lags that gains time can never be satisfied; its links, in order, are the conflict to tell.
 // Method: longest paths by Bellman–Ford with predecessor graph; a cycle among predecessors is a gaining one.
 // Source: Dechter, Meiri and Pearl, "Temporal constraint networks", Artificial Intelligence 49 (1991); Cherkassky and Goldberg 1999.
-import type { TimeLag } from "./compile";
+import type { TimeLag } from "./model";
 
 /**
  * The lags of a gaining cycle, in order, or undefined where the network is consistent.

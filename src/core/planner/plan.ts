@@ -294,3 +294,24 @@ export function logFromFile(file: LogFile, zone: Zone): Log {
   const heat = (file.heat ?? []).map((h): HeatOn => ({ id: h.id, tempC: h.tempC, since: zone.toMinute(h.since) }));
   return { events, pins, methods, heat };
 }
+
+/** The same log as a file. */
+export function logToFile(log: Log, zone: Zone): LogFile {
+  const at = (minute: number | undefined) => (minute === undefined ? undefined : zone.toInstant(minute));
+  return {
+    format: "rondeau-log/1",
+    events: [...log.events.values()].map((e) =>
+      withoutGaps({ step: e.step, started: zone.toInstant(e.started), ended: at(e.ended), estimate: at(e.estimate) }),
+    ),
+    pins: [
+      ...Object.entries(log.methods).map(([component, method]) => ({ component, method })),
+      ...log.pins.map((p) =>
+        withoutGaps({ step: p.step, at: at(p.at), notBefore: at(p.notBefore), notAfter: at(p.notAfter), cook: p.cook }),
+      ),
+    ],
+    heat: log.heat.map((h) => ({ id: h.id, tempC: h.tempC, since: zone.toInstant(h.since) })),
+  };
+}
+
+const withoutGaps = <T extends object>(entry: T): T =>
+  Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as T;

@@ -4,8 +4,8 @@
 // Budgets are counted in conflicts and rounds, never in clock time; the clock can only stop the search.
 // Sources: Schutt et al. 2013 (generation order); Joslin and Clements 1999 (squeaky wheels); Godard, Laborie and Nuijten 2005 (neighbourhoods).
 import { earliestAtOrAfter, type Interval, intersect, latestAtOrBefore, subtract } from "../time/interval";
-import { type Activity, endOf, type Model, startOf } from "./compile";
 import { Engine, type Placement } from "./engine";
+import { type Activity, endOf, type Model, startOf } from "./model";
 import type { Random } from "./random";
 
 export interface Guide {

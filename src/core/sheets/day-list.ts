@@ -24,12 +24,13 @@ export interface Day {
   readonly number: number;
   readonly name: string;
   readonly parts: readonly DayPart[];
-  /** Runs on with nobody's hands when the day's work is done. */
-  readonly alone: readonly { readonly step: StepView; readonly until: number }[];
   /** Rounds of the day that fall outside hands-on work, gathered by step. */
   readonly rounds: readonly { readonly step: StepView; readonly what: string; readonly at: readonly number[] }[];
   readonly beforeBed: readonly string[];
 }
+
+/** From so many minutes on the planned end of a step is no matter of minutes. */
+const LONG_MINUTES = 360;
 
 const partOf = (timeOfDay: number) => (timeOfDay < 12 * 60 ? "morning" : timeOfDay < 17 * 60 + 30 ? "afternoon" : "evening");
 
@@ -46,16 +47,12 @@ export function dayList(plan: PlanView, clock: WallClock): Day[] {
     const entries = entriesOf(plan, number, clock);
     const names = ["morning", "afternoon", "evening"];
     const lastHands = Math.max(...entries.map((e) => e.at + e.minutes), Number.NEGATIVE_INFINITY);
-    const alone = plan.steps
-      .filter((s) => clock.dayNumber(s.start) <= number && clock.dayNumber(s.end) > number)
-      .map((step) => ({ step, until: step.end }));
     return {
       number,
       name: clock.date(dayMinute(plan, number, clock)),
       parts: names
         .map((name) => ({ name, entries: entries.filter((e) => partOf(clock.timeOfDay(e.at)) === name) }))
         .filter((p) => p.entries.length),
-      alone,
       rounds: plan.steps.flatMap((step) =>
         [...new Set(step.rounds.map((r) => r.what))].flatMap((what) => {
           const at = step.rounds.filter((r) => r.what === what && clock.dayNumber(r.at) === number).map((r) => r.at);
@@ -104,7 +101,7 @@ function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHa
         : step.place === "counter"
           ? "stands on the counter"
           : `in the ${step.place === "cellar" ? "larder" : step.place}`;
-    lines.push(`${componentName(plan, step.component)}: ${lower(step.name)}, ${where}, until ${clock.dayTime(step.end)}.`);
+    lines.push(`${componentName(plan, step.component)}: ${lower(step.name)}, ${where}, until ${whenOver(step, clock)}.`);
   }
   const midnight = plan.waits.filter((w) => clock.dayNumber(w.from) <= day && clock.dayNumber(w.to) > day && w.place !== "counter");
   for (const wait of midnight) {
@@ -120,6 +117,12 @@ function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHa
       `First thing next: ${lower(first.step.name)}, ${clock.dayTime(first.at)}${first.at - lastHands > 2880 ? ` (${spokenDuration(first.at - lastHands)} from now)` : ""}.`,
     );
   return lines;
+}
+
+/** A long step that nobody sees out is over about then; any other at its minute. */
+export function whenOver(step: StepView, clock: WallClock, near = step.start): string {
+  const seenOut = step.hands.some((h) => h.to === step.end);
+  return step.end - step.start > LONG_MINUTES && !seenOut ? clock.about(step.end) : clock.near(step.end, near);
 }
 
 const componentName = (plan: PlanView, id: string) => plan.components.find((c) => c.id === id)?.name ?? id;

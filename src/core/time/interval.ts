@@ -109,3 +109,34 @@ function indexBefore(list: Intervals, minute: number): number {
   }
   return low - 1;
 }
+
+/** The minute of the list nearest to `wish` within [from, to]. */
+export function nearestWithin(list: Intervals, wish: number, from: number, to: number): number | undefined {
+  if (from > to) return undefined;
+  const aim = Math.min(to, Math.max(from, wish));
+  const before = latestAtOrBefore(list, aim);
+  const after = earliestAtOrAfter(list, aim);
+  const options = [before, after].filter((m): m is number => m !== undefined && m >= from && m <= to);
+  return options.sort((a, b) => Math.abs(a - wish) - Math.abs(b - wish))[0];
+}
+
+/** Minutes in which the sizes of the spans add up to more than a limit. */
+export function minutesAbove(
+  spans: readonly { readonly from: number; readonly to: number; readonly size: number }[],
+  limit: number,
+): Intervals {
+  if (limit < 0) return [[Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY]];
+  const events = spans.flatMap((s) => [[s.from, s.size] as const, [s.to, -s.size] as const]).sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  const found: Interval[] = [];
+  let load = 0;
+  let since: number | undefined;
+  for (const [minute, size] of events) {
+    load += size;
+    if (load > limit + 1e-9 && since === undefined) since = minute;
+    else if (load <= limit + 1e-9 && since !== undefined) {
+      found.push([since, minute]);
+      since = undefined;
+    }
+  }
+  return union(found);
+}

@@ -72,6 +72,11 @@ export class WallClock {
     return `${this.day(minute)} ${this.#date(minute).getUTCDate()}`;
   }
 
+  /** The nearest quarter hour, said as such: what takes half a day is over at no certain minute. */
+  about(minute: number): string {
+    return `about ${this.dayTime(Math.round(this.wallMinute(minute) / 15) * 15 - this.wallMinute(minute) + minute)}`;
+  }
+
   /** The time, with the day where it is not that of `near`. */
   near(minute: number, near: number): string {
     return this.dayNumber(minute) === this.dayNumber(near) ? this.time(minute) : this.dayTime(minute);

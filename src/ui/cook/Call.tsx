@@ -25,7 +25,7 @@ export function Call({ plan, now, listening }: { plan: PlanView; now: number; li
   return (
     <button
       type="button"
-      className="fixed inset-0 z-50 flex flex-col items-center justify-center gap-3 bg-[#f1bd4e] p-6 text-center text-[#18212f]"
+      className="fixed inset-0 z-50 flex flex-col items-center justify-center gap-3 bg-(--call) p-6 text-center text-(--call-ink)"
       onClick={() => setCalls([])}
     >
       <span role="alert" className="contents">

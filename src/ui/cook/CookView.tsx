@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { toast } from "sonner";
 import { lower } from "@/core/sentence";
 import type { PlanView, StepView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
@@ -61,8 +62,23 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
     setTrouble(answer.ok ? undefined : reason(answer));
     router.refresh();
   };
+  const end = async () => {
+    const answer = await ask(`/api/dishes/${slug}/run`, "DELETE");
+    setTrouble(answer.ok ? undefined : reason(answer));
+    if (answer.ok) toast("The run has ended. Its log is kept.");
+    router.refresh();
+  };
   const componentName = (id: string) => plan.components.find((c) => c.id === id)?.name ?? id;
   const kindOf = (id: string) => plan.components.find((c) => c.id === id)?.kind ?? "other";
+
+  const card = (step: StepView) => ({
+    step,
+    component: componentName(step.component),
+    now,
+    clock,
+    busy: busy === step.ref,
+    onPress: (kind: Press["kind"], minutes?: number) => press(kind, step, minutes),
+  });
 
   return (
     <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
@@ -124,41 +140,17 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
               </div>
             )}
             {(agenda.due.length ? agenda.due : agenda.running.length ? [] : agenda.later.slice(0, 1)).map((step) => (
-              <DueCard
-                key={step.ref}
-                step={step}
-                component={componentName(step.component)}
-                now={now}
-                clock={clock}
-                busy={busy === step.ref}
-                onPress={(kind, minutes) => press(kind, step, minutes)}
-              />
+              <DueCard key={step.ref} {...card(step)} />
             ))}
             {atHand.map((step) => (
-              <RunningCard
-                key={step.ref}
-                step={step}
-                component={componentName(step.component)}
-                now={now}
-                clock={clock}
-                busy={busy === step.ref}
-                onPress={(kind, minutes) => press(kind, step, minutes)}
-              />
+              <RunningCard key={step.ref} {...card(step)} />
             ))}
             {alone.length > 0 && (
               <>
                 <h2 className="caps mt-6 mb-1 font-sans font-normal">Works alone</h2>
                 <ul>
                   {alone.map((step) => (
-                    <AloneRow
-                      key={step.ref}
-                      step={step}
-                      component={componentName(step.component)}
-                      now={now}
-                      clock={clock}
-                      busy={busy === step.ref}
-                      onPress={(kind, minutes) => press(kind, step, minutes)}
-                    />
+                    <AloneRow key={step.ref} {...card(step)} />
                   ))}
                 </ul>
               </>
@@ -182,6 +174,12 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
                 </li>
               ))}
             </ol>
+            <p className="mt-6 border-t border-rule pt-3 text-[15px]">
+              {plan.steps.every((s) => s.state === "done") ? "Everything is at the table. " : "Over, or called off? "}
+              <button type="button" className="link min-h-[44px] px-1" onClick={end}>
+                end the run
+              </button>
+            </p>
           </>
         )}
       </section>

@@ -1,5 +1,5 @@
 import { lower } from "@/core/sentence";
-import type { Day } from "@/core/sheets/day-list";
+import { type Day, whenOver } from "@/core/sheets/day-list";
 import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
@@ -33,7 +33,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                         {lower(component(entry.step.component))}
                         {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
                         {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
-                          ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${clock.near(entry.step.end, entry.at)}`
+                          ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${whenOver(entry.step, clock, entry.at)}`
                           : ""}
                         {entry.step.place !== "counter" ? `, ${placeWords(entry.step)}` : ""}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}

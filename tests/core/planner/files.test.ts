@@ -1,6 +1,6 @@
 // Plan and log files: what is written is read back, in any season, and what is no such file is told.
 import { describe, expect, test } from "vitest";
-import { LogFile, logFromFile, PlanFile, planDish, planFromFile, planToFile, verifyPlan } from "../../../src/core/planner";
+import { LogFile, logFromFile, logToFile, PlanFile, planDish, planFromFile, planToFile, verifyPlan } from "../../../src/core/planner";
 import { DEMO, demoDish, dishOf } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 import { randomDish } from "../generate";
@@ -79,6 +79,7 @@ describe("log files", () => {
     });
     expect(log.methods).toEqual({ stock: "slow" });
     expect(log.pins).toMatchObject([{ step: "plate.put", notBefore: zone.toMinute("2026-10-18T12:00"), cook: "ada", at: undefined }]);
+    expect(logFromFile(LogFile.parse(JSON.parse(JSON.stringify(logToFile(log, zone)))), zone)).toEqual(log);
     expect(log.heat).toEqual([{ id: "oven", tempC: 200, since: zone.toMinute("2026-10-17T08:30") }]);
   });
   test.each([

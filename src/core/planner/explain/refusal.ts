@@ -1,6 +1,6 @@
 // What the planner says at once where it finds no plan: the step and the rule that leave no room, in words with clock times.
 // The smallest conflict and the repairs come after it, and take longer (explain/index.ts); the form (rule, steps, text) is the same.
-import type { Model } from "../compile";
+import type { Model } from "../model";
 import type { Infeasible } from "../plan";
 import type { Found } from "../search";
 import { momentText } from "./words";

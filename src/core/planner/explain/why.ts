@@ -4,8 +4,9 @@
 import { type Dish, HEATED } from "../../dish/model";
 import { lower } from "../../sentence";
 import { earliestAtOrAfter, latestAtOrBefore } from "../../time/interval";
-import { type Activity, type Because, compile, endOf, type Model, startOf, type TimeLag } from "../compile";
+import { compile } from "../compile";
 import { minutesToChange } from "../heat-settings";
+import { type Activity, type Because, endOf, type Model, startOf, type TimeLag } from "../model";
 import { EMPTY_LOG, type Log, type Plan, type PlannedStep } from "../plan";
 import { momentText } from "./words";
 
