@@ -10,6 +10,7 @@ export interface DialProps {
   readonly clock: WallClock;
 }
 
+const MOST_TWINS = 3;
 const SHAPES = { start: "begins", round: "round", check: "check", end: "ends" } as const;
 
 /** The next sixty minutes as a face: now at the top, what will call for hands at its minute round the rim. */
@@ -38,8 +39,9 @@ export function Dial({ marks, now, kindOf, clock }: DialProps) {
       <circle cx={180} cy={180} r={148} fill="var(--raised)" stroke="var(--rim)" strokeWidth={13} />
       <circle cx={180} cy={180} r={136} fill="none" stroke="var(--rule)" strokeWidth={1} />
       {marks.map((mark, i) => {
-        // Two at one minute stand side by side, the second a little further in.
+        // Two or three at one minute stand side by side, each a little further in; more are left to the list.
         const twins = marks.slice(0, i).filter((m) => Math.abs(m.at - mark.at) < 2).length;
+        if (twins >= MOST_TWINS) return null;
         const [x, y] = point(mark.at, 148 - twins * 17);
         const colour = colourOf(kindOf(mark.step.component));
         return (

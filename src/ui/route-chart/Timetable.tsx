@@ -75,12 +75,14 @@ export function Timetable({ plan, style, offsets, now: serverNow, reasons }: Tim
             Begins {begins}, {spokenDuration(plan.leadMinutes)} before the table.
           </span>
           {reasons.rehearsed && <span>{rehearsal(reasons.rehearsed, plan)}</span>}
-          <button type="button" className="link" onClick={() => show({ scale: trueScale ? undefined : "true" })}>
-            {trueScale ? "fold the quiet hours" : "unfold to true scale"}
-          </button>
-          <button type="button" className="link" onClick={() => requestPlan({ fresh: true })}>
-            plan again
-          </button>
+          <span className="flex gap-x-4 whitespace-nowrap">
+            <button type="button" className="link" onClick={() => show({ scale: trueScale ? undefined : "true" })}>
+              {trueScale ? "fold the quiet hours" : "unfold to true scale"}
+            </button>
+            <button type="button" className="link" onClick={() => requestPlan({ fresh: true })}>
+              plan again
+            </button>
+          </span>
         </p>
       </section>
       <aside className="border-rule lg:border-l lg:pl-6" aria-label={selected ? "The selected component" : "The plan"}>

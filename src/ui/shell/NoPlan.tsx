@@ -23,18 +23,31 @@ export function NoPlan({ slug, conflict }: { slug: string; conflict: Conflict | 
   );
 }
 
-/** Why there is no plan, fact by fact, and what has been tried and would help. */
-export function ConflictNote({ slug, conflict }: Props) {
+/** Why there is no plan, fact by fact, and what has been tried and would help. Folded, the facts wait for a press: hands are wet. */
+export function ConflictNote({ slug, conflict, folded = false }: Props & { readonly folded?: boolean }) {
+  const title = conflict.proved ? "These cannot stand together" : "No plan was found";
+  const facts = (
+    <ul className="max-w-[70ch]">
+      {conflict.facts.map((fact) => (
+        <li key={fact.text} className="py-0.5">
+          {fact.text}
+        </li>
+      ))}
+    </ul>
+  );
   return (
     <section aria-label="Why there is no plan" className="border-l-[3px] border-beet py-1 pl-4">
-      <h2 className="text-[19px]">{conflict.proved ? "These cannot stand together" : "No plan was found"}</h2>
-      <ul className="max-w-[70ch]">
-        {conflict.facts.map((fact) => (
-          <li key={fact.text} className="py-0.5">
-            {fact.text}
-          </li>
-        ))}
-      </ul>
+      <h2 className="text-[19px]">{folded ? "No plan from here" : title}</h2>
+      {folded ? (
+        <details>
+          <summary className="min-h-[44px] cursor-pointer py-2 text-[15px]">
+            {conflict.facts.length === 1 ? "Why" : `Why: ${conflict.facts.length} facts`}
+          </summary>
+          {facts}
+        </details>
+      ) : (
+        facts
+      )}
       {conflict.repairs.length > 0 ? (
         <Repairs slug={slug} answer={conflict.answer} repairs={conflict.repairs} />
       ) : (

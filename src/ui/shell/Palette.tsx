@@ -111,7 +111,7 @@ export function Palette({ slug, components }: { slug: string; components: readon
   return (
     <Dialog.Root open={open !== undefined} onOpenChange={(o) => !o && setOpen(undefined)}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25" />
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
         <Dialog.Content
           aria-describedby={undefined}
           className="fixed top-[12vh] left-1/2 z-50 max-h-[70vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-auto rounded-md border border-rule bg-raised shadow-xl"

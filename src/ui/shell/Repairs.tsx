@@ -28,7 +28,13 @@ export function Repairs({ slug, answer, repairs }: { slug: string; answer: strin
             <span>
               {repair.text} <span className="text-[13px] text-quiet">begins {spokenDuration(repair.leadMinutes)} before the table</span>
             </span>
-            <button type="button" className="act" disabled={busy} onClick={() => take(i)} aria-label={`Do it: ${repair.text}`}>
+            <button
+              type="button"
+              className="act shrink-0 whitespace-nowrap max-sm:min-h-[56px]"
+              disabled={busy}
+              onClick={() => take(i)}
+              aria-label={`Do it: ${repair.text}`}
+            >
               Do it
             </button>
           </li>

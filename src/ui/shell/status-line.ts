@@ -49,7 +49,7 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
       strong: "All holding well",
       rest: "",
       under: soonest
-        ? `${lower(soonest.name)} keeps until ${clock.dayTime(soonest.from + (soonest.window?.max ?? 0))}`
+        ? `${lower(soonest.name)} keeps until ${dayOrDate(soonest.from + (soonest.window?.max ?? 0), now, clock)}`
         : running
             .map((s) => lower(s.name))
             .slice(0, 2)
@@ -63,4 +63,9 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
       idle: true,
     });
   return parts;
+}
+
+/** Day and time; from six days on the date, since the weekday alone could be this week's. */
+function dayOrDate(minute: number, now: number, clock: WallClock): string {
+  return minute - now < 6 * 1440 ? clock.dayTime(minute) : clock.shortDate(minute);
 }

@@ -71,7 +71,7 @@ describe("the smallest conflict", () => {
         d.kitchen.windows = [{ weekly: { days: "all", from: "12:00", to: "11:00" }, forbid: ["noisy"], why: "the neighbours" }];
       }),
     );
-    expect(said(quiet)).toMatch(/nothing noisy \(the neighbours\)/);
+    expect(said(quiet)).toMatch(/Nothing noisy every day 12:00 to 11:00 \(the neighbours\)/);
   });
   test("names what the cook has fixed", () => {
     const zone = dishOf(smallDish()).zone;

@@ -90,6 +90,14 @@ describe("the line above all", () => {
     const over = { ...view, waits: [{ ...wait, window: { ...wait.window, max: 10 } }] };
     expect(say(wait.from + 30, over)[2]).toMatchObject({ strong: "Held too long", tone: "warn" });
   });
+  test("says the date of what keeps for more than six days, the time of what keeps for less", () => {
+    const wait = view.waits.find((w) => w.window?.max !== undefined && w.to - w.from > 60);
+    if (!wait?.window) throw new Error("nothing waits");
+    const keeping = (max: number) =>
+      say(wait.from + 31, { ...view, steps: [], waits: [{ ...wait, window: { ...wait.window, max } } as typeof wait] }).at(-1)?.under;
+    expect(keeping(10 * 1440)).toMatch(/keeps until \w{3} \d{1,2}$/);
+    expect(keeping(1440)).toMatch(/keeps until \w{3} \d\d:\d\d$/);
+  });
   test("without a plan it still counts", () => expect(statusParts(undefined, dish.serveAt, 10, dish.serveAt - 60, clock)).toHaveLength(1));
 });
 

@@ -89,7 +89,7 @@ export function windowOf(window: Window): Fact {
     steps: [],
     about: window.why,
     safety: false,
-    text: `${hoursText(window.hours)}: nothing ${[...window.forbid].map((f) => (f === "*" ? "that needs anybody" : f)).join(", ")}${window.why ? ` (${window.why})` : ""}.`,
+    text: `Nothing ${[...window.forbid].map((f) => (f === "*" ? "that needs anybody" : f)).join(", ")} ${hoursText(window.hours)}${window.why ? ` (${window.why})` : ""}.`,
     letGo: (d) => (d.windows = d.windows.filter((w) => w !== window)),
   };
 }
