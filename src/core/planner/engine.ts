@@ -41,6 +41,8 @@ export interface Placement {
   readonly pieces: readonly Interval[];
   /** The cook of all pieces of a split step. */
   readonly cook?: number;
+  /** The cook wished for each part of it, by the activity's parts. */
+  readonly wishedCooks?: readonly (number | undefined)[] | undefined;
 }
 
 const EVERYWHERE: Interval = [-1e9, 1e9];
@@ -161,8 +163,13 @@ export class Engine extends Bounds {
 
   #giveHands(activity: Activity, placement: Placement): boolean {
     if (activity.fact?.done) return true;
-    for (const [from, to] of this.partsAt(activity, placement)) {
+    for (const [part, [from, to]] of this.partsAt(activity, placement).entries()) {
       if (from >= to) continue;
+      const wished = placement.wishedCooks?.[part];
+      if (wished !== undefined && this.#mayWork(activity, wished, from, to) && covers(this.#free[wished] as Intervals, from, to)) {
+        this.#give({ activity: activity.index, from, to, cook: wished });
+        continue;
+      }
       const cook = this.#cookFor(activity, from, to, placement.cook) ?? (activity.fact ? this.#anybody(activity, from, to) : undefined);
       if (cook === undefined) return this.fail(activity.index, "H6");
       this.#give({ activity: activity.index, from, to, cook });

@@ -159,17 +159,68 @@ function chain(
   return inside.length || last.to > user.from ? undefined : chain(equipment, users, at + 1, [...blocks, own], scene);
 }
 
-/** Chooses each block's temperature, near its first user's wish, nearer to the block before where time is short. */
-function settingsOf(equipment: Equipment, blocks: readonly Block[], { now, closed, warmth }: Scene): Setting[] | undefined {
+interface Range {
+  readonly low: number;
+  readonly high: number;
+}
+
+/**
+ * The temperatures that each block can be set to, given how long there is to change from the block before: forward what can be reached,
+ * then backward what also lets the next be reached. Undefined where some block cannot be reached at all.
+ */
+function temperatures(equipment: Equipment, blocks: readonly Block[], { now, warmth }: Scene): number[] | undefined {
+  const ranges: Range[] = [];
+  const minutes: number[] = [];
+  for (const [i, block] of blocks.entries()) {
+    const before = blocks[i - 1];
+    const since = before ? before.to : warmth?.since;
+    const warm = since !== undefined && block.from - since <= RESTS_AT_IDLE_MINUTES;
+    const from: Range = !warm
+      ? { low: Math.min(equipment.idleC, block.low), high: equipment.idleC }
+      : before
+        ? (ranges[i - 1] as Range)
+        : { low: warmth?.tempC ?? equipment.idleC, high: warmth?.tempC ?? equipment.idleC };
+    const free = block.begun || (block.ramp && before?.to === block.from);
+    const time = free ? Number.POSITIVE_INFINITY : block.from - (before ? before.to : now);
+    minutes.push(warm && !free && before ? time : Number.POSITIVE_INFINITY);
+    const range = {
+      low: Math.max(block.low, from.low - time * equipment.coolCPerMin),
+      high: Math.min(block.high, from.high + time * equipment.heatCPerMin),
+    };
+    if (time < 0 || range.low > range.high + 1e-9) return undefined;
+    ranges.push(range);
+  }
+  const chosen: number[] = [];
+  for (let i = blocks.length - 1; i >= 0; i--) {
+    const { low, high } = ranges[i] as Range;
+    const next = chosen[0];
+    const time = minutes[i + 1];
+    const reach =
+      next === undefined || time === undefined
+        ? { low, high }
+        : { low: Math.max(low, next - time * equipment.heatCPerMin), high: Math.min(high, next + time * equipment.coolCPerMin) };
+    const wish = Math.min(reach.high, Math.max(reach.low, (blocks[i] as Block).wish));
+    // Whole degrees, as a knob has them, where there is one within reach.
+    const whole = [Math.round(wish), Math.ceil(reach.low), Math.floor(reach.high)].find((t) => t >= reach.low && t <= reach.high);
+    chosen.unshift(whole ?? wish);
+  }
+  return chosen;
+}
+
+/** Each block's setting, near its first user's wish, and when heating or cooling to it begins. */
+function settingsOf(equipment: Equipment, blocks: readonly Block[], scene: Scene): Setting[] | undefined {
+  const { now, closed, warmth } = scene;
+  const chosen = temperatures(equipment, blocks, scene);
+  if (!chosen) return undefined;
   const settings: Setting[] = [];
-  for (const block of blocks) {
+  for (const [i, block] of blocks.entries()) {
     const before = settings.at(-1);
     const clip = (t: number) => Math.min(block.high, Math.max(block.low, t));
     const left = before ? { tempC: before.tempC, since: before.to } : warmth;
     const warm = left && block.from - left.since <= RESTS_AT_IDLE_MINUTES ? left : undefined;
     const earliest = before ? before.to : now;
     let made: Setting | undefined;
-    for (const tempC of [clip(block.wish), clip(warm ? warm.tempC : equipment.idleC)]) {
+    for (const tempC of [chosen[i] as number, clip(warm ? warm.tempC : equipment.idleC)]) {
       const mode = block.mode;
       if (block.begun || (block.ramp && before?.to === block.from)) {
         made = { id: equipment.id, tempC, mode, from: block.from, to: block.to };

@@ -8,6 +8,19 @@ import { Engine, type Placement } from "./engine";
 import { type Activity, endOf, type Model, startOf } from "./model";
 import type { Random } from "./random";
 
+/** Starts and ends of all activities, and who does which part where several may. */
+export interface Solution {
+  readonly starts: readonly number[];
+  readonly ends: readonly number[];
+  readonly cooks: ReadonlyMap<number, readonly (number | undefined)[]>;
+  /** Pieces of split activities, where they were cut. */
+  readonly pieces: ReadonlyMap<number, readonly Interval[]>;
+}
+
+/** A split step that nobody has cut yet: it takes what the others leave. */
+const isLoose = (a: Activity, solution: Solution) => a.minPiece !== undefined && !solution.pieces.has(a.index);
+const endIn = (solution: Solution, activity: Activity) => solution.ends[activity.index] as number;
+
 export interface Guide {
   /** Starts that are wished for, by activity; tried first, then the nearest. */
   readonly starts: ReadonlyMap<number, number>;
@@ -80,6 +93,39 @@ export class Search {
   /** Back to the root. */
   reset(): void {
     this.engine.undoTo(this.#rootMark);
+  }
+
+  /**
+   * Puts everything where a solution of the learning solver has it, split steps into what is left, latest first.
+   * @returns false where what that solver does not know of (rounds, pieces, pots of several sizes) stands in the way
+   */
+  place(solution: Solution): boolean {
+    this.reset();
+    const { activities } = this.model;
+    const order = activities
+      .filter((a) => !this.engine.placed[a.index])
+      .sort((a, b) => Number(isLoose(a, solution)) - Number(isLoose(b, solution)) || endIn(solution, b) - endIn(solution, a));
+    for (const activity of order) {
+      const start = solution.starts[activity.index] as number;
+      const end = endIn(solution, activity);
+      const pieces = activity.minPiece === undefined ? [[start, end] as const] : solution.pieces.get(activity.index);
+      const wishedCooks = solution.cooks.get(activity.index);
+      if (pieces) {
+        const who = activity.minPiece === undefined ? undefined : wishedCooks?.find((c) => c !== undefined);
+        const placement = { start, end, pieces, wishedCooks, ...(who === undefined ? {} : { cook: who }) };
+        if (this.engine.commit(activity, placement) !== undefined) return false;
+        continue;
+      }
+      const mark = this.engine.mark();
+      let placed = false;
+      for (const placement of this.#splitCandidates(activity, end - activity.minutes)) {
+        placed = this.engine.commit(activity, placement) === undefined;
+        if (placed) break;
+        this.engine.undoTo(mark);
+      }
+      if (!placed) return false;
+    }
+    return true;
   }
 
   /** A plan within a budget of conflicts, over restarts. */

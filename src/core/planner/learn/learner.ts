@@ -1,0 +1,196 @@
+// What the learning solver is asked: a first plan, a shorter one, whether there is any; and how it decides.
+// Budgets are in conflicts, so that the same dish, seed and budget give the same answer; the clock can only stop.
+import { type Interval, union } from "../../time/interval";
+import type { Activity, Model } from "../model";
+import { type Random, seededRandom } from "../random";
+import { luby, type Solution } from "../search";
+import { Encoding, type Hands } from "./encode";
+import { truth } from "./solver";
+
+export type Answer = { readonly status: "found"; readonly solution: Solution } | { readonly status: "refuted" } | { readonly status: "spent" };
+
+/**
+ * What may be assumed: nothing ("proof": a refutation then is one), split steps cut evenly ("found": most such solutions are plans), or
+ * also heat changed from wish to wish ("sure": nearly all are).
+ */
+export type Mode = "proof" | "found" | "sure";
+
+const FIRST_RESTART = 50;
+const RESTART = 100;
+
+export class Learner {
+  readonly encoding: Encoding;
+  readonly #random: Random;
+  #shake: Float64Array;
+  #restarts = 0;
+
+  constructor(
+    readonly model: Model,
+    seed: number,
+  ) {
+    this.encoding = new Encoding(model);
+    this.#random = seededRandom(seed + 11);
+    this.#shake = new Float64Array(model.activities.length);
+  }
+
+  get conflicts(): number {
+    return this.encoding.solver.conflicts;
+  }
+
+  /** No plan of these methods has a shorter lead, in minutes. */
+  leadBound(): number {
+    return -this.encoding.solver.high(this.encoding.beginning);
+  }
+
+  /** Latest first: close to what a cook does who counts back from the table. */
+  first(budget: number, stop: () => boolean, mode: Mode = "found"): Answer {
+    const before = this.conflicts;
+    for (let run = 0; this.conflicts - before < budget && !stop(); run++) {
+      this.#shakeOrder(run === 0 ? 0 : 45 + 15 * Math.min(run, 20));
+      const allowed = Math.min(budget - (this.conflicts - before), FIRST_RESTART * luby(run + 1));
+      const answer = this.#ask(allowed, this.#assumed(mode), () => this.#latestFirst(), stop);
+      if (answer.status !== "spent") return answer;
+    }
+    return { status: "spent" };
+  }
+
+  /**
+   * A plan that begins at `beginning` or later (in the model's minutes), by what conflicts have turned on most.
+   * "refuted" is a proof that there is none.
+   */
+  shorter(beginning: number, budget: number, stop: () => boolean, mode: Mode = "found"): Answer {
+    const { solver } = this.encoding;
+    const before = this.conflicts;
+    solver.backTo(0);
+    const assume = [...this.#assumed(mode), 2 * this.encoding.beginning, beginning - this.encoding.base];
+    while (this.conflicts - before < budget && !stop()) {
+      this.#restarts++;
+      const allowed = Math.min(budget - (this.conflicts - before), RESTART * luby(this.#restarts));
+      const latest = this.#restarts % 6 === 5;
+      if (latest) this.#shakeOrder(60 + 15 * Math.min(this.#restarts, 20));
+      const answer = this.#ask(allowed, assume, () => (latest ? this.#latestFirst() : (this.#mostActive() ?? this.#latestFirst())), stop);
+      if (answer.status !== "spent") return answer;
+    }
+    return { status: "spent" };
+  }
+
+  /** For good: nothing begins before. For when a plan that begins there is known and only shorter ones are wanted. */
+  demandBeginning(beginning: number): void {
+    this.encoding.solver.backTo(0);
+    this.encoding.solver.assert(2 * this.encoding.beginning, beginning - this.encoding.base);
+  }
+
+  /** For good: no plan begins later. */
+  noteBound(beginning: number): void {
+    this.encoding.solver.backTo(0);
+    this.encoding.solver.assert(2 * this.encoding.beginning + 1, this.encoding.base - beginning);
+  }
+
+  #assumed(mode: Mode): number[] {
+    const { evenPieces, wishedHeat } = this.encoding;
+    const yes = (l: number) => [l, truth(l)];
+    return mode === "proof" ? [] : mode === "found" ? yes(evenPieces) : [...yes(evenPieces), ...yes(wishedHeat)];
+  }
+
+  #shakeOrder(noise: number): void {
+    for (let i = 0; i < this.#shake.length; i++) this.#shake[i] = noise ? this.#random() * noise : 0;
+  }
+
+  #ask(budget: number, assume: readonly number[], next: () => readonly [number, number] | undefined, stop: () => boolean): Answer {
+    const { solver } = this.encoding;
+    const outcome = solver.search(budget, assume, next, stop);
+    if (outcome !== "found") return { status: outcome };
+    const solution = this.#read();
+    for (let v = 0; v < solver.variables; v++) {
+      if (solver.isLiteral[v] && solver.isFixed(v)) solver.phase[v] = solver.low(v);
+    }
+    solver.backTo(0);
+    return { status: "found", solution };
+  }
+
+  #read(): Solution {
+    const { encoding } = this;
+    const cooks = new Map<number, (number | undefined)[]>();
+    for (const h of encoding.hands) {
+      if (h.part < 0) continue;
+      const list = cooks.get(h.activity) ?? [];
+      list[h.part] = cookOf(encoding, h);
+      cooks.set(h.activity, list);
+    }
+    const pieces = new Map<number, Interval[]>();
+    if (encoding.solver.isTrue(encoding.evenPieces)) {
+      for (const [activity, list] of encoding.pieces) {
+        const spans = list.map(({ from, minutes }): Interval => {
+          const at = encoding.earliest(from) + encoding.base;
+          return [at, at + minutes];
+        });
+        pieces.set(activity, [...union(spans)]);
+      }
+    }
+    return {
+      pieces,
+      starts: encoding.start.map((m) => encoding.earliest(m) + encoding.base),
+      ends: encoding.end.map((m) => encoding.earliest(m) + encoding.base),
+      cooks,
+    };
+  }
+
+  /** What can end last goes next, as late as it can; what has hardly any room goes at once; then who does it and how it waits. */
+  #latestFirst(): readonly [number, number] | undefined {
+    const { encoding } = this;
+    const { solver, start, end } = encoding;
+    let best: Activity | undefined;
+    let bestKey = Number.NEGATIVE_INFINITY;
+    for (const activity of this.model.activities) {
+      const i = activity.index;
+      const s = start[i] as { v: number; plus: number };
+      const e = end[i] as { v: number; plus: number };
+      if (solver.isFixed(s.v) && solver.isFixed(e.v)) continue;
+      const latest = encoding.latest(e);
+      const room = latest - encoding.earliest(e);
+      const key = solver.isFixed(s.v) || room <= 90 ? 1e9 - room : latest + (this.#shake[i] as number) - room * 1e-6;
+      if (key > bestKey) {
+        bestKey = key;
+        best = activity;
+      }
+    }
+    if (!best) return this.#choices();
+    const s = (start[best.index] as { v: number }).v;
+    if (best.minPiece !== undefined) {
+      const e = (end[best.index] as { v: number }).v;
+      if (!solver.isFixed(e)) return [2 * e, solver.high(e)];
+    }
+    if (!solver.isFixed(s)) return [2 * s, solver.high(s)];
+    const e = (end[best.index] as { v: number }).v;
+    return [2 * e + 1, -solver.low(e)];
+  }
+
+  /** Who does what, and under which hold it waits, once all times are known. */
+  #choices(): readonly [number, number] | undefined {
+    const { solver, hands, holds, pieces } = this.encoding;
+    for (const list of pieces.values()) {
+      const open = list.findLast(({ from }) => !solver.isFixed(from.v));
+      if (open && solver.isTrue(this.encoding.evenPieces)) return [2 * open.from.v, solver.high(open.from.v)];
+    }
+    for (const h of hands) {
+      for (const o of h.options) if (o.does >= 0 && !solver.isTrue(o.does) && !solver.isFalse(o.does)) return [o.does, truth(o.does)];
+    }
+    for (const { literals, during } of holds.values()) {
+      for (const l of during === undefined ? literals : [during, ...literals])
+        if (!solver.isTrue(l) && !solver.isFalse(l)) return [l, truth(l)];
+    }
+    return undefined;
+  }
+
+  #mostActive(): readonly [number, number] | undefined {
+    const { solver } = this.encoding;
+    for (let v = solver.order.take(); v !== undefined; v = solver.order.take()) {
+      if (!solver.isFixed(v)) return solver.phase[v] ? [2 * v, 1] : [2 * v + 1, 0];
+    }
+    return undefined;
+  }
+}
+
+function cookOf(encoding: Encoding, h: Hands): number | undefined {
+  return h.options.length === 1 ? h.options[0]?.cook : h.options.find((o) => encoding.solver.isTrue(o.does))?.cook;
+}
