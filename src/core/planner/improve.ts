@@ -109,7 +109,7 @@ function movedCost(plan: Plan, previous: Plan | undefined): number {
 }
 
 /** Activities to free: a component, a stretch of time, or some at random. */
-function neighbourhood(movable: Model["activities"], plan: Plan, random: Random): Set<number> {
+export function neighbourhood(movable: Model["activities"], plan: Plan, random: Random): Set<number> {
   const pick = pickOne(movable, random) as Model["activities"][number];
   const kind = random();
   const share = Math.min(0.9, 0.1 + 4 / movable.length);

@@ -5,13 +5,15 @@ import type { PlanAt } from "../dish/planned-length";
 import { choicesOfMethods } from "./choices";
 import { compile } from "./compile";
 import { explainRoot, explainSearch } from "./explain/refusal";
-import { extractPlan } from "./extract";
-import { guideFrom, improve } from "./improve";
-import type { Because } from "./model";
+import { extractPlan, type PlanFrame } from "./extract";
+import { DEFAULT_ROUNDS, guideFrom, improve } from "./improve";
+import { cheapened, firstByLearning, shortened } from "./learn/better";
+import { Learner } from "./learn/learner";
+import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style } from "./plan";
 import { seededRandom } from "./random";
-import { Search } from "./search";
+import { type Found, Search } from "./search";
 import { verifyPlan } from "./verify";
 
 export interface PlanOptions {
@@ -45,6 +47,10 @@ export interface Progress {
 
 export type Planned = { readonly status: "feasible"; readonly plan: Plan } | Infeasible;
 
+/** Conflicts that the quick search may spend before the learning solver is asked. */
+const QUICK_CONFLICTS = 200;
+/** Changes of bounds that stand for one round of improvement: some milliseconds. */
+const WORK_A_ROUND = 1_500;
 /** Conflicts spent on one choice of methods. */
 const CONFLICTS_A_CHOICE = 3_000;
 
@@ -95,26 +101,55 @@ function planWith(dish: Dish, methods: Readonly<Record<string, string>>, options
   const search = new Search(model, seededRandom(seed));
   const rootFailure = search.root();
   if (rootFailure?.status === "none") return explainRoot(model, rootFailure);
-  const boundMinutes = serveAt - search.latestBeginning();
-  options.onProgress?.({ phase: "first", done: 0 });
-  const guide = guideFrom(model, options.previous);
-  const found = search.run(options.conflicts ?? CONFLICTS_A_CHOICE, guide, stop);
-  if (found.status === "none") return explainSearch(model, found);
-  const frame = { style, seed, boundMinutes };
+  const frame = { style, seed, boundMinutes: serveAt - search.latestBeginning() };
   const check = (plan: Plan) => verifyPlan(dish, plan, { now, serveAt, log }).broken;
-  const plan = extractPlan(model, search.engine, frame);
-  // Another placement might have room for them: nothing is proved.
-  if (!plan)
-    return refused(
-      { rule: "H8", steps: [], text: "This version found no plan that keeps rule H8: the rounds of a step cannot be dealt out in order." },
-      false,
-    );
-  const broken = check(plan);
-  if (broken.length) {
-    const b = broken[0] as (typeof broken)[number];
-    return refused({ rule: b.rule, steps: b.steps, text: `This version found no plan that keeps rule ${b.rule}: ${b.why}` }, false);
+  options.onProgress?.({ phase: "first", done: 0 });
+  const rounds = options.rounds ?? DEFAULT_ROUNDS;
+  const conflicts = options.conflicts ?? CONFLICTS_A_CHOICE;
+  let learner: Learner | undefined;
+  const learning = () => {
+    learner ??= new Learner(model, seed, style);
+    return { model, search, learner, frame, check, stop };
+  };
+  // Most dishes fall to the quick search at once; what does not is asked of the solver that learns.
+  const found = search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), stop);
+  let plan = found.status === "found" ? checked(search, model, frame, check) : undefined;
+  if (!plan) {
+    const first = firstByLearning(learning(), conflicts);
+    if (first === "refuted") return { ...explainSearch(model, asNone(found, search)), proved: true };
+    plan = first;
   }
-  return { status: "feasible", plan: improve(plan, { model, search, options, frame, check, stop }) };
+  if (!plan && conflicts > QUICK_CONFLICTS) {
+    const again = search.run(conflicts, guideFrom(model, options.previous), stop);
+    plan = again.status === "found" ? checked(search, model, frame, check) : undefined;
+    if (!plan) return explainSearch(model, asNone(again, search));
+  }
+  if (!plan) return explainSearch(model, asNone(found, search));
+  if (rounds === 0 || stop()) return { status: "feasible", plan };
+  // Near a plan that the cook follows already, few moves count for more than the last minute of regret.
+  if (options.previous) return { status: "feasible", plan: improve(plan, { model, search, options, frame, check, stop }) };
+  const onBetter = (better: Plan, done: number) =>
+    options.onProgress?.({ phase: "improving", done, leadMinutes: better.leadMinutes, regret: better.regret.total });
+  const bench = { ...learning(), work: rounds * WORK_A_ROUND, onBetter };
+  if (style === "shortest") {
+    const { plan: shortest, boundMinutes } = shortened(plan, bench);
+    return { status: "feasible", plan: { ...shortest, boundMinutes: Math.max(frame.boundMinutes, boundMinutes) } };
+  }
+  const cheapest = cheapened(plan, bench);
+  return { status: "feasible", plan: { ...cheapest, boundMinutes: Math.max(frame.boundMinutes, bench.learner.leadBound()) } };
+}
+
+/** What the search has placed, as a plan that has passed the verifier. */
+function checked(search: Search, model: Model, frame: PlanFrame, check: (plan: Plan) => readonly unknown[]): Plan | undefined {
+  const plan = extractPlan(model, search.engine, frame);
+  return plan && check(plan).length === 0 ? plan : undefined;
+}
+
+/** A search that found what cannot be dealt out in rounds or pots has found nothing. */
+function asNone(found: Found, search: Search): Extract<Found, { status: "none" }> {
+  return found.status === "none"
+    ? found
+    : { status: "none", proved: false, activity: search.engine.failed.activity, rule: "H8", conflicts: found.conflicts };
 }
 
 function refused(because: Because, proved = true): Infeasible {

@@ -14,8 +14,8 @@ export const WEIGHTS: Readonly<Record<Exclude<Style, "shortest">, Readonly<Recor
 };
 
 /** Hands-on minutes of one day that nobody minds. */
-const EASY_DAY_MINUTES = 180;
-const LAST_HOURS_MINUTES = 240;
+export const EASY_DAY_MINUTES = 180;
+export const LAST_HOURS_MINUTES = 240;
 /** Work before and after these times of day costs (S6). */
 export const EARLY = 7 * 60 + 30;
 export const LATE = 21 * 60 + 30;

@@ -23,6 +23,9 @@ export class Cumulative implements Propagator {
   readonly #points: Int32Array;
   readonly #order: Int32Array;
   readonly #least: number;
+  readonly #at: Int32Array;
+  readonly #heights: Int32Array;
+  #segments = 0;
 
   /** @param tasks at least one, sizes over 0, in the unit of `capacity` */
   constructor(
@@ -32,6 +35,8 @@ export class Cumulative implements Propagator {
   ) {
     this.#points = new Int32Array(2 * tasks.length);
     this.#order = Int32Array.from({ length: 2 * tasks.length }, (_, i) => i);
+    this.#at = new Int32Array(2 * tasks.length);
+    this.#heights = new Int32Array(2 * tasks.length);
     this.#least = Math.min(...tasks.map((t) => t.size));
   }
 
@@ -62,34 +67,56 @@ export class Cumulative implements Propagator {
     }
     for (let i = 1; i < order.length; i++) {
       const p = order[i] as number;
-      const at = points[p] as number;
+      const minute = points[p] as number;
       let j = i - 1;
-      for (; j >= 0 && (points[order[j] as number] as number) > at; j--) order[j + 1] = order[j] as number;
+      for (; j >= 0 && (points[order[j] as number] as number) > minute; j--) order[j + 1] = order[j] as number;
       order[j + 1] = p;
     }
+    // Segments of equal height; the last has none.
+    const at = this.#at;
+    const heights = this.#heights;
+    let count = 0;
     let peak = 0;
     let height = 0;
     for (let i = 0; i < order.length; ) {
-      const at = points[order[i] as number] as number;
-      for (; i < order.length && points[order[i] as number] === at; i++) {
+      const minute = points[order[i] as number] as number;
+      const before = height;
+      for (; i < order.length && points[order[i] as number] === minute; i++) {
         const p = order[i] as number;
         if (points[p & ~1] !== points[p | 1]) height += p & 1 ? -(tasks[p >> 1] as Task).size : (tasks[p >> 1] as Task).size;
       }
       if (height > capacity) {
         solver.begin();
-        this.#blame(at, -1, height - capacity);
+        this.#blame(minute, -1, height - capacity);
         return solver.contradict();
       }
+      if (height === before && count > 0) continue;
+      at[count] = minute;
+      heights[count++] = height;
       if (height > peak) peak = height;
     }
+    this.#segments = count;
     if (peak + this.#least <= capacity || peak === 0) return true;
     for (let i = 0; i < tasks.length; i++) {
       const t = tasks[i] as Task;
-      if (peak + t.size <= capacity) continue;
-      if (t.when >= 0 && solver.isFalse(t.when)) continue;
-      if (!this.#filter(i, t)) return false;
+      if (peak + t.size <= capacity || (t.when >= 0 && solver.isFalse(t.when))) continue;
+      const present = t.when < 0 || solver.isTrue(t.when);
+      const still = solver.isFixed(t.from.v) && solver.isFixed(t.to.v);
+      if (present ? !still && !(this.#pushStart(i, t) && this.#pushEnd(i, t)) : still && !this.#shutOut(i, t)) return false;
     }
     return true;
+  }
+
+  /** The segment that holds a minute, or the first. */
+  #segmentAt(minute: number): number {
+    let low = 0;
+    let high = this.#segments;
+    while (low < high) {
+      const mid = (low + high) >> 1;
+      if ((this.#at[mid] as number) <= minute) low = mid + 1;
+      else high = mid;
+    }
+    return Math.max(0, low - 1);
   }
 
   /** The tasks that surely run at a minute, as reason; `spare` may be left out. */
@@ -109,28 +136,21 @@ export class Cumulative implements Propagator {
     }
   }
 
-  #filter(i: number, t: Task): boolean {
-    const { solver, capacity } = this;
-    const points = this.#points;
-    const order = this.#order;
-    const present = t.when < 0 || solver.isTrue(t.when);
-    const fixed = this.#latestStart(t) === solver.low(t.from.v) + t.from.plus && solver.isFixed(t.to.v);
-    if (!present && !fixed) return true;
-    if (present && fixed) return true;
-    let height = 0;
-    const ownFrom = points[2 * i] as number;
-    const ownTo = points[2 * i + 1] as number;
-    for (let k = 0; k + 1 < order.length; k++) {
-      const p = order[k] as number;
-      if (points[p & ~1] !== points[p | 1]) height += p & 1 ? -(this.tasks[p >> 1] as Task).size : (this.tasks[p >> 1] as Task).size;
-      const a = points[p] as number;
-      const b = points[order[k + 1] as number] as number;
-      if (a === b || height + t.size <= capacity || (ownFrom <= a && b <= ownTo)) continue;
-      if (!present) {
-        if (a < solver.low(t.to.v) + t.to.plus && b > solver.low(t.from.v) + t.from.plus)
-          return this.#shutOut(i, t, Math.max(a, solver.low(t.from.v) + t.from.plus), height);
-        continue;
-      }
+  /** Whether a segment has no room for a task, its own share left out. */
+  #isFull(segment: number, i: number, size: number): boolean {
+    const height = this.#heights[segment] as number;
+    if (height + size <= this.capacity) return false;
+    const a = this.#at[segment] as number;
+    return (this.#points[2 * i] as number) > a || (this.#points[2 * i + 1] as number) <= a;
+  }
+
+  #pushStart(i: number, t: Task): boolean {
+    const { solver } = this;
+    for (let k = this.#segmentAt(solver.low(t.from.v) + t.from.plus); k + 1 < this.#segments; k++) {
+      const a = this.#at[k] as number;
+      if (a >= this.#earliestEnd(t)) break;
+      if (!this.#isFull(k, i, t.size)) continue;
+      const b = this.#at[k + 1] as number;
       for (;;) {
         const start = solver.low(t.from.v) + t.from.plus;
         const end = this.#earliestEnd(t);
@@ -140,26 +160,21 @@ export class Cumulative implements Propagator {
         solver.begin();
         solver.because(2 * t.to.v, minute + 1 - t.to.plus);
         if (t.when >= 0) solver.because(t.when, truth(t.when));
-        this.#blame(minute, i, height + t.size - capacity);
+        this.#blame(minute, i, (this.#heights[k] as number) + t.size - this.capacity);
         if (!solver.conclude(2 * t.from.v, minute + 1 - t.from.plus)) return false;
         if (solver.low(t.from.v) + t.from.plus <= start) break;
       }
     }
-    if (!present) return true;
-    return this.#filterEnd(i, t, ownFrom, ownTo);
+    return true;
   }
 
-  #filterEnd(i: number, t: Task, ownFrom: number, ownTo: number): boolean {
-    const { solver, capacity } = this;
-    const points = this.#points;
-    const order = this.#order;
-    let height = 0;
-    for (let k = order.length - 1; k > 0; k--) {
-      const p = order[k] as number;
-      if (points[p & ~1] !== points[p | 1]) height += p & 1 ? (this.tasks[p >> 1] as Task).size : -(this.tasks[p >> 1] as Task).size;
-      const b = points[p] as number;
-      const a = points[order[k - 1] as number] as number;
-      if (a === b || height + t.size <= capacity || (ownFrom <= a && b <= ownTo)) continue;
+  #pushEnd(i: number, t: Task): boolean {
+    const { solver } = this;
+    for (let k = this.#segmentAt(solver.high(t.to.v) + t.to.plus - 1); k >= 0; k--) {
+      const b = k + 1 < this.#segments ? (this.#at[k + 1] as number) : Number.POSITIVE_INFINITY;
+      if (b <= this.#latestStart(t)) break;
+      if (!this.#isFull(k, i, t.size)) continue;
+      const a = this.#at[k] as number;
       for (;;) {
         const start = this.#latestStart(t);
         const end = solver.high(t.to.v) + t.to.plus;
@@ -169,7 +184,7 @@ export class Cumulative implements Propagator {
         solver.begin();
         solver.because(2 * t.from.v + 1, t.from.plus - minute);
         if (t.when >= 0) solver.because(t.when, truth(t.when));
-        this.#blame(minute, i, height + t.size - capacity);
+        this.#blame(minute, i, (this.#heights[k] as number) + t.size - this.capacity);
         if (!solver.conclude(2 * t.to.v + 1, t.to.plus - minute)) return false;
         if (solver.high(t.to.v) + t.to.plus >= end) break;
       }
@@ -178,12 +193,19 @@ export class Cumulative implements Propagator {
   }
 
   /** An optional task that stands still where there is no room is not there. */
-  #shutOut(i: number, t: Task, minute: number, height: number): boolean {
+  #shutOut(i: number, t: Task): boolean {
     const { solver } = this;
-    solver.begin();
-    solver.because(2 * t.from.v + 1, t.from.plus - minute);
-    solver.because(2 * t.to.v, minute + 1 - t.to.plus);
-    this.#blame(minute, i, height + t.size - this.capacity);
-    return solver.conclude(t.when ^ 1, truth(t.when ^ 1));
+    const from = solver.low(t.from.v) + t.from.plus;
+    const to = this.#earliestEnd(t);
+    for (let k = this.#segmentAt(from); k + 1 < this.#segments && (this.#at[k] as number) < to; k++) {
+      if ((this.#at[k + 1] as number) <= from || !this.#isFull(k, i, t.size)) continue;
+      const minute = Math.max(from, this.#at[k] as number);
+      solver.begin();
+      solver.because(2 * t.from.v + 1, t.from.plus - minute);
+      solver.because(2 * t.to.v, minute + 1 - t.to.plus);
+      this.#blame(minute, i, (this.#heights[k] as number) + t.size - this.capacity);
+      return solver.conclude(t.when ^ 1, truth(t.when ^ 1));
+    }
+    return true;
   }
 }

@@ -59,6 +59,8 @@ export class Encoding {
   readonly wishedHeat: number;
   /** The moments at which the even pieces of a split activity begin, and how long each is. */
   readonly pieces = new Map<number, readonly { readonly from: Moment; readonly minutes: number }[]>();
+  /** Literals of order, with the activities that they put one after the other. */
+  readonly orders: { readonly literal: number; readonly a: number; readonly b: number }[] = [];
   readonly #zero: number;
   readonly #after: readonly Uint8Array[];
 
@@ -156,14 +158,19 @@ export class Encoding {
     q: { from: Moment; to: Moment },
     gaps: readonly [number, number],
     unless: readonly (readonly number[])[],
+    owners: readonly [number, number],
   ): void {
     const { solver } = this;
+    const note = (literal: number) => {
+      this.orders.push({ literal, a: owners[0], b: owners[1] });
+      return literal;
+    };
     const may = (a: typeof p, b: typeof p, gap: number) => this.earliest(a.to) + gap <= this.latest(b.from);
     if (this.latest(p.to) + gaps[0] <= this.earliest(q.from) || this.latest(q.to) + gaps[1] <= this.earliest(p.from)) return;
     const [pq, qp] = [may(p, q, gaps[0]), may(q, p, gaps[1])];
     if (unless.some((list) => list.length === 0)) {
       if (pq && qp) {
-        const first = solver.newLiteral();
+        const first = note(solver.newLiteral());
         this.lag(p.to, q.from, gaps[0], first);
         this.lag(q.to, p.from, gaps[1], first ^ 1);
       } else if (pq) this.lag(p.to, q.from, gaps[0]);
@@ -172,9 +179,9 @@ export class Encoding {
       return;
     }
     const orders: number[] = [];
-    if (pq) orders.push(solver.newLiteral());
+    if (pq) orders.push(note(solver.newLiteral()));
     if (pq) this.lag(p.to, q.from, gaps[0], orders[0] as number);
-    if (qp) orders.push(solver.newLiteral());
+    if (qp) orders.push(note(solver.newLiteral()));
     if (qp) this.lag(q.to, p.from, gaps[1], orders.at(-1) as number);
     for (const both of unless)
       solver.addClause([...orders.flatMap((o) => [o, truth(o)]), ...both.flatMap((o) => [o ^ 1, truth(o ^ 1)])]);
@@ -200,7 +207,7 @@ export class Encoding {
           const b = q.options.find((o) => o.cook === a.cook);
           if (b) unless.push([a.does, b.does, p.even || q.even ? this.evenPieces : -1].filter((l) => l >= 0));
         }
-        if (unless.length) this.#apart(p, q, [0, 0], unless);
+        if (unless.length) this.#apart(p, q, [0, 0], unless, [p.activity, q.activity]);
       }
     }
     if (model.dish.cooks.length < 2) return;
@@ -410,7 +417,7 @@ export class Encoding {
 
   #oneAtATime(p: Span, q: Span, gap: number): void {
     if ((gap === 0 && this.#isOrdered(p, q)) || (p.activity.fact && q.activity.fact)) return;
-    this.#apart(p, q, [gap, gap], [underAny(p, q)]);
+    this.#apart(p, q, [gap, gap], [underAny(p, q)], [p.activity.index, q.activity.index]);
   }
 
   /** By links alone; what is kept `until` a later step ends with that step. */
@@ -454,8 +461,8 @@ export class Encoding {
           const gaps = gapsFor(apart);
           const wished = gapsFor(Math.abs(a.tempC - b.tempC));
           if (Math.max(...wished) === 0 && this.#isOrdered(p, q)) continue;
-          this.#apart(p, q, gaps, [underAny(p, q)]);
-          if (wished[0] > gaps[0] || wished[1] > gaps[1]) this.#apart(p, q, wished, [[this.wishedHeat]]);
+          this.#apart(p, q, gaps, [underAny(p, q)], [p.activity.index, q.activity.index]);
+          if (wished[0] > gaps[0] || wished[1] > gaps[1]) this.#apart(p, q, wished, [[this.wishedHeat]], [p.activity.index, q.activity.index]);
           if (apart > 0 || modes) clashes.push([p, q]);
         }
       }

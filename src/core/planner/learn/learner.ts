@@ -4,7 +4,10 @@ import { type Interval, union } from "../../time/interval";
 import type { Activity, Model } from "../model";
 import { type Random, seededRandom } from "../random";
 import { luby, type Solution } from "../search";
+import type { Style } from "../plan";
+import type { Moment } from "./cumulative";
 import { Encoding, type Hands } from "./encode";
+import { Objective } from "./objective";
 import { truth } from "./solver";
 
 export type Answer = { readonly status: "found"; readonly solution: Solution } | { readonly status: "refuted" } | { readonly status: "spent" };
@@ -23,18 +26,30 @@ export class Learner {
   readonly #random: Random;
   #shake: Float64Array;
   #restarts = 0;
+  #phases = new Int8Array(0);
 
+  readonly objective: Objective | undefined;
+  #wish: ReadonlyMap<number, number> = new Map();
+
+  /** @param style what is minimised by `cheaper`; `shortest` needs no sum */
   constructor(
     readonly model: Model,
     seed: number,
+    style: Style = "shortest",
   ) {
     this.encoding = new Encoding(model);
+    this.objective = style === "shortest" ? undefined : new Objective(this.encoding, style);
     this.#random = seededRandom(seed + 11);
     this.#shake = new Float64Array(model.activities.length);
   }
 
   get conflicts(): number {
     return this.encoding.solver.conflicts;
+  }
+
+  /** Work done so far, in changes of bounds. */
+  get work(): number {
+    return this.encoding.solver.changes;
   }
 
   /** No plan of these methods has a shorter lead, in minutes. */
@@ -74,6 +89,49 @@ export class Learner {
     return { status: "spent" };
   }
 
+  /**
+   * A plan that costs at most `cap` (in units of objective.ts), near another: what is not `free` keeps its start (or only its order with the rest
+   * of what is not free), what is free goes where it is wished, else as late as it can.
+   */
+  cheaper(
+    from: Solution,
+    cap: number,
+    free: ReadonlySet<number> | undefined,
+    keep: "starts" | "orders",
+    wish: ReadonlyMap<number, number>,
+    budget: number,
+    stop: () => boolean,
+    mode: Mode = "found",
+  ): Answer {
+    const { encoding, objective } = this;
+    const { solver } = encoding;
+    if (!objective) return { status: "refuted" };
+    const assume = [...this.#assumed(mode), 2 * objective.total + 1, -cap];
+    if (free && keep === "starts") {
+      for (const a of this.model.activities) {
+        if (free.has(a.index) || a.fact) continue;
+        const at = (m: Moment, minute: number) => {
+          const value = minute - encoding.base - m.plus;
+          assume.push(2 * m.v, value, 2 * m.v + 1, -value);
+        };
+        at(encoding.start[a.index] as Moment, from.starts[a.index] as number);
+        at(encoding.end[a.index] as Moment, from.ends[a.index] as number);
+      }
+    } else if (free) {
+      for (const { literal, a, b } of encoding.orders) {
+        if (free.has(a) || free.has(b)) continue;
+        assume.push(...(solver.phase[literal >> 1] ? [literal, 1] : [literal | 1, 0]));
+      }
+    }
+    this.#wish = wish;
+    if (!free) this.#restarts++;
+    const active = !free && this.#restarts % 2 === 0;
+    this.#shakeOrder(free ? 0 : 60);
+    const answer = this.#ask(budget, assume, () => (active ? (this.#mostActive() ?? this.#latestFirst()) : this.#latestFirst()), stop);
+    this.#wish = new Map();
+    return answer;
+  }
+
   /** For good: nothing begins before. For when a plan that begins there is known and only shorter ones are wanted. */
   demandBeginning(beginning: number): void {
     this.encoding.solver.backTo(0);
@@ -92,6 +150,11 @@ export class Learner {
     return mode === "proof" ? [] : mode === "found" ? yes(evenPieces) : [...yes(evenPieces), ...yes(wishedHeat)];
   }
 
+  /** The last solution is the one to stay near: what it decided is tried first from now on. */
+  keep(): void {
+    this.encoding.solver.phase.set(this.#phases);
+  }
+
   #shakeOrder(noise: number): void {
     for (let i = 0; i < this.#shake.length; i++) this.#shake[i] = noise ? this.#random() * noise : 0;
   }
@@ -101,8 +164,9 @@ export class Learner {
     const outcome = solver.search(budget, assume, next, stop);
     if (outcome !== "found") return { status: outcome };
     const solution = this.#read();
+    this.#phases = new Int8Array(solver.variables);
     for (let v = 0; v < solver.variables; v++) {
-      if (solver.isLiteral[v] && solver.isFixed(v)) solver.phase[v] = solver.low(v);
+      this.#phases[v] = solver.isLiteral[v] && solver.isFixed(v) ? solver.low(v) : (solver.phase[v] as number);
     }
     solver.backTo(0);
     return { status: "found", solution };
@@ -160,7 +224,15 @@ export class Learner {
       const e = (end[best.index] as { v: number }).v;
       if (!solver.isFixed(e)) return [2 * e, solver.high(e)];
     }
-    if (!solver.isFixed(s)) return [2 * s, solver.high(s)];
+    if (!solver.isFixed(s)) {
+      const wish = this.#wish.get(best.index);
+      if (wish === undefined) return [2 * s, solver.high(s)];
+      const value = wish - encoding.base - (start[best.index] as { plus: number }).plus;
+      if (value >= solver.high(s)) return [2 * s, solver.high(s)];
+      if (value <= solver.low(s)) return [2 * s + 1, -solver.low(s)];
+      const at = solver.atOrBefore(s, value);
+      return at > solver.low(s) ? [2 * s, at] : [2 * s + 1, -Math.max(at, solver.low(s))];
+    }
     const e = (end[best.index] as { v: number }).v;
     return [2 * e + 1, -solver.low(e)];
   }

@@ -35,6 +35,8 @@ interface Clause {
 export type Outcome = "found" | "refuted" | "spent";
 
 export const truth = (bound: number) => 1 - (bound & 1);
+/** Above so many assumptions they share a level. */
+const MANY_ASSUMED = 8;
 const FIRST_REDUCTION = 4_000;
 
 export class Solver {
@@ -43,6 +45,8 @@ export class Solver {
   variables = 0;
   level = 0;
   conflicts = 0;
+  /** Bounds changed so far: the measure of work, the same on every machine. */
+  changes = 0;
   /** Trail position at which each level begins. */
   readonly #levels: number[] = [];
   readonly #poolMarks: number[] = [];
@@ -306,6 +310,7 @@ export class Solver {
       this.#conflict.push(b ^ 1, other);
       return false;
     }
+    this.changes++;
     const t = this.#top++;
     if (t === this.#tBound.length) this.#growTrail();
     this.#tBound[t] = b;
@@ -553,16 +558,32 @@ export class Solver {
     }
   }
 
-  /** Learns from the conflict noted and goes back to where the lesson bites. False where nothing can be mended. */
-  #learn(): boolean {
-    this.conflicts++;
-    if (this.level === 0) return false;
-    // A conflict that needs nothing of this level (a propagator ran late) is taken back first.
+  /** The deepest level that the conflict noted needs. */
+  #deepest(): number {
     let deepest = 0;
     for (let i = 0; i < this.#conflict.length; i += 2) {
       const t = this.#entryOf(this.#conflict[i] as number, this.#conflict[i + 1] as number);
       if (t >= 0) deepest = Math.max(deepest, this.#tLevel[t] as number);
     }
+    return deepest;
+  }
+
+  /** Opens one level with all of these; false where they clash with what holds for good. */
+  #assumeAll(assume: readonly number[]): boolean {
+    this.#levels.push(this.#top);
+    this.#poolMarks.push(this.#poolTop);
+    this.level++;
+    for (let i = 0; i < assume.length; i += 2)
+      if (!this.#set(assume[i] as number, assume[i + 1] as number, DECISION, 0)) return false;
+    return true;
+  }
+
+  /** Learns from the conflict noted and goes back to where the lesson bites. False where nothing can be mended. */
+  #learn(): boolean {
+    this.conflicts++;
+    if (this.level === 0) return false;
+    // A conflict that needs nothing of this level (a propagator ran late) is taken back first.
+    const deepest = this.#deepest();
     if (deepest === 0) {
       this.backTo(0);
       return false;
@@ -688,12 +709,22 @@ export class Solver {
     if (this.#fresh) this.#wakeAll();
     this.#fresh = false;
     let spent = 0;
+    // Many at once share a level: nothing is learned from a conflict among them alone, but they cost one propagation.
+    const together = assume.length > 2 * MANY_ASSUMED;
     for (;;) {
       if (!this.propagate()) {
         spent++;
+        if (together && this.#deepest() === 1) {
+          this.backTo(0);
+          return "refuted";
+        }
         while (!this.#learn()) {
           if (this.level === 0) {
             this.#refuted = true;
+            return "refuted";
+          }
+          if (together && this.#deepest() === 1) {
+            this.backTo(0);
             return "refuted";
           }
         }
@@ -703,7 +734,14 @@ export class Solver {
         this.backTo(0);
         return "spent";
       }
-      let decided = false;
+      if (together && this.level === 0) {
+        if (!this.#assumeAll(assume)) {
+          this.backTo(0);
+          return "refuted";
+        }
+        continue;
+      }
+      let decided = together;
       for (let i = 0; i < assume.length && !decided; i += 2) {
         const b = assume[i] as number;
         const k = assume[i + 1] as number;
@@ -715,7 +753,7 @@ export class Solver {
         this.decide(b, k);
         decided = true;
       }
-      if (decided) continue;
+      if (decided && !together) continue;
       const choice = next();
       if (!choice) return "found";
       this.decide(choice[0], choice[1]);
