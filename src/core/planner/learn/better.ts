@@ -6,6 +6,7 @@ import { neighbourhood } from "../improve";
 import type { Model } from "../model";
 import type { Plan } from "../plan";
 import { type Random, seededRandom } from "../random";
+import { EARLY, EASY_DAY_MINUTES, LAST_HOURS_MINUTES, LATE, WEIGHTS } from "../regret";
 import type { Search, Solution } from "../search";
 import type { Answer, Learner, Mode } from "./learner";
 import { COST_SCALE } from "./objective";
@@ -25,12 +26,21 @@ export interface Bench {
 /** Conflicts spent on one question, and on a proof. */
 const CONFLICTS_A_QUESTION = 100;
 const CONFLICTS_A_ROUND = 60;
+const CONFLICTS_NEARBY = 60;
+/** Minutes by which what is free is tried elsewhere: days, since evenings repeat, and hours. */
+const SHIFTS = [-1440, -1440, -2880, -7 * 1440, 1440, 2880, -240, 240];
 /** How far the cap is lowered below the best plan, as a share of it: at first, at most, at least. */
 const LEAP = { first: 0.04, most: 0.12, least: 0.0003 };
 
-/** A solution as a plan, or undefined where the engine that commits or the verifier says no. */
+/**
+ * A solution as a plan. Where what the solver does not see stands in the way (a pot of the right size, a heat between two others), the
+ * quick search looks nearby. Undefined where it finds nothing either, or the verifier says no.
+ */
 export function planOf(solution: Solution, bench: Omit<Bench, "work" | "onBetter" | "learner">): Plan | undefined {
-  if (!bench.search.place(solution)) return undefined;
+  if (!bench.search.place(solution)) {
+    const starts = new Map(solution.starts.map((start, activity) => [activity, start]));
+    if (bench.search.run(CONFLICTS_NEARBY, { starts }, bench.stop).status === "none") return undefined;
+  }
   const plan = extractPlan(bench.model, bench.search.engine, bench.frame);
   return plan && bench.check(plan).length === 0 ? plan : undefined;
 }
@@ -147,11 +157,16 @@ export function cheapened(start: Plan, bench: Bench): Plan {
     const sum = plan.regret.total - plan.regret.S5 - plan.regret.S7;
     const cap = Math.round(sum * COST_SCALE) - 1 - Math.round(sum * COST_SCALE * share);
     const everything = random() < 0.1;
-    const free = everything ? undefined : randomNeighbourhood(movable, plan, random);
+    const free = everything ? undefined : someNeighbourhood(movable, plan, model, random);
     const keep = random() < 0.65 ? "orders" : "starts";
-    const near = random() < 0.4;
+    const kind = random();
+    // What is free stays near, goes as late as is easy, or is tried some days or hours elsewhere.
+    const by = kind < 0.7 ? 0 : (SHIFTS[Math.floor(random() * SHIFTS.length)] as number);
     const wish = new Map<number, number>();
-    for (const a of movable) if (near || (free && !free.has(a.index))) wish.set(a.index, current.starts[a.index] as number);
+    for (const a of movable) {
+      const isFree = !free || free.has(a.index);
+      if (!isFree || kind < 0.35 || by) wish.set(a.index, (current.starts[a.index] as number) + (isFree && free ? by : 0));
+    }
     const answer = learner.cheaper(current, cap, free, keep, wish, everything ? 2 * CONFLICTS_A_QUESTION : CONFLICTS_A_ROUND, stop);
     const found = answer.status === "found" ? planOf(answer.solution, bench) : undefined;
     if (answer.status === "found" && found && found.regret.total < plan.regret.total - 1e-9) {
@@ -165,13 +180,69 @@ export function cheapened(start: Plan, bench: Bench): Plan {
   return best;
 }
 
-function randomNeighbourhood(movable: Model["activities"], plan: Plan, random: Random): Set<number> {
-  if (random() < 0.3) {
-    const one = componentOf((movable[Math.floor(random() * movable.length)] as Model["activities"][number]).step.ref);
-    const two = componentOf((movable[Math.floor(random() * movable.length)] as Model["activities"][number]).step.ref);
-    return new Set(movable.filter((a) => [one, two].includes(componentOf(a.step.ref))).map((a) => a.index));
+function someNeighbourhood(movable: Model["activities"], plan: Plan, model: Model, random: Random): Set<number> {
+  const pick = () => componentOf((movable[Math.floor(random() * movable.length)] as Model["activities"][number]).step.ref);
+  const kind = random();
+  if (kind < 0.55) {
+    const dear = pickByCost(costByComponent(plan, model), random) ?? pick();
+    const other = random() < 0.5 ? (pickByCost(costByComponent(plan, model), random) ?? pick()) : pick();
+    const chosen = new Set(movable.filter((a) => [dear, other].includes(componentOf(a.step.ref))).map((a) => a.index));
+    return chosen;
   }
   return neighbourhood(movable, plan, random);
+}
+
+function pickByCost(costs: ReadonlyMap<string, number>, random: Random): string | undefined {
+  let left = random() * [...costs.values()].reduce((sum, c) => sum + c, 0);
+  for (const [component, cost] of costs) {
+    left -= cost;
+    if (left <= 0) return component;
+  }
+  return undefined;
+}
+
+/** What each component adds to the regret of a plan, roughly: where to look for something cheaper. */
+function costByComponent(plan: Plan, model: Model): Map<string, number> {
+  if (plan.style === "shortest") return new Map();
+  const { dish } = model;
+  const weight = WEIGHTS[plan.style];
+  const costs = new Map<string, number>();
+  const add = (component: string, cost: number) => costs.set(component, (costs.get(component) ?? 0.5) + cost);
+  const makers = new Map(model.inForce.flatMap((s) => s.makes.map((o) => [o.ref, o] as const)));
+  const at = new Map(plan.steps.map((s) => [s.step, s]));
+  for (const hold of plan.holds) {
+    const best = makers.get(hold.output)?.holds[hold.hold]?.best;
+    const wait = hold.to - hold.from;
+    const outside = best ? Math.max(0, best[0] - wait, wait - best[1]) / 60 : 0;
+    for (const ref of [hold.output, hold.taker]) add(componentOf(ref), outside * weight.S2);
+  }
+  for (const step of model.inForce) {
+    for (const link of step.links) {
+      const [here, other] = [at.get(step.ref), at.get(link.step)];
+      if (!here || !other || !link.best) continue;
+      const wait = here.start - (link.from === "end" ? other.end : other.start);
+      add(componentOf(step.ref), (Math.max(0, link.best[0] - wait, wait - link.best[1]) / 60) * weight.S2);
+    }
+  }
+  const perDay = new Map<number, number>();
+  for (const step of plan.steps) {
+    for (const { from, to } of step.hands) {
+      const day = dish.zone.dayNumber(from);
+      perDay.set(day, (perDay.get(day) ?? 0) + to - from);
+      const minute = (t: number) => dish.zone.minuteOfDay(day, t);
+      add(componentOf(step.step), Math.max(0, minute(EARLY) - from, to - minute(LATE)) * weight.S6);
+      add(componentOf(step.step), Math.max(0, to - Math.max(from, plan.serveAt - LAST_HOURS_MINUTES)) * weight.S3);
+    }
+  }
+  const busiest = [...perDay].reduce((a, b) => (b[1] > a[1] ? b : a), [0, 0]);
+  const over = busiest[1] > EASY_DAY_MINUTES ? (busiest[1] - EASY_DAY_MINUTES) / busiest[1] : 0;
+  for (const step of plan.steps) {
+    for (const { from, to } of step.hands)
+      if (dish.zone.dayNumber(from) === busiest[0]) add(componentOf(step.step), (to - from) * over * weight.S4);
+  }
+  const first = plan.steps[0];
+  if (first) add(componentOf(first.step), (plan.leadMinutes / 60) * weight.S1 * 0.3);
+  return costs;
 }
 
 /** The starts and ends of a plan, by the model's activities. */

@@ -225,9 +225,12 @@ export class Learner {
       if (!solver.isFixed(e)) return [2 * e, solver.high(e)];
     }
     if (!solver.isFixed(s)) {
+      const plus = (start[best.index] as { plus: number }).plus;
       const wish = this.#wish.get(best.index);
-      if (wish === undefined) return [2 * s, solver.high(s)];
-      const value = wish - encoding.base - (start[best.index] as { plus: number }).plus;
+      const value =
+        (wish === undefined
+          ? (this.objective?.easiest(best.index, solver.high(s) + plus) ?? solver.high(s) + plus)
+          : wish - encoding.base) - plus;
       if (value >= solver.high(s)) return [2 * s, solver.high(s)];
       if (value <= solver.low(s)) return [2 * s + 1, -solver.low(s)];
       const at = solver.atOrBefore(s, value);

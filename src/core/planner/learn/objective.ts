@@ -29,6 +29,14 @@ interface Others {
   begin(): void;
 }
 
+/** What an activity makes waits for another: so long at least is best for it. */
+interface Follow {
+  readonly taker: Moment;
+  /** From the activity's start to when what it makes is ready. */
+  readonly ready: number;
+  readonly wait: number;
+}
+
 export class Objective implements Propagator, Others {
   readonly cost = 2;
   /** The variable of the whole cost; its upper bound is the cap. */
@@ -36,6 +44,8 @@ export class Objective implements Propagator, Others {
   readonly #terms: Term[] = [];
   readonly #watched = new Set<number>();
   readonly #least: Float64Array;
+  readonly #follows = new Map<number, Follow[]>();
+  readonly #pieces = new Map<number, PieceTerm[]>();
   #at = 0;
   #cap = 0;
   readonly solver: Solver;
@@ -113,6 +123,36 @@ export class Objective implements Propagator, Others {
     }
   }
 
+  // --- Where a step would best go ---------------------------------------------------------------------------------
+
+  /**
+   * The latest start of an activity that costs nothing by what is decided already: what it makes waits as long as is best, its work
+   * lies in easy hours. In solver minutes; not above `latest`, and only a wish.
+   */
+  easiest(activity: number, latest: number): number {
+    const { encoding } = this;
+    let at = latest;
+    for (const { taker, ready, wait } of this.#follows.get(activity) ?? []) {
+      if (this.solver.isFixed(taker.v)) at = Math.min(at, encoding.earliest(taker) - wait - ready);
+    }
+    const start = encoding.start[activity] as Moment;
+    for (const piece of this.#pieces.get(activity) ?? []) {
+      if (piece.moment.v !== start.v) continue;
+      const offset = piece.moment.plus - start.plus;
+      at = Math.min(at, piece.latestFree(at + offset) - offset);
+    }
+    return at;
+  }
+
+  #noteFollow(maker: Moment, isEnd: boolean, activity: number, taker: Moment, wait: number): void {
+    const minutes = this.encoding.model.activities[activity]?.minutes ?? 0;
+    const start = this.encoding.start[activity] as Moment;
+    const ready = maker.v === start.v ? maker.plus - start.plus : isEnd ? minutes : 0;
+    const list = this.#follows.get(activity) ?? [];
+    list.push({ taker, ready, wait });
+    this.#follows.set(activity, list);
+  }
+
   // --- The terms --------------------------------------------------------------------------------------------------
 
   #addWaits(perMinute: number): void {
@@ -128,12 +168,19 @@ export class Objective implements Propagator, Others {
         ...(when >= 0 ? [when] : []),
       ]);
     };
-    for (const w of model.waitings) add(encoding.moment(w.from), encoding.moment(w.to), w.best, -1);
+    for (const w of model.waitings) {
+      add(encoding.moment(w.from), encoding.moment(w.to), w.best, -1);
+      if (w.best) this.#noteFollow(encoding.moment(w.from), (w.from & 1) === 1, w.from >> 1, encoding.moment(w.to), w.best[0]);
+    }
     for (const t of model.takings) {
       if (model.activities[t.taker]?.fact) continue;
       const literals = encoding.holds.get(t)?.literals;
       // One hold alone, taken during the making, may not be the one that counts.
       if (!literals && (t.holds.length !== 1 || t.during !== undefined)) continue;
+      if (t.maker !== undefined && t.holds.length && t.holds.every((hold) => hold.best)) {
+        const least = Math.min(...t.holds.map((hold) => hold.best?.[0] ?? 0));
+        this.#noteFollow(encoding.readyOf(t), t.batchEnd === undefined, t.maker, encoding.start[t.taker] as Moment, least);
+      }
       t.holds.forEach((hold, h) => {
         add(encoding.readyOf(t), encoding.start[t.taker] as Moment, hold.best, literals?.[h] ?? -1);
       });
@@ -154,7 +201,11 @@ export class Objective implements Propagator, Others {
         return unsocial * unsocialMinutes(dish, from, to) + lastHours * late;
       };
       const term = new PieceTerm(encoding, h.from, h.even ? encoding.evenPieces : -1, price, breaksOf(encoding, h.from, h.minutes));
-      if (term.dearest > 0) this.#add(term, [2 * h.from.v, 2 * h.from.v + 1, ...(h.even ? [encoding.evenPieces] : [])]);
+      if (term.dearest === 0) continue;
+      const own = this.#pieces.get(h.activity) ?? [];
+      own.push(term);
+      this.#pieces.set(h.activity, own);
+      this.#add(term, [2 * h.from.v, 2 * h.from.v + 1, ...(h.even ? [encoding.evenPieces] : [])]);
     }
   }
 
@@ -174,6 +225,7 @@ export class Objective implements Propagator, Others {
         pairs.add(`${step.ref} ${later.ref}`);
         const a = encoding.end[model.lastOf.get(step.ref) as number] as Moment;
         const b = encoding.start[model.first.get(later.ref) as number] as Moment;
+        if (a.v !== b.v) this.#noteFollow(a, true, model.lastOf.get(step.ref) as number, b, BREATHING_SPACE_MINUTES);
         if (a.v !== b.v) this.#add(new HeelTerm(encoding, a, b, each), [2 * a.v, 2 * b.v + 1]);
       }
     }
@@ -330,6 +382,13 @@ class PieceTerm implements Term {
     return p === q ? p : p + ((q - p) * (x - a)) / (b - a);
   }
 
+  /** The latest moment up to `at` that costs nothing; `at` itself where there is none. */
+  latestFree(at: number): number {
+    if (this.#priceAt(at) === 0) return at;
+    for (let i = this.#index(at); i >= 0; i--) if (this.#price[i] === 0) return Math.min(at, this.#at[i] as number);
+    return at;
+  }
+
   least(): number {
     const { encoding, moment, when } = this;
     if (when >= 0 && !encoding.solver.isTrue(when)) return 0;
@@ -429,11 +488,17 @@ class HeelTerm implements Term {
   }
 }
 
+interface DayPiece {
+  readonly moment: Moment;
+  readonly minutes: number;
+  readonly when: number;
+}
+
 /** The busiest day: hands-on minutes beyond what nobody minds. Told of pieces that surely lie in one day. */
 class BusyDays implements Term {
-  /** It only counts: nothing is ever taken away for it. */
-  readonly dearest = 0;
-  readonly #pieces: { readonly moment: Moment; readonly minutes: number; readonly when: number }[] = [];
+  readonly dearest: number;
+  #sums = new Float64Array(0);
+  readonly #pieces: DayPiece[] = [];
   readonly #starts: number[] = [];
   #busiest = -1;
 
@@ -449,6 +514,7 @@ class BusyDays implements Term {
       this.#pieces.push({ moment: h.from, minutes: h.minutes, when: h.even ? encoding.evenPieces : -1 });
       low = Math.min(low, encoding.earliest(h.from));
     }
+    this.dearest = perMinute * this.#pieces.reduce((sum, p) => sum + p.minutes, 0);
     for (let day = zone.dayNumber(low + base); day <= zone.dayNumber(model.last) + 1; day++) this.#starts.push(zone.minuteOfDay(day, 0) - base);
   }
 
@@ -479,24 +545,64 @@ class BusyDays implements Term {
       if (busiest < 0 || (sums[day] as number) > (sums[busiest] as number)) busiest = day;
     }
     this.#busiest = busiest;
+    this.#sums = sums;
     return busiest < 0 ? 0 : Math.max(0, (sums[busiest] as number) - EASY_DAY_MINUTES) * this.perMinute;
   }
 
   blame(): void {
+    this.#blameDay(this.#busiest);
+  }
+
+  #isSure(p: DayPiece, from: number, to: number): boolean {
     const { encoding } = this;
-    const { solver } = encoding;
-    const from = this.#starts[this.#busiest] as number;
-    const to = this.#starts[this.#busiest + 1] ?? Number.POSITIVE_INFINITY;
+    if (p.when >= 0 && !encoding.solver.isTrue(p.when)) return false;
+    return encoding.earliest(p.moment) >= from && encoding.latest(p.moment) + p.minutes <= to;
+  }
+
+  #blameDay(day: number): void {
+    const { solver } = this.encoding;
+    const from = this.#starts[day] as number;
+    const to = this.#starts[day + 1] ?? Number.POSITIVE_INFINITY;
     for (const p of this.#pieces) {
-      if (p.when >= 0 && !solver.isTrue(p.when)) continue;
-      if (encoding.earliest(p.moment) < from || encoding.latest(p.moment) + p.minutes > to) continue;
+      if (!this.#isSure(p, from, to)) continue;
       solver.because(2 * p.moment.v, from - p.moment.plus);
       solver.because(2 * p.moment.v + 1, Number.isFinite(to) ? p.moment.plus - (to - p.minutes) : -solver.high(p.moment.v));
       if (p.when >= 0) solver.because(p.when, truth(p.when));
     }
   }
 
-  narrow(): boolean {
+  /** A piece that would fill a day over the brim cannot lie in it. */
+  narrow(most: number, others: Others): boolean {
+    const { encoding } = this;
+    const { solver } = encoding;
+    const room = EASY_DAY_MINUTES + Math.floor(most / this.perMinute);
+    for (const p of this.#pieces) {
+      if (solver.isFixed(p.moment.v) || (p.when >= 0 && !solver.isTrue(p.when))) continue;
+      const low = encoding.earliest(p.moment);
+      const first = this.#day(low);
+      if (first >= 0 && (this.#sums[first] as number) + p.minutes > room) {
+        const [from, to] = [this.#starts[first] as number, this.#starts[first + 1] ?? Number.POSITIVE_INFINITY];
+        if (low + p.minutes <= to && Number.isFinite(to) && !this.#isSure(p, from, to)) {
+          others.begin();
+          this.#blameDay(first);
+          solver.because(2 * p.moment.v, from - p.moment.plus);
+          if (p.when >= 0) solver.because(p.when, truth(p.when));
+          if (!solver.conclude(2 * p.moment.v, to - p.minutes + 1 - p.moment.plus)) return false;
+        }
+      }
+      const high = encoding.latest(p.moment);
+      const last = this.#day(high);
+      if (last >= 0 && (this.#sums[last] as number) + p.minutes > room) {
+        const [from, to] = [this.#starts[last] as number, this.#starts[last + 1] ?? Number.POSITIVE_INFINITY];
+        if (high + p.minutes <= to && Number.isFinite(to) && !this.#isSure(p, from, to)) {
+          others.begin();
+          this.#blameDay(last);
+          solver.because(2 * p.moment.v + 1, p.moment.plus - (to - p.minutes));
+          if (p.when >= 0) solver.because(p.when, truth(p.when));
+          if (!solver.conclude(2 * p.moment.v + 1, p.moment.plus - from + 1)) return false;
+        }
+      }
+    }
     return true;
   }
 }
