@@ -9,6 +9,8 @@ export interface Shape {
   readonly cooks: number;
   /** From 0 to 1: how tight the maximum lags are and how often they stand. */
   readonly tight: number;
+  /** Without split and stretchable steps, for comparing with a solver whose model leaves them out. */
+  readonly plain: boolean;
 }
 
 /** A dish document. The same seed and shape give the same dish. */
@@ -20,6 +22,7 @@ export function randomDish(seed: number, shape?: Partial<Shape>): Json {
   const steps = shape?.steps ?? whole(4, 40);
   const cooks = shape?.cooks ?? whole(1, 2);
   const tight = shape?.tight ?? random();
+  const plain = shape?.plain ?? false;
   const count = Math.max(1, Math.round(steps / 6));
   const components: Json[] = [];
   let left = steps - 1;
@@ -113,8 +116,8 @@ export function randomDish(seed: number, shape?: Partial<Shape>): Json {
     if (chance(0.1)) step.grows = 0.5;
     if (attention !== "hands" && chance(0.4) && likely >= 15) step.handsStart = "5m";
     if (attention !== "hands" && chance(0.4) && likely >= 15) step.handsEnd = "5m";
-    if (attention !== "hands" && chance(0.15)) step.stretch = `${30 * whole(1, 8)}m`;
-    if (attention === "hands" && likely >= 20 && chance(0.15)) step.split = { minPiece: "10m" };
+    if (attention !== "hands" && chance(0.15) && !plain) step.stretch = `${30 * whole(1, 8)}m`;
+    if (attention === "hands" && likely >= 20 && chance(0.15) && !plain) step.split = { minPiece: "10m" };
     else if (chance(0.08)) step.batches = whole(2, 3);
     if (attention === "nearby" && likely >= 60 && chance(0.4))
       step.tend = { every: `${15 * whole(1, 4)}m`, takes: "3m", what: "see to it", ...(chance(0.2) ? { fromEnd: true } : {}) };
