@@ -2848,7 +2848,8 @@ var Heap = class {
     const at = this.#at[v] ?? -1;
     if (at >= 0) this.#up(at);
     if (this.#activity[v] < 1e100) return false;
-    for (let i = 0; i < this.#activity.length; i++) if (this.#activity[i] !== void 0) this.#activity[i] = this.#activity[i] * 1e-100;
+    for (let i = 0; i < this.#activity.length; i++)
+      if (this.#activity[i] !== void 0) this.#activity[i] = this.#activity[i] * 1e-100;
     return true;
   }
   #before(a, b) {
@@ -3381,8 +3382,7 @@ var Solver = class {
     this.#levels.push(this.#top);
     this.#poolMarks.push(this.#poolTop);
     this.level++;
-    for (let i = 0; i < assume.length; i += 2)
-      if (!this.#set(assume[i], assume[i + 1], DECISION, 0)) return false;
+    for (let i = 0; i < assume.length; i += 2) if (!this.#set(assume[i], assume[i + 1], DECISION, 0)) return false;
     return true;
   }
   /** Learns from the conflict noted and goes back to where the lesson bites. False where nothing can be mended. */
@@ -3964,7 +3964,7 @@ var HeelTerm = class {
     solver.because(2 * this.end.v, end - this.end.plus);
     solver.because(2 * this.start.v + 1, this.start.plus - (end + BREATHING_SPACE_MINUTES - 1));
   }
-  narrow(most, others) {
+  narrow(_most, others) {
     const { encoding, end, start } = this;
     const { solver } = encoding;
     const from = encoding.earliest(end) + BREATHING_SPACE_MINUTES;
@@ -3995,7 +3995,8 @@ var BusyDays = class {
       low = Math.min(low, encoding.earliest(h.from));
     }
     this.dearest = perMinute * this.#pieces.reduce((sum, p) => sum + p.minutes, 0);
-    for (let day = zone.dayNumber(low + base); day <= zone.dayNumber(model.last) + 1; day++) this.#starts.push(zone.minuteOfDay(day, 0) - base);
+    for (let day = zone.dayNumber(low + base); day <= zone.dayNumber(model.last) + 1; day++)
+      this.#starts.push(zone.minuteOfDay(day, 0) - base);
   }
   encoding;
   perMinute;
@@ -4284,7 +4285,9 @@ function costByComponent(plan, model) {
 }
 function solutionOf(plan, model) {
   const byStep = new Map(plan.steps.map((s) => [s.step, s]));
-  const fallbacks = new Map([...model.fallbacks].map(([component, index]) => [index, plan.fallbacks.find((f) => f.component === component)]));
+  const fallbacks = new Map(
+    [...model.fallbacks].map(([component, index]) => [index, plan.fallbacks.find((f) => f.component === component)])
+  );
   const times = model.activities.map((a) => {
     const fallback2 = fallbacks.get(a.index);
     if (fallback2) return [fallback2.decidedAt, fallback2.readyAt];
@@ -5449,17 +5452,19 @@ var Cumulative = class {
     let height = 0;
     for (let i = 0; i < order.length; ) {
       const minute = points[order[i]];
-      const before = height;
+      let changed = count2 === 0;
       for (; i < order.length && points[order[i]] === minute; i++) {
         const p = order[i];
-        if (points[p & ~1] !== points[p | 1]) height += p & 1 ? -tasks[p >> 1].size : tasks[p >> 1].size;
+        if (points[p & ~1] === points[p | 1]) continue;
+        height += p & 1 ? -tasks[p >> 1].size : tasks[p >> 1].size;
+        changed = true;
       }
       if (height > capacity) {
         solver.begin();
         this.#blame(minute, -1, height - capacity);
         return solver.contradict();
       }
-      if (height === before && count2 > 0) continue;
+      if (!changed) continue;
       at[count2] = minute;
       heights[count2++] = height;
       if (height > peak) peak = height;
@@ -5702,8 +5707,7 @@ var Encoding = class {
     if (pq) this.lag(p.to, q.from, gaps[0], orders[0]);
     if (qp) orders.push(note(solver.newLiteral()));
     if (qp) this.lag(q.to, p.from, gaps[1], orders.at(-1));
-    for (const both of unless)
-      solver.addClause([...orders.flatMap((o) => [o, truth(o)]), ...both.flatMap((o) => [o ^ 1, truth(o ^ 1)])]);
+    for (const both of unless) solver.addClause([...orders.flatMap((o) => [o, truth(o)]), ...both.flatMap((o) => [o ^ 1, truth(o ^ 1)])]);
   }
   /** Whether one activity surely ends before another starts, by links alone. */
   #precedes(a, b) {
@@ -5717,7 +5721,8 @@ var Encoding = class {
       const p = this.hands[i];
       for (let j = i + 1; j < this.hands.length; j++) {
         const q = this.hands[j];
-        if (p.activity === q.activity || this.#isFact(p.activity) && this.#isFact(q.activity) || this.#precedes(p.activity, q.activity) || this.#precedes(q.activity, p.activity)) continue;
+        if (p.activity === q.activity || this.#isFact(p.activity) && this.#isFact(q.activity) || this.#precedes(p.activity, q.activity) || this.#precedes(q.activity, p.activity))
+          continue;
         const unless = [];
         for (const a of p.options) {
           const b = q.options.find((o) => o.cook === a.cook);
@@ -5727,12 +5732,21 @@ var Encoding = class {
       }
     }
     if (model.dish.cooks.length < 2) return;
-    const pieces = this.hands.filter((h) => h.minutes > 0).map((h) => ({ owner: h.activity, v: h.from.v, plus: h.from.plus, minutes: h.minutes, when: h.even ? this.evenPieces : -1, options: h.options }));
+    const pieces = this.hands.filter((h) => h.minutes > 0).map(
+      (h) => ({
+        owner: h.activity,
+        v: h.from.v,
+        plus: h.from.plus,
+        minutes: h.minutes,
+        when: h.even ? this.evenPieces : -1,
+        options: h.options
+      })
+    );
     if (pieces.some((p) => p.options.length > 1)) {
       const alternatives = new Alternatives(solver, pieces);
       solver.addPropagator(alternatives, alternatives.bounds());
     }
-    this.#addTeam();
+    if (this.hands.some((h) => h.options.length > 1)) this.#addTeam();
   }
   /** All cooks together: no more hands at work than there are cooks in their hours. */
   #addTeam() {
@@ -5770,7 +5784,15 @@ var Encoding = class {
         if (from.v === this.#zero) from = { ...from, plus: Math.max(from.plus, Math.min(model.now - this.base, this.latest(to))) };
         if (this.latest(from) >= this.latest(to)) return;
         if (activity.cooks.length === 1)
-          this.hands.push({ activity: activity.index, part: i, from, to, minutes: 0, options: [{ cook: activity.cooks[0], does: -1, works: [] }], even: false });
+          this.hands.push({
+            activity: activity.index,
+            part: i,
+            from,
+            to,
+            minutes: 0,
+            options: [{ cook: activity.cooks[0], does: -1, works: [] }],
+            even: false
+          });
         return;
       }
       const options = this.#cooksFor(activity, [{ from, minutes: part.minutes }]);
@@ -5927,7 +5949,11 @@ var Encoding = class {
       const inMl = kind === "bath";
       const room = equipment2.reduce((sum, e) => sum + (inMl ? e.litres ?? Number.POSITIVE_INFINITY : e.racks), 0);
       const size = (s) => inMl ? s.need.use.litres : s.need.use.racks;
-      if (Number.isFinite(room)) this.#addCapacity(spans.map((s) => ({ from: s.from, to: s.to, size: size(s), when: s.when })), room);
+      if (Number.isFinite(room))
+        this.#addCapacity(
+          spans.map((s) => ({ from: s.from, to: s.to, size: size(s), when: s.when })),
+          room
+        );
       const only = equipment2[0];
       const clashes = [];
       if (equipment2.length !== 1 || !only) continue;
@@ -5951,7 +5977,8 @@ var Encoding = class {
           const wished = gapsFor(Math.abs(a.tempC - b.tempC));
           if (Math.max(...wished) === 0 && this.#isOrdered(p, q)) continue;
           this.#apart(p, q, gaps, [underAny(p, q)], [p.activity.index, q.activity.index]);
-          if (wished[0] > gaps[0] || wished[1] > gaps[1]) this.#apart(p, q, wished, [[this.wishedHeat]], [p.activity.index, q.activity.index]);
+          if (wished[0] > gaps[0] || wished[1] > gaps[1])
+            this.#apart(p, q, wished, [[this.wishedHeat]], [p.activity.index, q.activity.index]);
           if (apart > 0 || modes) clashes.push([p, q]);
         }
       }
@@ -5997,7 +6024,9 @@ var Encoding = class {
   }
   #share(tasks, capacity) {
     const stands = tasks.filter((t) => t.from.v === this.#zero && t.to.v === this.#zero && t.size > 0);
-    const asked = stands.map((s) => stands.reduce((sum, t) => t.from.plus <= s.from.plus && s.from.plus < t.to.plus ? sum + t.size : sum, 0));
+    const asked = stands.map(
+      (s) => stands.reduce((sum, t) => t.from.plus <= s.from.plus && s.from.plus < t.to.plus ? sum + t.size : sum, 0)
+    );
     if (Math.max(0, ...asked) > capacity) return;
     const shared = new Cumulative(this.solver, capacity, tasks);
     this.solver.addPropagator(shared, shared.bounds());

@@ -78,9 +78,14 @@ function dataOf(model: Model): string | undefined {
   lines.push(`userLow=${list(users.map((u) => Math.ceil(u.use.tempC - u.use.toleranceC)))};`);
   lines.push(`userHigh=${list(users.map((u) => Math.floor(Math.min(u.heater?.maxC ?? 0, u.use.tempC + u.use.toleranceC))))};`);
   lines.push(`userMode=${list(users.map((u) => modes.indexOf(u.use.mode)))};`);
-  lines.push(`userSize=${list(users.map((u) => inTenths(u.heater as (typeof heaters)[number], u.heater?.kind === "bath" ? u.use.litres : u.use.racks)))};`);
+  lines.push(
+    `userSize=${list(users.map((u) => inTenths(u.heater as (typeof heaters)[number], u.heater?.kind === "bath" ? u.use.litres : u.use.racks)))};`,
+  );
   lines.push(`heatRoom=${list(heaters.map((h) => inTenths(h, h.kind === "bath" ? (h.litres ?? 1e3) : h.racks)))};`);
-  lines.push(`heatUp=${list(heaters.map((h) => Math.round(10 * h.heatCPerMin)))};`, `heatDown=${list(heaters.map((h) => Math.round(10 * h.coolCPerMin)))};`);
+  lines.push(
+    `heatUp=${list(heaters.map((h) => Math.round(10 * h.heatCPerMin)))};`,
+    `heatDown=${list(heaters.map((h) => Math.round(10 * h.coolCPerMin)))};`,
+  );
   const holds: { min: number; max: number; ml: number }[] = [];
   const rows = new Map<string, number[]>();
   for (const t of model.takings) {
@@ -95,16 +100,26 @@ function dataOf(model: Model): string | undefined {
   lines.push(`takes=${model.takings.length};`, `takeMaker=${list(model.takings.map((t) => (t.maker ?? 0) + 1))};`);
   lines.push(`takeTaker=${list(model.takings.map((t) => t.taker + 1))};`);
   lines.push(`takeHolds=${list(model.takings.map((t) => `{${rows.get(t.output)?.join(",")}}`))};`);
-  lines.push(`holdMin=${list(holds.map((h) => h.min))};`, `holdMax=${list(holds.map((h) => h.max))};`, `holdLitres=${list(holds.map((h) => h.ml))};`);
+  lines.push(
+    `holdMin=${list(holds.map((h) => h.min))};`,
+    `holdMax=${list(holds.map((h) => h.max))};`,
+    `holdLitres=${list(holds.map((h) => h.ml))};`,
+  );
   const kept = [
     ...activities.flatMap((a) =>
-      a.needs.filter((n) => n.use.what === "fridge").map((n) => ({ from: 2 * a.index, to: 2 * a.index + 1, ml: Math.round(1000 * n.use.litres) })),
+      a.needs
+        .filter((n) => n.use.what === "fridge")
+        .map((n) => ({ from: 2 * a.index, to: 2 * a.index + 1, ml: Math.round(1000 * n.use.litres) })),
     ),
     ...model.waitings
       .filter((w) => w.place === "fridge" && w.litres > 0)
       .map((w) => ({ from: w.from, to: w.to, ml: Math.round(1000 * w.litres) })),
   ];
-  lines.push(`kept=${kept.length};`, `keptFrom=${list(kept.map((k) => (k.from >> 1) + 1))};`, `keptFromEnd=${list(kept.map((k) => (k.from & 1) === 1))};`);
+  lines.push(
+    `kept=${kept.length};`,
+    `keptFrom=${list(kept.map((k) => (k.from >> 1) + 1))};`,
+    `keptFromEnd=${list(kept.map((k) => (k.from & 1) === 1))};`,
+  );
   lines.push(`keptTo=${list(kept.map((k) => (k.to >> 1) + 1))};`, `keptToEnd=${list(kept.map((k) => (k.to & 1) === 1))};`);
   lines.push(`keptMl=${list(kept.map((k) => k.ml))};`, `fridge=${Math.round(1000 * (model.storeLitres.get("fridge") ?? 1e6))};`);
   return `${lines.join("\n")}\n`;
@@ -112,7 +127,17 @@ function dataOf(model: Model): string | undefined {
 
 const [wanted, seconds] = [Number(process.argv[2] ?? 200), Number(process.argv[3] ?? 20)];
 const folder = mkdtempSync(join(tmpdir(), "rondeau-optima-"));
-const counts = { compared: 0, same: 0, "planner proved": 0, "planner shorter": 0, "planner longer": 0, "bound above the optimum": 0, "both say none": 0, "say differently": 0, "solver out of time": 0 };
+const counts = {
+  compared: 0,
+  same: 0,
+  "planner proved": 0,
+  "planner shorter": 0,
+  "planner longer": 0,
+  "bound above the optimum": 0,
+  "both say none": 0,
+  "say differently": 0,
+  "solver out of time": 0,
+};
 const spent = { planner: 0, solver: 0 };
 for (let seed = 1; counts.compared + counts["both say none"] < wanted && seed < 40 * wanted; seed++) {
   const read = readDish(JSON.stringify(randomDish(seed + 700_000, { steps: 6 + (seed % 35), cooks: 1 + (seed % 2), plain: true })));
@@ -128,7 +153,11 @@ for (let seed = 1; counts.compared + counts["both say none"] < wanted && seed < 
   const planned = planDish(dish, { methods, planAt: "likely", style: "shortest", rounds: 2_000 });
   spent.planner += performance.now() - began;
   began = performance.now();
-  const run = spawnSync("minizinc", ["--solver", "gecode", "--time-limit", String(1000 * seconds), process.env.RONDEAU_MZN ?? "bench/dish.mzn", file], { encoding: "utf8" });
+  const run = spawnSync(
+    "minizinc",
+    ["--solver", "gecode", "--time-limit", String(1000 * seconds), process.env.RONDEAU_MZN ?? "bench/dish.mzn", file],
+    { encoding: "utf8" },
+  );
   spent.solver += performance.now() - began;
   if (run.error) throw new Error(`minizinc is not here: ${run.error.message}`);
   if (run.stdout.includes("UNSATISFIABLE")) {
@@ -137,11 +166,24 @@ for (let seed = 1; counts.compared + counts["both say none"] < wanted && seed < 
     continue;
   }
   if (!run.stdout.includes("==========")) {
-    if (!run.stdout) console.error(run.stderr.split("\n").filter((l) => l.startsWith("Error")).slice(0, 3).join("\n"));
+    if (!run.stdout)
+      console.error(
+        run.stderr
+          .split("\n")
+          .filter((l) => l.startsWith("Error"))
+          .slice(0, 3)
+          .join("\n"),
+      );
     counts["solver out of time"]++;
     continue;
   }
-  const optimum = Number(run.stdout.trim().split("\n").filter((l) => /^\d+$/.test(l)).at(-1));
+  const optimum = Number(
+    run.stdout
+      .trim()
+      .split("\n")
+      .filter((l) => /^\d+$/.test(l))
+      .at(-1),
+  );
   if (planned.status === "infeasible") {
     counts["say differently"]++;
     console.error(`dish ${seed}: the solver finds ${optimum}, the planner none (${planned.conflict[0]?.text})`);
@@ -153,6 +195,7 @@ for (let seed = 1; counts.compared + counts["both say none"] < wanted && seed < 
   if (leadMinutes === optimum) counts.same++;
   else counts[leadMinutes < optimum ? "planner shorter" : "planner longer"]++;
   if (boundMinutes > optimum) counts["bound above the optimum"]++;
-  if (leadMinutes !== optimum || boundMinutes !== optimum) console.error(`dish ${seed}: solver ${optimum}, planner ${leadMinutes}, bound ${boundMinutes}`);
+  if (leadMinutes !== optimum || boundMinutes !== optimum)
+    console.error(`dish ${seed}: solver ${optimum}, planner ${leadMinutes}, bound ${boundMinutes}`);
 }
 console.table([{ ...counts, "planner s": Math.round(spent.planner / 1000), "solver s": Math.round(spent.solver / 1000) }]);

@@ -87,7 +87,11 @@ export class Alternatives implements Propagator {
 
   #blockAt(cook: number, piece: Piece, start: number): number {
     for (const i of this.#blocks[cook] as number[]) {
-      if ((this.#from[i] as number) < start + piece.minutes && start < (this.#to[i] as number) && (this.pieces[i] as Piece).owner !== piece.owner)
+      if (
+        (this.#from[i] as number) < start + piece.minutes &&
+        start < (this.#to[i] as number) &&
+        (this.pieces[i] as Piece).owner !== piece.owner
+      )
         return i;
     }
     return -1;

@@ -248,7 +248,9 @@ function costByComponent(plan: Plan, model: Model): Map<string, number> {
 /** The starts and ends of a plan, by the model's activities. */
 function solutionOf(plan: Plan, model: Model): Solution {
   const byStep = new Map(plan.steps.map((s) => [s.step, s]));
-  const fallbacks = new Map([...model.fallbacks].map(([component, index]) => [index, plan.fallbacks.find((f) => f.component === component)]));
+  const fallbacks = new Map(
+    [...model.fallbacks].map(([component, index]) => [index, plan.fallbacks.find((f) => f.component === component)]),
+  );
   const times = model.activities.map((a) => {
     const fallback = fallbacks.get(a.index);
     if (fallback) return [fallback.decidedAt, fallback.readyAt] as const;

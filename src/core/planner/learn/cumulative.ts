@@ -80,17 +80,20 @@ export class Cumulative implements Propagator {
     let height = 0;
     for (let i = 0; i < order.length; ) {
       const minute = points[order[i] as number] as number;
-      const before = height;
+      let changed = count === 0;
       for (; i < order.length && points[order[i] as number] === minute; i++) {
         const p = order[i] as number;
-        if (points[p & ~1] !== points[p | 1]) height += p & 1 ? -(tasks[p >> 1] as Task).size : (tasks[p >> 1] as Task).size;
+        if (points[p & ~1] === points[p | 1]) continue;
+        height += p & 1 ? -(tasks[p >> 1] as Task).size : (tasks[p >> 1] as Task).size;
+        changed = true;
       }
       if (height > capacity) {
         solver.begin();
         this.#blame(minute, -1, height - capacity);
         return solver.contradict();
       }
-      if (height === before && count > 0) continue;
+      // The same height with other tasks is another segment: a task's own share must cover all of one or none.
+      if (!changed) continue;
       at[count] = minute;
       heights[count++] = height;
       if (height > peak) peak = height;

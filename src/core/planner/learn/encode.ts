@@ -3,7 +3,7 @@
 // What is encoded holds of every plan, so a refutation here is a proof and a bound is a bound. A few things are left to the engine that
 // commits (engine.ts): rounds in their order, pieces of a split step, dealing of pots of several sizes, ovens of several makes.
 import { componentOf, HEATED, isWare, STORES } from "../../dish/model";
-import { intersect, type Interval, type Intervals, shift, startsFitting, union } from "../../time/interval";
+import { type Interval, type Intervals, intersect, shift, startsFitting, union } from "../../time/interval";
 import { minutesToChange } from "../heat-settings";
 import { type Activity, isUnitLike, type Model, type Need, type Taking } from "../model";
 import { Alternatives, type Piece } from "./alternatives";
@@ -183,8 +183,7 @@ export class Encoding {
     if (pq) this.lag(p.to, q.from, gaps[0], orders[0] as number);
     if (qp) orders.push(note(solver.newLiteral()));
     if (qp) this.lag(q.to, p.from, gaps[1], orders.at(-1) as number);
-    for (const both of unless)
-      solver.addClause([...orders.flatMap((o) => [o, truth(o)]), ...both.flatMap((o) => [o ^ 1, truth(o ^ 1)])]);
+    for (const both of unless) solver.addClause([...orders.flatMap((o) => [o, truth(o)]), ...both.flatMap((o) => [o ^ 1, truth(o ^ 1)])]);
   }
 
   /** Whether one activity surely ends before another starts, by links alone. */
@@ -201,7 +200,13 @@ export class Encoding {
       const p = this.hands[i] as Hands;
       for (let j = i + 1; j < this.hands.length; j++) {
         const q = this.hands[j] as Hands;
-        if (p.activity === q.activity || (this.#isFact(p.activity) && this.#isFact(q.activity)) || this.#precedes(p.activity, q.activity) || this.#precedes(q.activity, p.activity)) continue;
+        if (
+          p.activity === q.activity ||
+          (this.#isFact(p.activity) && this.#isFact(q.activity)) ||
+          this.#precedes(p.activity, q.activity) ||
+          this.#precedes(q.activity, p.activity)
+        )
+          continue;
         const unless: number[][] = [];
         for (const a of p.options) {
           const b = q.options.find((o) => o.cook === a.cook);
@@ -213,12 +218,21 @@ export class Encoding {
     if (model.dish.cooks.length < 2) return;
     const pieces = this.hands
       .filter((h) => h.minutes > 0)
-      .map((h): Piece => ({ owner: h.activity, v: h.from.v, plus: h.from.plus, minutes: h.minutes, when: h.even ? this.evenPieces : -1, options: h.options }));
+      .map(
+        (h): Piece => ({
+          owner: h.activity,
+          v: h.from.v,
+          plus: h.from.plus,
+          minutes: h.minutes,
+          when: h.even ? this.evenPieces : -1,
+          options: h.options,
+        }),
+      );
     if (pieces.some((p) => p.options.length > 1)) {
       const alternatives = new Alternatives(solver, pieces);
       solver.addPropagator(alternatives, alternatives.bounds());
     }
-    this.#addTeam();
+    if (this.hands.some((h) => h.options.length > 1)) this.#addTeam();
   }
 
   /** All cooks together: no more hands at work than there are cooks in their hours. */
@@ -260,17 +274,21 @@ export class Encoding {
         part.atEnd && (activity.stretch > 0 || fact)
           ? { v: end.v, plus: end.plus - part.minutes }
           : { v: start.v, plus: start.plus + (part.atEnd ? activity.minutes - part.minutes : part.offset) };
-      const to: Moment = open
-        ? end
-        : part.atEnd && (activity.stretch > 0 || fact)
-          ? end
-          : { v: from.v, plus: from.plus + part.minutes };
+      const to: Moment = open ? end : part.atEnd && (activity.stretch > 0 || fact) ? end : { v: from.v, plus: from.plus + part.minutes };
       if (fact) {
         if (from.v === this.#zero) from = { ...from, plus: Math.max(from.plus, Math.min(model.now - this.base, this.latest(to))) };
         if (this.latest(from) >= this.latest(to)) return;
         // A fact needs no hours; whose hands they are is open where several may.
         if (activity.cooks.length === 1)
-          this.hands.push({ activity: activity.index, part: i, from, to, minutes: 0, options: [{ cook: activity.cooks[0] as number, does: -1, works: [] }], even: false });
+          this.hands.push({
+            activity: activity.index,
+            part: i,
+            from,
+            to,
+            minutes: 0,
+            options: [{ cook: activity.cooks[0] as number, does: -1, works: [] }],
+            even: false,
+          });
         return;
       }
       const options = this.#cooksFor(activity, [{ from, minutes: part.minutes }]);
@@ -438,7 +456,11 @@ export class Encoding {
       const inMl = kind === "bath";
       const room = equipment.reduce((sum, e) => sum + (inMl ? (e.litres ?? Number.POSITIVE_INFINITY) : e.racks), 0);
       const size = (s: Span) => (inMl ? s.need.use.litres : s.need.use.racks);
-      if (Number.isFinite(room)) this.#addCapacity(spans.map((s) => ({ from: s.from, to: s.to, size: size(s), when: s.when })), room);
+      if (Number.isFinite(room))
+        this.#addCapacity(
+          spans.map((s) => ({ from: s.from, to: s.to, size: size(s), when: s.when })),
+          room,
+        );
       const only = equipment[0];
       const clashes: [Span, Span][] = [];
       if (equipment.length !== 1 || !only) continue;
@@ -462,7 +484,8 @@ export class Encoding {
           const wished = gapsFor(Math.abs(a.tempC - b.tempC));
           if (Math.max(...wished) === 0 && this.#isOrdered(p, q)) continue;
           this.#apart(p, q, gaps, [underAny(p, q)], [p.activity.index, q.activity.index]);
-          if (wished[0] > gaps[0] || wished[1] > gaps[1]) this.#apart(p, q, wished, [[this.wishedHeat]], [p.activity.index, q.activity.index]);
+          if (wished[0] > gaps[0] || wished[1] > gaps[1])
+            this.#apart(p, q, wished, [[this.wishedHeat]], [p.activity.index, q.activity.index]);
           if (apart > 0 || modes) clashes.push([p, q]);
         }
       }
@@ -516,7 +539,9 @@ export class Encoding {
   #share(tasks: readonly Task[], capacity: number): void {
     // What stands in the log is not argued with, even where it asked for more than there is.
     const stands = tasks.filter((t) => t.from.v === this.#zero && t.to.v === this.#zero && t.size > 0);
-    const asked = stands.map((s) => stands.reduce((sum, t) => (t.from.plus <= s.from.plus && s.from.plus < t.to.plus ? sum + t.size : sum), 0));
+    const asked = stands.map((s) =>
+      stands.reduce((sum, t) => (t.from.plus <= s.from.plus && s.from.plus < t.to.plus ? sum + t.size : sum), 0),
+    );
     if (Math.max(0, ...asked) > capacity) return;
     const shared = new Cumulative(this.solver, capacity, tasks);
     this.solver.addPropagator(shared, shared.bounds());

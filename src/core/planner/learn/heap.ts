@@ -32,7 +32,8 @@ export class Heap {
     const at = this.#at[v] ?? -1;
     if (at >= 0) this.#up(at);
     if ((this.#activity[v] as number) < 1e100) return false;
-    for (let i = 0; i < this.#activity.length; i++) if (this.#activity[i] !== undefined) this.#activity[i] = (this.#activity[i] as number) * 1e-100;
+    for (let i = 0; i < this.#activity.length; i++)
+      if (this.#activity[i] !== undefined) this.#activity[i] = (this.#activity[i] as number) * 1e-100;
     return true;
   }
 

@@ -2,15 +2,18 @@
 // Budgets are in conflicts, so that the same dish, seed and budget give the same answer; the clock can only stop.
 import { type Interval, union } from "../../time/interval";
 import type { Activity, Model } from "../model";
+import type { Style } from "../plan";
 import { type Random, seededRandom } from "../random";
 import { luby, type Solution } from "../search";
-import type { Style } from "../plan";
 import type { Moment } from "./cumulative";
 import { Encoding, type Hands } from "./encode";
 import { Objective } from "./objective";
 import { truth } from "./solver";
 
-export type Answer = { readonly status: "found"; readonly solution: Solution } | { readonly status: "refuted" } | { readonly status: "spent" };
+export type Answer =
+  | { readonly status: "found"; readonly solution: Solution }
+  | { readonly status: "refuted" }
+  | { readonly status: "spent" };
 
 /**
  * What may be assumed: nothing ("proof": a refutation then is one), split steps cut evenly ("found": most such solutions are plans), or

@@ -469,7 +469,7 @@ class HeelTerm implements Term {
     solver.because(2 * this.start.v + 1, this.start.plus - (end + BREATHING_SPACE_MINUTES - 1));
   }
 
-  narrow(most: number, others: Others): boolean {
+  narrow(_most: number, others: Others): boolean {
     const { encoding, end, start } = this;
     const { solver } = encoding;
     const from = encoding.earliest(end) + BREATHING_SPACE_MINUTES;
@@ -515,7 +515,8 @@ class BusyDays implements Term {
       low = Math.min(low, encoding.earliest(h.from));
     }
     this.dearest = perMinute * this.#pieces.reduce((sum, p) => sum + p.minutes, 0);
-    for (let day = zone.dayNumber(low + base); day <= zone.dayNumber(model.last) + 1; day++) this.#starts.push(zone.minuteOfDay(day, 0) - base);
+    for (let day = zone.dayNumber(low + base); day <= zone.dayNumber(model.last) + 1; day++)
+      this.#starts.push(zone.minuteOfDay(day, 0) - base);
   }
 
   bounds(): number[] {

@@ -573,8 +573,7 @@ export class Solver {
     this.#levels.push(this.#top);
     this.#poolMarks.push(this.#poolTop);
     this.level++;
-    for (let i = 0; i < assume.length; i += 2)
-      if (!this.#set(assume[i] as number, assume[i + 1] as number, DECISION, 0)) return false;
+    for (let i = 0; i < assume.length; i += 2) if (!this.#set(assume[i] as number, assume[i + 1] as number, DECISION, 0)) return false;
     return true;
   }
 

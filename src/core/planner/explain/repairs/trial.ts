@@ -51,8 +51,8 @@ export class Trial {
     const planned = planDish(dishModel(read.document), {
       ...this.options,
       onProgress: undefined,
-      rounds: 6,
-      conflicts: 1500,
+      rounds: 0,
+      conflicts: 400,
       stop: this.stop,
       ...options,
     });
