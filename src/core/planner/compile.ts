@@ -55,6 +55,17 @@ export function compile(input: CompileInput): Compiled {
   return new Compiler(dish, now, serveAt, last, planAt, log, chosen, inForce).run();
 }
 
+type Hours = Parameters<typeof intervalsOfHours>[0];
+/** Hours of one dish as intervals: each choice of methods and each probe asks for the same ones again. */
+const hoursBySpan = new WeakMap<Hours, Map<string, Intervals>>();
+
+function hoursOf(list: Hours, dish: Dish, from: number, to: number): Intervals {
+  const known = hoursBySpan.get(list) ?? new Map<string, Intervals>();
+  hoursBySpan.set(list, known);
+  if (known.size > 50) known.clear();
+  return remembered(known, `${dish.zone.name} ${from} ${to}`, () => intervalsOfHours(list, dish.zone, from, to));
+}
+
 class Compiler {
   readonly #activities: Activity[] = [];
   readonly #lags: TimeLag[] = [];
@@ -66,6 +77,9 @@ class Compiler {
   readonly #units = new Map<string, Unit[]>();
   readonly #windows: { readonly closed: Intervals; readonly forbid: ReadonlySet<string>; readonly allow: ReadonlySet<string> }[];
   readonly #works: Intervals[];
+  readonly #closed = new Map<string, Intervals>();
+  readonly #worksBy = new Map<string, Intervals>();
+  readonly #fits = new Map<string, Intervals>();
   readonly #here: Intervals;
   readonly #awake: Intervals;
   readonly #home: Intervals;
@@ -86,7 +100,7 @@ class Compiler {
     const to = last + 1440;
     this.#all = [from, to];
     this.#warmth = warmthNow(dish, inForce, log, now);
-    const hours = (list: Parameters<typeof intervalsOfHours>[0]) => intervalsOfHours(list, dish.zone, from, to);
+    const hours = (list: Hours) => hoursOf(list, dish, from, to);
     const away = dish.cooks.map((c) => hours(c.away));
     const awake = dish.cooks.map((c) => hours(c.awake));
     const home = away.map((a) => subtract([this.#all], a));
@@ -166,7 +180,28 @@ class Compiler {
   }
 
   #windowsFor(step: Step, words: readonly string[]): Intervals {
-    return union(this.#windows.filter((w) => !w.allow.has(step.ref) && words.some((word) => w.forbid.has(word))).flatMap((w) => w.closed));
+    const key = this.#windowKey(step, words);
+    return remembered(this.#closed, key, () => union(this.#windows.flatMap((w, i) => (key.includes(` ${i},`) ? w.closed : []))));
+  }
+
+  /** The windows that forbid some of these words to a step, by number: many steps share them. */
+  #windowKey(step: Step, words: readonly string[]): string {
+    return this.#windows.map((w, i) => (!w.allow.has(step.ref) && words.some((word) => w.forbid.has(word)) ? ` ${i},` : "")).join("");
+  }
+
+  /** When each cook may work on a step: the cook's hours less the windows that forbid hands. */
+  #worksOf(step: Step, cook: number): Intervals {
+    const words = ["hands", "*"];
+    return remembered(this.#worksBy, `${cook}${this.#windowKey(step, words)}`, () =>
+      subtract(this.#works[cook] as Intervals, this.#windowsFor(step, words)),
+    );
+  }
+
+  /** Starts at which one of the cooks has so many minutes in one stretch. */
+  #someFit(step: Step, cooks: readonly number[], minutes: number): Intervals {
+    return remembered(this.#fits, `${cooks.join()} ${minutes}${this.#windowKey(step, ["hands", "*"])}`, () =>
+      union(cooks.flatMap((c) => startsFitting(this.#worksOf(step, c), minutes, this.#all))),
+    );
   }
 
   #roundMinutes(step: Step, takes: number): Intervals {
@@ -215,8 +250,7 @@ class Compiler {
     }
     const parts = partsOf(step, one, step.each ? 1 : step.batches);
     const fact = event && this.#factOf(event, minutes);
-    const forbiddenHands = this.#windowsFor(step, ["hands", "*"]);
-    const works = cooks.map((c) => subtract(this.#works[c] as Intervals, forbiddenHands));
+    const works = cooks.map((c) => this.#worksOf(step, c));
     const base: Interval = [this.now, this.last + 1];
     const rigid = step.stretch === 0 && step.minPiece === undefined;
     const cover = this.#coverOf(step);
@@ -231,12 +265,12 @@ class Compiler {
       if (open) ends = later;
     } else if (step.minPiece !== undefined) {
       const piece = Math.min(step.minPiece, minutes);
-      const some = union(works.flatMap((w) => startsFitting(w, piece, this.#all)));
+      const some = this.#someFit(step, cooks, piece);
       starts = intersect(starts, some);
       ends = intersect(ends, shift(some, piece));
     } else {
       for (const part of parts) {
-        const some = union(works.flatMap((w) => startsFitting(w, part.minutes, this.#all)));
+        const some = this.#someFit(step, cooks, part.minutes);
         if (part.atEnd) ends = intersect(ends, shift(some, part.minutes));
         else starts = intersect(starts, shift(some, -part.offset));
       }
@@ -589,6 +623,14 @@ class Compiler {
   #nameOf(ref: string): string {
     return this.inForce.find((s) => s.ref === ref)?.name ?? ref;
   }
+}
+
+function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
+  const found = known.get(key);
+  if (found !== undefined) return found;
+  const made = make();
+  known.set(key, made);
+  return made;
 }
 
 /** Hands-on parts of a run of batches back to back; only the very last may be anchored to the end, which a stretch moves. */

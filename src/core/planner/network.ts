@@ -31,6 +31,23 @@ export function gainingCycle(variables: number, lags: readonly TimeLag[]): TimeL
   return undefined;
 }
 
+/**
+ * Length of the longest path of lags to a variable, in minutes: no plan whatever its calendars takes less from its first start to there.
+ * Pre: no gaining cycle.
+ */
+export function longestPathTo(variable: number, variables: number, lags: readonly TimeLag[]): number {
+  const at = new Float64Array(variables);
+  for (let round = 0, changed = true; changed && round <= variables; round++) {
+    changed = false;
+    for (const { from, to, lag } of lags) {
+      if ((at[from] as number) + lag <= (at[to] as number)) continue;
+      at[to] = (at[from] as number) + lag;
+      changed = true;
+    }
+  }
+  return at[variable] as number;
+}
+
 function cycleAmong(by: Int32Array, lags: readonly TimeLag[]): TimeLag[] | undefined {
   const seen = new Int32Array(by.length);
   for (let root = 0; root < by.length; root++) {

@@ -2,8 +2,11 @@
 // lead it needs, at what loss of quality and for how many minutes of hands.
 import type { Dish } from "../dish/model";
 import { choicesOfMethods } from "./choices";
+import { compile } from "./compile";
 import { type PlanOptions, planDish, planningNow } from "./index";
-import type { Plan } from "./plan";
+import { endOf } from "./model";
+import { gainingCycle, longestPathTo } from "./network";
+import { EMPTY_LOG, type Plan } from "./plan";
 
 export interface Choice {
   readonly methods: Readonly<Record<string, string>>;
@@ -37,12 +40,36 @@ export function reachOf(dish: Dish, options: PlanOptions = {}): Reach {
   };
 }
 
+/**
+ * The least lead that any choice of methods can do with, by links and waits alone, in minutes. With a log, only that of what is still to come.
+ * A quick bound to leave out what is hopeless; 0 where nothing compiles.
+ */
+export function leastLead(dish: Dish, options: PlanOptions): number {
+  const log = options.log ?? EMPTY_LOG;
+  if (log.events.size) return 0;
+  const serveAt = options.serveAt ?? dish.serveAt;
+  let least = Number.POSITIVE_INFINITY;
+  const choices = choicesOfMethods(dish, options);
+  for (const methods of choices.complete ? choices.list : []) {
+    const compiled = compile({ dish, now: serveAt - 60 * 1440, serveAt, planAt: options.planAt ?? "cautious", methods, log });
+    if (compiled.status === "impossible") continue;
+    const { model } = compiled;
+    const serve = model.lastOf.get(dish.serve);
+    const variables = 2 * model.activities.length;
+    if (serve !== undefined && !gainingCycle(variables, model.lags))
+      least = Math.min(least, longestPathTo(endOf(serve), variables, model.lags));
+  }
+  return Number.isFinite(least) ? least : 0;
+}
+
 function earliestServing(dish: Dish, options: PlanOptions, now: number): number | undefined {
   const first = Math.ceil((now + 1) / QUARTER) * QUARTER;
   const at = (quarters: number) => first + quarters * QUARTER;
   const feasible = (quarters: number) => planDish(dish, { ...options, ...PROBE, now, serveAt: at(quarters) }).status === "feasible";
   const last = FARTHEST / QUARTER;
-  let [low, high] = [-1, 1];
+  // Sooner than links and waits alone take is hopeless and need not be asked.
+  const hopeless = Math.min(last - 1, Math.max(-1, Math.floor((now + leastLead(dish, options) - first) / QUARTER) - 1));
+  let [low, high] = [hopeless, Math.max(1, hopeless + 1)];
   while (!options.stop?.() && !feasible(high)) {
     low = high;
     if (high >= last) return undefined;

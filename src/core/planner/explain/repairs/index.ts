@@ -4,6 +4,7 @@ import type { DishFile } from "../../../dish/schema";
 import { lower } from "../../../sentence";
 import { spokenDuration } from "../../../time/duration";
 import { type PlanOptions, planningNow } from "../../index";
+import { leastLead } from "../../reach";
 import type { Fact } from "../facts";
 import { momentText } from "../words";
 import { helper, moreEquipment, moreHours } from "./kitchen";
@@ -43,7 +44,8 @@ function serveLater(trial: Trial): Tried[] {
   const at = (minutes: number) => [{ op: "replace" as const, path: "/dish/serveAt", value: zone.toWallInstant(trial.serveAt + minutes) }];
   const works = (minutes: number) => trial.plan(at(minutes), { serveAt: undefined }) !== undefined;
   const steps = HOURS_LATER.map((h) => h * 60);
-  const reached = steps.find(works);
+  const missing = leastLead(trial.dish, trial.options) - (trial.serveAt - planningNow(trial.dish, trial.options));
+  const reached = steps.find((minutes) => minutes >= missing && works(minutes));
   if (reached === undefined) return [];
   let high = reached;
   let low = steps[steps.indexOf(reached) - 1] ?? 0;
