@@ -39,10 +39,15 @@ export function choicesOfMethods(dish: Dish, options: Pick<PlanOptions, "log" | 
       return { id: c.id, methods, fixed: fixed[c.id] };
     });
   const preferred: Record<string, string> = {};
-  for (const c of open) preferred[c.id] = c.fixed ?? c.methods[0]?.id ?? "";
-  const singles = open.flatMap((c) =>
-    c.methods.slice(1).map((m) => ({ id: c.id, method: m.id, loss: (c.methods[0]?.quality ?? 1) - m.quality })),
-  );
+  // What was planned stays planned as long as it can be; else the first method of the file is the one preferred.
+  for (const c of open) {
+    const planned = c.methods.find((m) => m.id === options.previous?.methods[c.id]);
+    preferred[c.id] = c.fixed ?? planned?.id ?? c.methods[0]?.id ?? "";
+  }
+  const singles = open.flatMap((c) => {
+    const kept = c.methods.find((m) => m.id === preferred[c.id]) ?? c.methods[0];
+    return c.methods.filter((m) => m !== kept).map((m) => ({ id: c.id, method: m.id, loss: (kept?.quality ?? 1) - m.quality }));
+  });
   const count = open.reduce((product, c) => product * Math.max(1, c.methods.length), 1);
   const pairs = singles.flatMap((a, i) => singles.slice(i + 1).flatMap((b) => (b.id === a.id ? [] : [[a, b]])));
   // Few choices are all tried; of many, those with one or two changes and the quickest way of everything.

@@ -13,6 +13,7 @@ import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style } from "./plan";
 import { seededRandom } from "./random";
+import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
 import { verifyPlan } from "./verify";
 
@@ -49,6 +50,8 @@ export type Planned = { readonly status: "feasible"; readonly plan: Plan } | Inf
 
 /** Conflicts that the quick search may spend before the learning solver is asked. */
 const QUICK_CONFLICTS = 200;
+/** Other choices of methods that are planned with, once a plan is there. */
+const MOST_OTHERS = 4;
 /** Changes of bounds that stand for one round of improvement: some milliseconds. */
 const WORK_A_ROUND = 1_500;
 /** Conflicts spent on one choice of methods. */
@@ -67,11 +70,19 @@ export function planningNow(dish: Dish, options: Pick<PlanOptions, "now" | "serv
 export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
   const log = options.log ?? EMPTY_LOG;
   const choices = choicesOfMethods(dish, options);
+  const rounds = options.rounds ?? DEFAULT_ROUNDS;
   let first: Infeasible | undefined;
   let proved = choices.complete;
-  for (const methods of choices.list) {
-    const planned = planWith(dish, methods, options, log);
-    if (planned.status === "feasible") return planned;
+  for (const [at, methods] of choices.list.entries()) {
+    let unimproved: Plan | undefined;
+    const planned = planWith(dish, methods, options, log, (plan) => {
+      unimproved = plan;
+    });
+    if (planned.status === "feasible") {
+      // Following a plan, the cook is not asked to change the way of making something.
+      const others = rounds > 0 && !options.previous ? choices.list.slice(at + 1) : [];
+      return { status: "feasible", plan: withOtherMethods(dish, planned.plan, unimproved ?? planned.plan, others, options, log) };
+    }
     first ??= planned;
     proved &&= planned.proved;
     if (options.stop?.()) break;
@@ -85,7 +96,67 @@ export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
   );
 }
 
-function planWith(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log): Planned {
+/**
+ * Whether another way of making some component is worth its loss of quality. A choice is planned only where its least lead and its quality
+ * alone leave it a chance; the bound of the answer is that of all choices looked at.
+ */
+function withOtherMethods(
+  dish: Dish,
+  start: Plan,
+  unimproved: Plan,
+  others: readonly Readonly<Record<string, string>>[],
+  options: PlanOptions,
+  log: Log,
+): Plan {
+  const rounds = options.rounds ?? DEFAULT_ROUNDS;
+  const worth = (plan: Plan) => (start.style === "shortest" ? plan.leadMinutes : plan.regret.total);
+  const hopes = others
+    .flatMap((methods) => {
+      const bound = options.stop?.() ? undefined : leastOf(dish, methods, options, log);
+      return bound ? [{ methods, ...bound }] : [];
+    })
+    .sort((a, b) => a.regret - b.regret);
+  let best = start;
+  let boundMinutes = start.boundMinutes;
+  let tried = 0;
+  for (const { methods, regret, leadMinutes } of hopes) {
+    if (regret >= worth(best) || tried >= (start.style === "shortest" ? hopes.length : MOST_OTHERS) || options.stop?.()) {
+      boundMinutes = Math.min(boundMinutes, leadMinutes);
+      continue;
+    }
+    tried++;
+    // Like is compared with like: its first plan with the first plan of what is preferred.
+    let planned = planWith(dish, methods, start.style === "shortest" ? options : { ...options, rounds: 0 }, log);
+    boundMinutes = Math.min(boundMinutes, planned.status === "feasible" ? planned.plan.boundMinutes : leadMinutes);
+    if (planned.status === "feasible" && start.style !== "shortest" && worth(planned.plan) < worth(unimproved))
+      planned = planWith(dish, methods, { ...options, rounds: Math.ceil(rounds / 2) }, log);
+    if (planned.status === "feasible" && worth(planned.plan) < worth(best) - 1e-9) best = planned.plan;
+  }
+  return { ...best, boundMinutes };
+}
+
+/** The least lead and regret that a choice of methods can come to, by links, waits and calendars; undefined where they leave no plan. */
+function leastOf(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log) {
+  const serveAt = options.serveAt ?? dish.serveAt;
+  const style = options.style ?? "late";
+  const compiled = compile({ dish, now: planningNow(dish, options), serveAt, planAt: options.planAt ?? "cautious", methods, log });
+  if (compiled.status === "impossible") return undefined;
+  const { model } = compiled;
+  if (gainingCycle(2 * model.activities.length, model.lags)) return undefined;
+  const search = new Search(model, seededRandom(1));
+  if (search.root()) return undefined;
+  const leadMinutes = serveAt - search.latestBeginning();
+  const regret = style === "shortest" ? leadMinutes : (leadMinutes / 60) * WEIGHTS[style].S1 + lostQuality({ methods }, dish) * WEIGHTS[style].S5;
+  return { leadMinutes, regret };
+}
+
+function planWith(
+  dish: Dish,
+  methods: Readonly<Record<string, string>>,
+  options: PlanOptions,
+  log: Log,
+  onFirst?: (plan: Plan) => void,
+): Planned {
   const now = planningNow(dish, options);
   const serveAt = options.serveAt ?? dish.serveAt;
   const style = options.style ?? "late";
@@ -125,6 +196,7 @@ function planWith(dish: Dish, methods: Readonly<Record<string, string>>, options
     if (!plan) return explainSearch(model, asNone(again, search));
   }
   if (!plan) return explainSearch(model, asNone(found, search));
+  onFirst?.(plan);
   if (rounds === 0 || stop()) return { status: "feasible", plan };
   // Near a plan that the cook follows already, few moves count for more than the last minute of regret.
   if (options.previous) return { status: "feasible", plan: improve(plan, { model, search, options, frame, check, stop }) };

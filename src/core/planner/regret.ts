@@ -108,7 +108,8 @@ function hoursOutsideBest(
   return hours;
 }
 
-function lostQuality(plan: Pick<Plan, "methods">, dish: Dish): number {
+/** The sum of 1 − quality over the components. */
+export function lostQuality(plan: Pick<Plan, "methods">, dish: Dish): number {
   return dish.components.reduce((sum, component) => {
     if (component.onHand.length) return sum;
     const id = plan.methods[component.id];
