@@ -1,5 +1,5 @@
 // Optima of an independent solver: the same random dishes, written for bench/dish.mzn and solved by Gecode through MiniZinc.
-// What is compared: the planner's proven shortest lead and its bound. ./rondeau bench-optima [dishes] [seconds a dish]
+// What is compared: the planner's proven shortest lead and its bound. ./rondeau bench optima [dishes] [seconds a dish]
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -153,11 +153,9 @@ for (let seed = 1; counts.compared + counts["both say none"] < wanted && seed < 
   const planned = planDish(dish, { methods, planAt: "likely", style: "shortest", rounds: 2_000 });
   spent.planner += performance.now() - began;
   began = performance.now();
-  const run = spawnSync(
-    "minizinc",
-    ["--solver", "gecode", "--time-limit", String(1000 * seconds), process.env.RONDEAU_MZN ?? "bench/dish.mzn", file],
-    { encoding: "utf8" },
-  );
+  const run = spawnSync("minizinc", ["--solver", "gecode", "--time-limit", String(1000 * seconds), "bench/dish.mzn", file], {
+    encoding: "utf8",
+  });
   spent.solver += performance.now() - began;
   if (run.error) throw new Error(`minizinc is not here: ${run.error.message}`);
   if (run.stdout.includes("UNSATISFIABLE")) {

@@ -3,10 +3,12 @@ import { readFileSync } from "node:fs";
 import { dishModel } from "../src/core/dish/model";
 import { readDish } from "../src/core/dish/read";
 import { EMPTY_LOG, type Plan, planDish, planningNow, verifyPlan } from "../src/core/planner";
+import { diagnose } from "../src/core/planner/explain";
 import { smallestConflict } from "../src/core/planner/explain/conflict";
 import { whyHere } from "../src/core/planner/explain/why";
 import { riskOf } from "../src/core/planner/risk";
 import { randomDish } from "../tests/core/generate";
+import { jobShops } from "./job-shops";
 
 const dishOf = (document: unknown) => {
   const read = readDish(JSON.stringify(document));
@@ -60,23 +62,55 @@ const first = [10, 30, 60, 120].flatMap((steps) =>
 );
 table("First plan of random dishes, and how far its lead is from the bound of the root network", first);
 
-const lunch = demo("harvest-lunch");
-const improved = [0, 60, 150, 300, 600, 1200].map((rounds) => {
-  const runs = [1, 2, 3].map((seed) => timed(() => planDish(lunch, { rounds, seed })));
-  const regrets = runs.map((r) => (r.value.status === "feasible" ? r.value.plan.regret.total : Number.NaN));
-  return {
-    rounds,
-    "ms p50": round(
-      at(
-        runs.map((r) => r.ms),
-        0.5,
-      ),
-    ),
-    "regret best": round(Math.min(...regrets)),
-    "regret worst": round(Math.max(...regrets)),
-  };
+const shortest = [20, 40, 60, 120, 300].flatMap((steps) =>
+  [1, 2].map((cooks) => {
+    const row = { steps, cooks, dishes: 0, proved: 0, "gap % max": 0, none: 0, "gave up": 0, "ms p50": 0, "ms p95": 0 };
+    const times: number[] = [];
+    const count = steps > 120 ? 3 : steps > 60 ? 10 : 40;
+    for (let seed = 1; seed <= count; seed++) {
+      const dish = dishOf(randomDish(seed + 1000 * steps, { steps, cooks }));
+      const methods = Object.fromEntries(dish.components.map((c) => [c.id, c.methods[0]?.id ?? ""]));
+      const began = Date.now();
+      const stop = () => Date.now() - began > (steps > 60 ? 10_000 : 5_000);
+      const { ms, value } = timed(() => planDish(dish, { rounds: 100_000, style: "shortest", methods, stop }));
+      row.dishes++;
+      if (value.status === "infeasible") {
+        row[value.proved ? "none" : "gave up"]++;
+        continue;
+      }
+      times.push(ms);
+      const gap = (100 * (value.plan.leadMinutes - value.plan.boundMinutes)) / value.plan.boundMinutes;
+      if (gap === 0) row.proved++;
+      row["gap % max"] = Math.max(row["gap % max"], round(gap));
+    }
+    return { ...row, "ms p50": round(at(times, 0.5)), "ms p95": round(at(times, 0.95)) };
+  }),
+);
+table("Style shortest, 5 s a dish up to 60 steps, 10 s above: proved shortest, the first methods", shortest);
+
+const shops = jobShops().map(({ name, optimum, dish }) => {
+  const { ms, value } = timed(() => planDish(dishOf(dish), { style: "shortest", planAt: "likely", rounds: 12_000 }));
+  const [found, bound] = value.status === "feasible" ? [value.plan.leadMinutes, value.plan.boundMinutes] : [0, 0];
+  return { shop: name, optimum, found, bound, ms: round(ms) };
 });
-table("Regret of the harvest lunch (style late, cautious) by rounds of improvement, three seeds", improved);
+table("Classical job shops as dishes", shops);
+
+const lunch = demo("harvest-lunch");
+const improved = (["late", "ahead", "even"] as const).flatMap((style) =>
+  [0, 40, 120, 400, 1200].map((rounds) => {
+    const runs = [1, 2, 3].map((seed) => timed(() => planDish(lunch, { rounds, seed, style })));
+    const regrets = runs.map((r) => (r.value.status === "feasible" ? r.value.plan.regret.total : Number.NaN));
+    const ms = runs.map((r) => r.ms);
+    return {
+      style,
+      rounds,
+      "ms p50": round(at(ms, 0.5)),
+      "regret best": round(Math.min(...regrets)),
+      "regret worst": round(Math.max(...regrets)),
+    };
+  }),
+);
+table("Regret of the harvest lunch (cautious) by rounds of improvement, three seeds", improved);
 
 const plan = planDish(lunch, { rounds: 0 });
 if (plan.status === "feasible") {
@@ -106,6 +140,19 @@ for (let seed = 1; seed <= 60 && conflicts.length < 12; seed++) {
     timed(() => smallestConflict({ dish, now: planningNow(dish, {}), serveAt: dish.serveAt, planAt: "cautious", methods, log: EMPTY_LOG }))
       .ms,
   );
+}
+const late = { now: lunch.serveAt - 100 * 60 };
+const refusal = planDish(lunch, { ...late, rounds: 0 });
+if (refusal.status === "infeasible") {
+  const whole = timed(() => diagnose(JSON.parse(readFileSync("demo/harvest-lunch.json", "utf8")), late, refusal));
+  table("The harvest lunch a hundred hours before", [
+    {
+      what: "its conflict and repairs, ms",
+      figure: round(whole.ms),
+      facts: whole.value.conflict.length,
+      repairs: whole.value.repairs.length,
+    },
+  ]);
 }
 table("A smallest conflict of 30 steps", [
   { dishes: conflicts.length, "ms p50": round(at(conflicts, 0.5)), "ms max": round(Math.max(...conflicts)) },

@@ -213,24 +213,15 @@ class Compiler {
     const one = plannedLength(step.time, this.planAt, step.k, step.grows);
     const event = this.log.events.get(step.ref);
     const count = step.each && !event ? step.batches : 1;
-    if (step.each && step.tends.length && !event) {
-      return {
-        rule: "H8",
-        steps: [step.ref],
-        text: `"${step.name}" goes batch by batch and has rounds as well; this version cannot plan the two together (H8).`,
-      };
-    }
     for (let batch = 0; batch < count; batch++) {
-      const impossible = this.#addActivity(step, batch, step.each ? one : one * step.batches, one, event);
+      const impossible = this.#addActivity(step, batch, step.each && !event ? one : one * step.batches, one, event);
       if (impossible) return impossible;
       const index = this.#activities.length - 1;
+      const inOrder: Because = { rule: "H1", steps: [step.ref], text: `The batches of "${step.name}" come one after another.` };
       if (batch === 0) this.#first.set(step.ref, index);
-      else
-        this.#lag(endOf(index - 1), startOf(index), 0, {
-          rule: "H1",
-          steps: [step.ref],
-          text: `The batches of "${step.name}" come one after another.`,
-        });
+      else this.#lag(endOf(index - 1), startOf(index), 0, inOrder);
+      // Rounds keep their rhythm over all batches: they follow one another without a gap then.
+      if (batch > 0 && step.tends.length) this.#lag(startOf(index), endOf(index - 1), 0, inOrder);
       this.#last.set(step.ref, index);
     }
     return undefined;
@@ -277,7 +268,7 @@ class Compiler {
       for (const need of needs) starts = intersect(starts, this.#startsOfNeed(step, need, parts, minutes));
       if (rigid) {
         if (cover) starts = intersect(starts, startsFitting(cover, minutes, this.#all));
-        starts = intersect(starts, this.#startsOfRounds(step, minutes));
+        if (batch === 0) starts = intersect(starts, this.#startsOfRounds(step, step.each ? one * step.batches : minutes));
         starts = intersect(starts, shift(ends, -minutes));
         ends = shift(starts, minutes);
       }

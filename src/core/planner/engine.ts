@@ -119,7 +119,8 @@ export class Engine extends Bounds {
       this.lowerTo(endOf(index), placement.end, "H1");
     if (!fixed) return next;
     if (!this.#giveHands(activity, placement)) return next;
-    if (activity.stretch > 0 && !this.roundsOf(activity, placement)) return this.#refuse(activity, "H8", next);
+    // The rounds of a step that goes batch by batch are looked at when all its batches stand (extract.ts).
+    if (activity.stretch > 0 && !activity.step.each && !this.roundsOf(activity, placement)) return this.#refuse(activity, "H8", next);
     const held = this.#resolveTakings(activity, dirty);
     if (held !== undefined) return Math.min(held, next);
     if (!this.#resolveWaitings(index, dirty)) return this.#refuse(activity, "H11", next);

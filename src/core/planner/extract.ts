@@ -96,8 +96,23 @@ function equipmentByStep(model: Model, engine: Engine): Map<string, EquipmentSpa
       add(user.step, { use, id, from: user.from, to: user.to, count: 1 });
     }
   }
-  for (const list of found.values()) list.sort((a, b) => a.use - b.use || a.from - b.from || (a.id < b.id ? -1 : 1));
+  for (const [step, list] of found) {
+    list.sort((a, b) => a.use - b.use || (a.id < b.id ? -1 : a.id > b.id ? 1 : a.from - b.from));
+    found.set(step, joined(list));
+  }
   return found;
+}
+
+/** Spans of one thing that touch read as one. */
+function joined(list: readonly EquipmentSpan[]): EquipmentSpan[] {
+  const merged: EquipmentSpan[] = [];
+  for (const span of list) {
+    const last = merged.at(-1);
+    if (last && last.use === span.use && last.id === span.id && last.count === span.count && last.to === span.from)
+      merged[merged.length - 1] = { ...last, to: span.to };
+    else merged.push(span);
+  }
+  return merged.sort((a, b) => a.use - b.use || a.from - b.from || (a.id < b.id ? -1 : 1));
 }
 
 function holdsOf(engine: Engine): PlannedHold[] {

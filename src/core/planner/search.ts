@@ -132,7 +132,8 @@ export class Search {
   run(budget: number, guide: Guide, stop: () => boolean): Found {
     let conflicts = 0;
     let restart = 0;
-    for (; conflicts < budget && !stop(); restart++) {
+    // The first look is made whatever the clock says: without it there would be no plan at all.
+    for (; conflicts < budget && (restart === 0 || !stop()); restart++) {
       const allowed = Math.min(budget - conflicts, 30 * luby(restart + 1));
       this.#restart = restart;
       this.#tries = Math.min(4 * MOST_TRIES, MOST_TRIES + 3 * restart);

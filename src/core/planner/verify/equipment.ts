@@ -43,6 +43,8 @@ export function neededSpans(ctx: Context, step: Step, planned: PlannedStep, use:
     return [[planned.start, Math.max(planned.end, last?.end ?? planned.end)]];
   }
   if (use.part === "hands") return handsIntervals(ctx, step, planned);
+  // Batch after batch may find another burner, so touching pieces are asked about one by one.
+  if (!isWare(use.what) && (step.each || step.minPiece !== undefined)) return [...planned.pieces];
   return isWare(use.what) ? [[planned.start, planned.end]] : [...workOf(step, planned)];
 }
 
