@@ -1,14 +1,31 @@
 // rondeau plan DISH: a plan, or why there is none.
 
+import type { Dish } from "../core/dish/model";
 import { quoted } from "../core/dish/problem";
-import { EMPTY_LOG, PLAN_ATS, type PlanOptions, planDish, planToFile, STYLES } from "../core/planner";
+import { EMPTY_LOG, PLAN_ATS, type Planned, type PlanOptions, planDish, planToFile, STYLES } from "../core/planner";
 import { diagnose } from "../core/planner/explain";
+import { planSure } from "../core/planner/sure";
 import { bad, choiceFlag, instantFlag, loadDish, loadLog, numberFlag, readFlags } from "./input";
 
 /** Conflict and repairs are looked for so long at most. */
 const SECONDS_TO_EXPLAIN = 30;
 
-const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed"];
+/** Rounds of improvement where no time is given: a fraction of a second. */
+const ROUNDS_UNASKED = 40;
+
+const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed", "--sure"];
+
+/** The plan that is on time as often as wished; how often it is goes to standard error, since a plan file has no place for it. */
+function sure(dish: Dish, wish: number, options: PlanOptions): Planned {
+  const { planAt: _, ...rest } = options;
+  const found = planSure(dish, wish, rest);
+  if (found.status === "infeasible") return found;
+  const often = `on time in ${Math.round(found.onTime * 100)} of 100 runs, lengths planned ${found.plan.planAt}`;
+  process.stderr.write(
+    found.status === "reached" ? `rondeau: ${often}.\n` : `rondeau: no plan is so sure; this one comes nearest: ${often}.\n`,
+  );
+  return { status: "feasible", plan: found.plan };
+}
 
 export function planCommand(args: readonly string[]) {
   const flags = readFlags(args, FLAGS, ["DISH"]);
@@ -37,9 +54,12 @@ export function planCommand(args: readonly string[]) {
     methods,
     log: logFile === undefined ? EMPTY_LOG : loadLog(logFile, dish),
     seed: numberFlag(flags, "--seed", 0, 2 ** 31),
-    ...(seconds === undefined ? {} : { rounds: 1_000_000, stop: () => Date.now() - began > seconds * 1000 }),
+    ...(seconds === undefined ? { rounds: ROUNDS_UNASKED } : { rounds: 1_000_000, stop: () => Date.now() - began > seconds * 1000 }),
   };
-  const planned = planDish(dish, options);
+  const percent = numberFlag(flags, "--sure", 0, 100);
+  if (percent !== undefined && flags.values.has("--plan-at"))
+    throw bad("--sure", "It chooses how lengths are planned. Leave out --plan-at.");
+  const planned = percent === undefined ? planDish(dish, options) : sure(dish, percent / 100, options);
   if (planned.status === "feasible") return { data: planToFile(planned.plan, dish.zone), exit: 0 };
   const diagnosis = diagnose(document, { ...options, stop: () => Date.now() - began > (seconds ?? SECONDS_TO_EXPLAIN) * 1000 }, planned);
   return { data: { format: "rondeau-plan/1", ...diagnosis }, exit: 3 };

@@ -49,7 +49,9 @@ export interface Progress {
 export type Planned = { readonly status: "feasible"; readonly plan: Plan } | Infeasible;
 
 /** Conflicts that the quick search may spend before the learning solver is asked. */
-const QUICK_CONFLICTS = 200;
+const QUICK_CONFLICTS = 60;
+/** Conflicts that the learning solver may spend on a first plan. */
+const LEARNERS_CONFLICTS = 1_500;
 /** Other choices of methods that are planned with, once a plan is there. */
 const MOST_OTHERS = 4;
 /** Changes of bounds that stand for one round of improvement: some milliseconds. */
@@ -97,8 +99,8 @@ export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
 }
 
 /**
- * Whether another way of making some component is worth its loss of quality. A choice is planned only where its least lead and its quality
- * alone leave it a chance; the bound of the answer is that of all choices looked at.
+ * Whether another way of making some component is worth its loss of quality. A choice is planned only where the lead that it can save weighs
+ * more than the quality that it loses; the bound of the answer is that of all choices looked at.
  */
 function withOtherMethods(
   dish: Dish,
@@ -110,8 +112,11 @@ function withOtherMethods(
 ): Plan {
   const rounds = options.rounds ?? DEFAULT_ROUNDS;
   const worth = (plan: Plan) => (start.style === "shortest" ? plan.leadMinutes : plan.regret.total);
+  const own = others.length > 0 ? leastOf(dish, start.methods, options, log) : undefined;
   const hopes = others
     .flatMap((methods) => {
+      // The quality alone that it loses may already be more than all that a shorter lead could win.
+      if (own && lossOf(methods, dish, start.style) - lossOf(start.methods, dish, start.style) > own.regret) return [];
       const bound = options.stop?.() ? undefined : leastOf(dish, methods, options, log);
       return bound ? [{ methods, ...bound }] : [];
     })
@@ -120,7 +125,8 @@ function withOtherMethods(
   let boundMinutes = start.boundMinutes;
   let tried = 0;
   for (const { methods, regret, leadMinutes } of hopes) {
-    if (regret >= worth(best) || tried >= (start.style === "shortest" ? hopes.length : MOST_OTHERS) || options.stop?.()) {
+    const hopeless = start.style === "shortest" ? regret >= worth(best) : own !== undefined && regret >= own.regret;
+    if (hopeless || tried >= (start.style === "shortest" ? hopes.length : MOST_OTHERS) || options.stop?.()) {
       boundMinutes = Math.min(boundMinutes, leadMinutes);
       continue;
     }
@@ -146,9 +152,15 @@ function leastOf(dish: Dish, methods: Readonly<Record<string, string>>, options:
   const search = new Search(model, seededRandom(1));
   if (search.root()) return undefined;
   const leadMinutes = serveAt - search.latestBeginning();
-  const regret = style === "shortest" ? leadMinutes : (leadMinutes / 60) * WEIGHTS[style].S1 + lostQuality({ methods }, dish) * WEIGHTS[style].S5;
-  return { leadMinutes, regret };
+  return {
+    leadMinutes,
+    regret: style === "shortest" ? leadMinutes : (leadMinutes / 60) * WEIGHTS[style].S1 + lossOf(methods, dish, style),
+  };
 }
+
+/** What a choice of methods costs in quality, as regret. */
+const lossOf = (methods: Readonly<Record<string, string>>, dish: Dish, style: Style) =>
+  style === "shortest" ? 0 : lostQuality({ methods }, dish) * WEIGHTS[style].S5;
 
 function planWith(
   dish: Dish,
@@ -183,10 +195,11 @@ function planWith(
     return { model, search, learner, frame, check, stop };
   };
   // Most dishes fall to the quick search at once; what does not is asked of the solver that learns.
-  const found = search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), stop);
+  // Both are short, and without them there is no plan at all: the clock has its say after them.
+  const found = search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), () => false);
   let plan = found.status === "found" ? checked(search, model, frame, check) : undefined;
   if (!plan) {
-    const first = firstByLearning(learning(), conflicts);
+    const first = firstByLearning({ ...learning(), stop: () => false }, Math.min(conflicts, LEARNERS_CONFLICTS));
     if (first === "refuted") return { ...explainSearch(model, asNone(found, search)), proved: true };
     plan = first;
   }

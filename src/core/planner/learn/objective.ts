@@ -3,7 +3,6 @@
 //
 // Costs are whole numbers: 600 to a minute of regret, so that every weight times every unit comes out even.
 import { componentOf, type Dish } from "../../dish/model";
-import type { Model } from "../model";
 import type { Style } from "../plan";
 import { BREATHING_SPACE_MINUTES, EARLY, EASY_DAY_MINUTES, LAST_HOURS_MINUTES, LATE, WEIGHTS } from "../regret";
 import type { Moment } from "./cumulative";

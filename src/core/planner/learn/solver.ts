@@ -37,6 +37,15 @@ export type Outcome = "found" | "refuted" | "spent";
 export const truth = (bound: number) => 1 - (bound & 1);
 /** Above so many assumptions they share a level. */
 const MANY_ASSUMED = 8;
+/** Most yes-or-no variables have no arcs and few watches: they share one empty list until they need their own. */
+const NONE: number[] = [];
+
+function append(lists: number[][], at: number, ...items: number[]): void {
+  const list = lists[at] as number[];
+  if (list === NONE) lists[at] = items;
+  else list.push(...items);
+}
+
 const FIRST_REDUCTION = 4_000;
 
 export class Solver {
@@ -113,9 +122,9 @@ export class Solver {
     this.bound[2 * v + 1] = -high;
     this.#gaps.push(domain && domain.length > 1 ? Int32Array.from(domain.flat()) : undefined);
     for (let i = 0; i < 2; i++) {
-      this.#arcsOf.push([]);
-      this.#watches.push([]);
-      this.#propagatorsOf.push([]);
+      this.#arcsOf.push(NONE);
+      this.#watches.push(NONE);
+      this.#propagatorsOf.push(NONE);
     }
     this.isLiteral.push(false);
     return v;
@@ -163,7 +172,7 @@ export class Solver {
     this.#arcTarget.push(target);
     this.#arcLag.push(lag);
     this.#arcIf.push(when);
-    (this.#arcsOf[source] as number[]).push(arc);
+    append(this.#arcsOf, source, arc);
     if (when >= 0) {
       const list = this.#arcsIf.get(when);
       if (list) list.push(arc);
@@ -209,7 +218,7 @@ export class Solver {
   }
 
   #watch(lits: Int32Array, at: number, index: number): void {
-    (this.#watches[(lits[at] as number) ^ 1] as number[]).push(1 - (lits[at + 1] as number), index);
+    append(this.#watches, (lits[at] as number) ^ 1, 1 - (lits[at + 1] as number), index);
   }
 
   addPropagator(propagator: Propagator, bounds: Iterable<number>): void {
@@ -217,7 +226,7 @@ export class Solver {
     this.#propagators.push(propagator);
     this.#isWaiting.push(true);
     this.#waiting[propagator.cost].push(index);
-    for (const b of new Set(bounds)) (this.#propagatorsOf[b] as number[]).push(index);
+    for (const b of new Set(bounds)) append(this.#propagatorsOf, b, index);
   }
 
   // --- Reading ----------------------------------------------------------------------------------------------------
@@ -486,7 +495,9 @@ export class Solver {
         lits[j + 1] = lits[3] as number;
         lits[2] = c;
         lits[3] = k;
-        (this.#watches[c ^ 1] as number[]).push(1 - k, index);
+        const watches = this.#watches[c ^ 1] as number[];
+        if (watches === NONE) this.#watches[c ^ 1] = [1 - k, index];
+        else watches.push(1 - k, index);
         moved = true;
         break;
       }
@@ -667,7 +678,7 @@ export class Solver {
     const gone = new Set(worst.slice(0, worst.length >> 1));
     this.#clauses = this.#clauses.filter((c) => !gone.has(c));
     this.#learnedCount -= gone.size;
-    for (const list of this.#watches) list.length = 0;
+    for (let b = 0; b < this.#watches.length; b++) this.#watches[b] = NONE;
     this.#clauses.forEach((c, i) => {
       this.#watch(c.lits, 0, i);
       this.#watch(c.lits, 2, i);
