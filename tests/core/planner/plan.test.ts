@@ -5,6 +5,7 @@ import { type Plan, type PlanOptions, planDish, verifyPlan } from "../../../src/
 import { DEMO, demoDish, dishOf, type Loose } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 import { randomDish } from "../generate";
+import { richDish } from "../generate-rich";
 
 const plan = (document: Loose, options: PlanOptions = {}): Plan => {
   const dish = dishOf(document);
@@ -41,6 +42,26 @@ describe("1,000 random dishes", () => {
     }
     expect(wrong).toEqual([]);
     expect(feasible).toBeGreaterThan(180);
+  });
+});
+
+describe("120 random dishes with every feature", () => {
+  test.each([0, 1])("half %i: a plan that the verifier accepts, or a proof that there is none", (half) => {
+    const wrong: string[] = [];
+    let feasible = 0;
+    for (let seed = 60 * half; seed < 60 * (half + 1); seed++) {
+      const dish = dishOf(richDish(seed));
+      const found = planDish(dish, { rounds: 4, style: seed % 2 ? "late" : "shortest" });
+      if (found.status === "infeasible") {
+        if (!found.proved) wrong.push(`seed ${seed}: gave up`);
+        continue;
+      }
+      feasible++;
+      for (const b of verifyPlan(dish, found.plan).broken) wrong.push(`seed ${seed}: ${b.rule} ${b.steps.join(" ")} ${b.why}`);
+      if (found.plan.boundMinutes > found.plan.leadMinutes) wrong.push(`seed ${seed}: a bound above its plan`);
+    }
+    expect(wrong).toEqual([]);
+    expect(feasible).toBeGreaterThan(30);
   });
 });
 

@@ -63,7 +63,7 @@ export class Cumulative implements Propagator {
       const from = this.#latestStart(t);
       const to = t.when >= 0 && !solver.isTrue(t.when) ? from : this.#earliestEnd(t);
       points[2 * i] = from;
-      points[2 * i + 1] = to > from ? to : from;
+      points[2 * i + 1] = Math.max(from, to);
     }
     for (let i = 1; i < order.length; i++) {
       const p = order[i] as number;

@@ -258,7 +258,7 @@ export class Encoding {
   }
 
   #addHandsOf(activity: Activity): void {
-    const { solver, model } = this;
+    const { model } = this;
     const { fact } = activity;
     if (fact?.done) return;
     if (activity.minPiece !== undefined && !fact) {

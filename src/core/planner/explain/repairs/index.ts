@@ -103,18 +103,11 @@ function standIns(trial: Trial): Tried[] {
     const component = trial.document.components[c];
     if (!component || !model.fallback || model.onHand.length) return [];
     const ready = now + model.fallback.lead;
-    const outputs = new Map(component.methods.flatMap((m) => m.steps.flatMap((s) => (s.makes ?? []).map((o) => [o.id, o] as const))));
-    const value = [...outputs.values()].map((o) => ({
-      output: o.id,
-      amount: o.amount,
-      madeAt: trial.dish.zone.toWallInstant(ready),
-      place: o.holds?.[0]?.place ?? "counter",
-    }));
     return trial.first([
       {
         kind: "stand-in",
         text: `${model.fallback.name} in place of ${lower(component.name)}, in the house by ${momentText(trial.dish, ready)}.`,
-        change: [{ op: "add", path: `/components/${c}/onHand`, value }],
+        change: [trial.standIn(c, ready)],
         trouble: 200 + 600 * (1 - model.fallback.quality),
       },
     ]);

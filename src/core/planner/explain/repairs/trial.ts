@@ -8,7 +8,7 @@ import { type PlanOptions, planDish } from "../../index";
 import type { Plan, Regret } from "../../plan";
 
 export interface Repair {
-  readonly kind: "serve-later" | "hours" | "helper" | "equipment" | "longer-wait" | "method" | "stand-in";
+  readonly kind: "another-day" | "serve-later" | "hours" | "helper" | "equipment" | "longer-wait" | "method" | "stand-in";
   readonly text: string;
   /** JSON Patch on the dish document: applied and planned again, it gives a plan. */
   readonly change: readonly PatchOperation[];
@@ -73,6 +73,18 @@ export class Trial {
     const { kitchen } = this.document;
     if (!kitchen) return [{ op: "add", path: "/kitchen", value: DEFAULT_KITCHEN }];
     return kitchen[part] ? [] : [{ op: "add", path: `/kitchen/${part}`, value: DEFAULT_KITCHEN[part] }];
+  }
+
+  /** The bought stand-in of a component, on hand from a minute on: what every output of it is replaced by. */
+  standIn(component: number, ready: number): PatchOperation {
+    const outputs = (this.document.components[component]?.methods ?? []).flatMap((m) => m.steps.flatMap((s) => s.makes ?? []));
+    const value = [...new Map(outputs.map((o) => [o.id, o])).values()].map((o) => ({
+      output: o.id,
+      amount: o.amount,
+      madeAt: this.dish.zone.toWallInstant(ready),
+      place: o.holds?.[0]?.place ?? "counter",
+    }));
+    return { op: "add", path: `/components/${component}/onHand`, value };
   }
 
   /** An id that the kitchen has not: the wish, or that with a number. */
