@@ -33,6 +33,8 @@ export interface PlanOptions {
   readonly rounds?: number | undefined;
   /** Conflicts spent on one choice of methods before it is given up; default 3,000. */
   readonly conflicts?: number | undefined;
+  /** Only the quick search: for an answer while something is dragged. Nothing is proved then. */
+  readonly quick?: boolean | undefined;
   /** Asked often; true ends the search with the best plan so far. */
   readonly stop?: (() => boolean) | undefined;
   readonly onProgress?: ((progress: Progress) => void) | undefined;
@@ -198,7 +200,7 @@ function planWith(
   // Both are short, and without them there is no plan at all: the clock has its say after them.
   const found = search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), () => false);
   let plan = found.status === "found" ? checked(search, model, frame, check) : undefined;
-  if (!plan) {
+  if (!plan && !options.quick) {
     const first = firstByLearning({ ...learning(), stop: () => false }, Math.min(conflicts, LEARNERS_CONFLICTS));
     if (first === "refuted") return { ...explainSearch(model, asNone(found, search)), proved: true };
     plan = first;

@@ -135,6 +135,13 @@ export class Learner {
     return answer;
   }
 
+  /** A plan that costs at most `cap`, from nothing, in an order shaken by so many minutes. */
+  afresh(cap: number, noise: number, budget: number, stop: () => boolean): Answer {
+    if (!this.objective) return { status: "refuted" };
+    this.#shakeOrder(noise);
+    return this.#ask(budget, [...this.#assumed("found"), 2 * this.objective.total + 1, -cap], () => this.#latestFirst(), stop);
+  }
+
   /** For good: nothing begins before. For when a plan that begins there is known and only shorter ones are wanted. */
   demandBeginning(beginning: number): void {
     this.encoding.solver.backTo(0);
