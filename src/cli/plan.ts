@@ -11,7 +11,7 @@ import { bad, choiceFlag, instantFlag, loadDish, loadLog, numberFlag, readFlags 
 const SECONDS_TO_EXPLAIN = 30;
 
 /** Rounds of improvement where no time is given: a fraction of a second. */
-const ROUNDS_UNASKED = 40;
+const ROUNDS_UNASKED = 15;
 
 const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed", "--sure"];
 

@@ -78,14 +78,21 @@ export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
   let first: Infeasible | undefined;
   let proved = choices.complete;
   for (const [at, methods] of choices.list.entries()) {
-    let unimproved: Plan | undefined;
+    // Following a plan, the cook is not asked to change the way of making something.
+    const others = rounds > 0 && !options.previous ? choices.list.slice(at + 1) : [];
+    let better: Weighed | undefined;
     const planned = planWith(dish, methods, options, log, (plan) => {
-      unimproved = plan;
+      if (plan.style !== "shortest") better = weighMethods(dish, plan, others, options, log);
+      return better === undefined || better.methods === plan.methods;
     });
     if (planned.status === "feasible") {
-      // Following a plan, the cook is not asked to change the way of making something.
-      const others = rounds > 0 && !options.previous ? choices.list.slice(at + 1) : [];
-      return { status: "feasible", plan: withOtherMethods(dish, planned.plan, unimproved ?? planned.plan, others, options, log) };
+      if (planned.plan.style === "shortest") return { status: "feasible", plan: shortestOfAll(dish, planned.plan, others, options, log) };
+      const chosen = better && better.methods !== planned.plan.methods ? planWith(dish, better.methods, options, log) : planned;
+      const plan = chosen.status === "feasible" ? chosen.plan : planned.plan;
+      return {
+        status: "feasible",
+        plan: { ...plan, boundMinutes: Math.min(plan.boundMinutes, better?.boundMinutes ?? plan.boundMinutes) },
+      };
     }
     first ??= planned;
     proved &&= planned.proved;
@@ -100,45 +107,50 @@ export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
   );
 }
 
+interface Weighed {
+  readonly methods: Readonly<Record<string, string>>;
+  /** The least lead of all choices looked at. */
+  readonly boundMinutes: number;
+}
+
 /**
- * Whether another way of making some component is worth its loss of quality. A choice is planned only where the lead that it can save weighs
- * more than the quality that it loses; the bound of the answer is that of all choices looked at.
+ * Whether another way of making one component is worth its loss of quality, by first plans. A choice is planned only where the lead that it
+ * can save weighs more than the quality that it loses.
  */
-function withOtherMethods(
+function weighMethods(
   dish: Dish,
   start: Plan,
-  unimproved: Plan,
   others: readonly Readonly<Record<string, string>>[],
   options: PlanOptions,
   log: Log,
-): Plan {
-  const rounds = options.rounds ?? DEFAULT_ROUNDS;
-  const worth = (plan: Plan) => (start.style === "shortest" ? plan.leadMinutes : plan.regret.total);
-  const own = others.length > 0 ? leastOf(dish, start.methods, options, log) : undefined;
-  const hopes = others
-    .flatMap((methods) => {
-      // The quality alone that it loses may already be more than all that a shorter lead could win.
-      if (own && lossOf(methods, dish, start.style) - lossOf(start.methods, dish, start.style) > own.regret) return [];
-      const bound = options.stop?.() ? undefined : leastOf(dish, methods, options, log);
-      return bound ? [{ methods, ...bound }] : [];
-    })
-    .sort((a, b) => a.regret - b.regret);
+): Weighed {
+  const single = others.filter((methods) => Object.keys(methods).filter((c) => methods[c] !== start.methods[c]).length === 1);
+  const own = single.length > 0 ? leastOf(dish, start.methods, options, log) : undefined;
   let best = start;
   let boundMinutes = start.boundMinutes;
-  let tried = 0;
-  for (const { methods, regret, leadMinutes } of hopes) {
-    const hopeless = start.style === "shortest" ? regret >= worth(best) : own !== undefined && regret >= own.regret;
-    if (hopeless || tried >= (start.style === "shortest" ? hopes.length : MOST_OTHERS) || options.stop?.()) {
-      boundMinutes = Math.min(boundMinutes, leadMinutes);
-      continue;
-    }
-    tried++;
-    // Like is compared with like: its first plan with the first plan of what is preferred.
-    let planned = planWith(dish, methods, start.style === "shortest" ? options : { ...options, rounds: 0 }, log);
-    boundMinutes = Math.min(boundMinutes, planned.status === "feasible" ? planned.plan.boundMinutes : leadMinutes);
-    if (planned.status === "feasible" && start.style !== "shortest" && worth(planned.plan) < worth(unimproved))
-      planned = planWith(dish, methods, { ...options, rounds: Math.ceil(rounds / 2) }, log);
-    if (planned.status === "feasible" && worth(planned.plan) < worth(best) - 1e-9) best = planned.plan;
+  const hopes = single.flatMap((methods) => {
+    const bound = options.stop?.() ? undefined : leastOf(dish, methods, options, log);
+    if (bound) boundMinutes = Math.min(boundMinutes, bound.leadMinutes);
+    return bound && own && bound.regret < own.regret ? [{ methods, ...bound }] : [];
+  });
+  for (const { methods } of hopes.sort((a, b) => a.regret - b.regret).slice(0, MOST_OTHERS)) {
+    if (options.stop?.()) break;
+    const planned = planWith(dish, methods, { ...options, rounds: 0 }, log);
+    if (planned.status === "feasible" && planned.plan.regret.total < best.regret.total) best = planned.plan;
+  }
+  return { methods: best.methods, boundMinutes };
+}
+
+/** The shortest plan of all choices of methods, and the lead below which none of them has a plan. */
+function shortestOfAll(dish: Dish, start: Plan, others: readonly Readonly<Record<string, string>>[], options: PlanOptions, log: Log): Plan {
+  let best = start;
+  let boundMinutes = start.boundMinutes;
+  for (const methods of others) {
+    const bound = leastOf(dish, methods, options, log);
+    if (!bound) continue;
+    const planned = bound.leadMinutes < best.leadMinutes && !options.stop?.() ? planWith(dish, methods, options, log) : undefined;
+    boundMinutes = Math.min(boundMinutes, planned?.status === "feasible" ? planned.plan.boundMinutes : bound.leadMinutes);
+    if (planned?.status === "feasible" && planned.plan.leadMinutes < best.leadMinutes) best = planned.plan;
   }
   return { ...best, boundMinutes };
 }
@@ -169,7 +181,8 @@ function planWith(
   methods: Readonly<Record<string, string>>,
   options: PlanOptions,
   log: Log,
-  onFirst?: (plan: Plan) => void,
+  /** Told of the first plan; false where it is not to be improved. */
+  onFirst?: (plan: Plan) => boolean,
 ): Planned {
   const now = planningNow(dish, options);
   const serveAt = options.serveAt ?? dish.serveAt;
@@ -211,8 +224,7 @@ function planWith(
     if (!plan) return explainSearch(model, asNone(again, search));
   }
   if (!plan) return explainSearch(model, asNone(found, search));
-  onFirst?.(plan);
-  if (rounds === 0 || stop()) return { status: "feasible", plan };
+  if (rounds === 0 || stop() || onFirst?.(plan) === false) return { status: "feasible", plan };
   // Near a plan that the cook follows already, few moves count for more than the last minute of regret.
   if (options.previous) return { status: "feasible", plan: improve(plan, { model, search, options, frame, check, stop }) };
   const onBetter = (better: Plan, done: number) =>
