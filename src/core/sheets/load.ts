@@ -18,6 +18,8 @@ const FULL_DAY_MINUTES = 300;
 const CROWDED = 3;
 const FULL_LAST_HOUR_MINUTES = 45;
 const QUIET_MINUTES = 75;
+/** Of what comes so soon after a quiet stretch it is said whether it could be begun in it. */
+const NEXT_MINUTES = 240;
 
 /** Notes in the order of time. @param whys bounds of the steps; without them nothing is proposed for quiet stretches */
 export function loadNotes(plan: PlanView, whys: readonly Why[], clock: WallClock): LoadNote[] {
@@ -122,7 +124,12 @@ function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly 
           .map((s) => `“${lower(s.name)}”`)
           .join(" or ")} could be done then already`
       : "";
-    notes.push({ kind: "quiet", at: from, text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}.` });
+    const early = plan.steps
+      .map((s) => ({ step: s, earliest: whys.find((w) => w.step === s.ref)?.earliest ?? Number.NEGATIVE_INFINITY }))
+      .filter(({ step, earliest }) => step.attention === "hands" && step.state === "planned" && step.start <= to + NEXT_MINUTES && earliest >= to)
+      .sort((a, b) => a.step.start - b.step.start)[0];
+    const wait = early ? `; “${lower(early.step.name)}” must not start before ${clock.time(early.earliest)}` : "";
+    notes.push({ kind: "quiet", at: from, text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}${wait}.` });
   }
   return notes;
 }

@@ -200,6 +200,16 @@ describe("heavy and quiet", () => {
     for (const note of quiet)
       expect(plan.steps.flatMap((s) => s.hands).some((h) => h.from <= note.at + 10 && h.to > note.at + 10)).toBe(false);
   });
+  test("what must not be begun in a quiet stretch is told with the moment from which it may", () => {
+    const whys = whyHere(dish, plan);
+    const told = notes.filter((n) => n.kind === "quiet" && n.text.includes("must not start before"));
+    expect(told.length).toBeGreaterThan(0);
+    for (const note of told) {
+      const [, name, time] = /“([^”]+)” must not start before (\d\d:\d\d)/.exec(note.text) ?? [];
+      const steps = view.steps.filter((s) => s.name.toLowerCase() === name?.toLowerCase());
+      expect(steps.some((s) => clock.time(whys.find((w) => w.step === s.ref)?.earliest ?? 0) === time && s.start > note.at)).toBe(true);
+    }
+  });
   test("a plan without work says nothing", () => {
     expect(loadNotes({ ...view, steps: [] }, [], clock)).toEqual([]);
   });
