@@ -1,4 +1,4 @@
-// rondeau check | plan | verify | risk | reach | schema: the core on the command line, without server or database.
+// rondeau check | plan | verify | risk | reach | sheet | shop | ics | schema: the core on the command line, without server or database.
 // Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan.
 import { dishSchema } from "../core/dish/json-schema";
 import { checkCommand } from "./check";
@@ -6,14 +6,21 @@ import { BadInput } from "./input";
 import { planCommand } from "./plan";
 import { reachCommand } from "./reach";
 import { riskCommand } from "./risk";
+import { icsCommand, sheetCommand, shopCommand } from "./sheets";
 import { verifyCommand } from "./verify";
 
-const COMMANDS: Readonly<Record<string, (args: readonly string[]) => { readonly data: unknown; readonly exit: number }>> = {
+/** What a command prints: data as JSON, or a text as it stands. */
+type Printed = { readonly exit: number } & ({ readonly data: unknown } | { readonly text: string });
+
+const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Printed>> = {
   check: checkCommand,
   plan: planCommand,
   verify: verifyCommand,
   risk: riskCommand,
   reach: reachCommand,
+  sheet: sheetCommand,
+  shop: shopCommand,
+  ics: icsCommand,
   schema: () => ({ data: dishSchema(), exit: 0 }),
 };
 
@@ -24,9 +31,9 @@ if (!command) {
   process.exitCode = 2;
 } else {
   try {
-    const { data, exit } = command(args);
-    process.stdout.write(`${JSON.stringify(data, null, 2)}\n`);
-    process.exitCode = exit;
+    const printed = command(args);
+    process.stdout.write("text" in printed ? printed.text : `${JSON.stringify(printed.data, null, 2)}\n`);
+    process.exitCode = printed.exit;
   } catch (error) {
     if (!(error instanceof BadInput)) fault(error);
     else {

@@ -148,3 +148,36 @@ describe("risk", () => {
     expect(run("risk", demo("spiced-duck"), plan, "--runs", "0").status).toBe(2);
   });
 });
+
+describe("what leaves for others to read", () => {
+  const text = (...args: string[]) => spawnSync(path.join(root, "rondeau"), args, { encoding: "utf8", cwd: desk });
+  test("sheet, shop and ics print Markdown, CSV and iCalendar of a plan", () => {
+    const planned = run("plan", demo("saturday-pastries"), "--seconds", "0");
+    const plan = file("pastries.plan.json", planned.data);
+    const begins: Record<string, RegExp> = {
+      sheet: /^# .+\n\nAt the table /,
+      shop: /^section,ingredient,amount,/,
+      ics: /^BEGIN:VCALENDAR\r\nVERSION:2.0/,
+    };
+    for (const [command, begin] of Object.entries(begins)) {
+      const { stdout, status } = text(command, demo("saturday-pastries"), plan);
+      expect([command, status]).toEqual([command, 0]);
+      expect(stdout).toMatch(begin);
+    }
+  });
+  test("a plan of another dish is refused, with what it lacks", () => {
+    const planned = run("plan", demo("saturday-pastries"), "--seconds", "0");
+    const refused = run("ics", demo("spiced-duck"), file("other.plan.json", planned.data));
+    expect(refused.status).toBe(2);
+    expect(refused.data.problems[0].message).toMatch(/none of this dish/);
+  });
+});
+
+describe("plan --sure", () => {
+  test("tells how often the plan is on time, and will not be told how to take the lengths", () => {
+    const sure = run("plan", demo("spiced-duck"), "--sure", "50", "--seconds", "1");
+    expect(sure.status).toBe(0);
+    expect(sure.stderr).toMatch(/on time in \d+ of 100 runs/);
+    expect(run("plan", demo("spiced-duck"), "--sure", "50", "--plan-at", "likely")).toMatchObject({ status: 2 });
+  });
+});

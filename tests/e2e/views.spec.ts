@@ -154,6 +154,17 @@ test.describe("on a phone", () => {
   });
 });
 
+test("the days go into a calendar: what needs hands, as other programs read it", async ({ page }) => {
+  await page.goto("/d/harvest-lunch/days");
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Calendar" }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe("harvest-lunch.ics");
+  const answer = await page.request.get("/api/dishes/harvest-lunch/calendar");
+  expect(answer.headers()["content-type"]).toContain("text/calendar");
+  expect((await answer.text()).match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(40);
+});
+
 test("the day list goes to paper without the screen's furniture", async ({ page }) => {
   await page.goto(`${server.url}/d/harvest-lunch/days`);
   await page.emulateMedia({ media: "print" });

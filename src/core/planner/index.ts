@@ -52,8 +52,9 @@ export type Planned = { readonly status: "feasible"; readonly plan: Plan } | Inf
 
 /** Conflicts that the quick search may spend before the learning solver is asked. */
 const QUICK_CONFLICTS = 60;
-/** Conflicts that the learning solver may spend on a first plan. */
+/** Conflicts that the learning solver may spend on a first plan, and those that it may spend whatever the clock says. */
 const LEARNERS_CONFLICTS = 1_500;
+const CONFLICTS_AT_LEAST = 150;
 /** Other choices of methods that are planned with, once a plan is there. */
 const MOST_OTHERS = 4;
 /** Changes of bounds that stand for one round of improvement: some milliseconds. */
@@ -214,7 +215,9 @@ function planWith(
   const found = search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), () => false);
   let plan = found.status === "found" ? checked(search, model, frame, check) : undefined;
   if (!plan && !options.quick) {
-    const first = firstByLearning({ ...learning(), stop: () => false }, Math.min(conflicts, LEARNERS_CONFLICTS));
+    const bench = learning();
+    const hurried = () => bench.learner.conflicts >= CONFLICTS_AT_LEAST && stop();
+    const first = firstByLearning({ ...bench, stop: hurried }, Math.min(conflicts, LEARNERS_CONFLICTS));
     if (first === "refuted") return { ...explainSearch(model, asNone(found, search)), proved: true };
     plan = first;
   }

@@ -126,7 +126,9 @@ function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly 
       : "";
     const early = plan.steps
       .map((s) => ({ step: s, earliest: whys.find((w) => w.step === s.ref)?.earliest ?? Number.NEGATIVE_INFINITY }))
-      .filter(({ step, earliest }) => step.attention === "hands" && step.state === "planned" && step.start <= to + NEXT_MINUTES && earliest >= to)
+      .filter(
+        ({ step, earliest }) => step.attention === "hands" && step.state === "planned" && step.start <= to + NEXT_MINUTES && earliest >= to,
+      )
       .sort((a, b) => a.step.start - b.step.start)[0];
     const wait = early ? `; “${lower(early.step.name)}” must not start before ${clock.time(early.earliest)}` : "";
     notes.push({ kind: "quiet", at: from, text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}${wait}.` });

@@ -1,3 +1,4 @@
+import { CalendarDays } from "lucide-react";
 import { notFound } from "next/navigation";
 import { dayList } from "@/core/sheets/day-list";
 import { WallClock } from "@/core/time/wall-clock";
@@ -20,7 +21,12 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
             at the table {clock.date(state.plan.serveAt)}, {clock.time(state.plan.serveAt)}, for {state.serves}
           </p>
         </div>
-        <PrintButton />
+        <div className="flex gap-2" data-screen>
+          <a className="act" href={`/api/dishes/${state.slug}/calendar`} download>
+            <CalendarDays size={17} aria-hidden="true" /> Calendar
+          </a>
+          <PrintButton />
+        </div>
       </header>
       <DayList days={dayList(state.plan, clock)} plan={state.plan} clock={clock} />
     </article>

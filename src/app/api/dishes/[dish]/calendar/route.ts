@@ -1,0 +1,24 @@
+import { dishModel } from "@/core/dish/model";
+import { PlanFile, planFromFile } from "@/core/planner";
+import { planCalendar } from "@/core/sheets/calendar";
+import { planView } from "@/core/sheets/plan-view";
+import { findDish } from "@/db/queries/dishes";
+import { findNewestFeasible } from "@/db/queries/runs";
+import { database } from "@/server/database";
+
+/** The plan in force as iCalendar: what needs hands, and the rounds. */
+export async function GET(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
+  const db = await database();
+  const stored = await findDish(db, (await params).dish);
+  const newest = stored && (await findNewestFeasible(db, stored.id));
+  if (!stored || !newest) return Response.json({ message: stored ? "There is no plan yet." : "There is no such dish." }, { status: 404 });
+  const dish = dishModel(stored.document);
+  const plan = planFromFile(PlanFile.parse(newest.document), dish.zone);
+  return new Response(planCalendar(dish.id, stored.document.dish.name, planView(dish, plan), plan), {
+    headers: {
+      "content-type": "text/calendar; charset=utf-8",
+      "content-disposition": `attachment; filename="${stored.slug}.ics"`,
+      "cache-control": "no-store",
+    },
+  });
+}

@@ -1,0 +1,39 @@
+// rondeau sheet | shop | ics DISH PLAN: the run sheet, the shopping list, the calendar.
+import type { Dish } from "../core/dish/model";
+import { type Plan, verifyPlan } from "../core/planner";
+import { planCalendar } from "../core/sheets/calendar";
+import { planView } from "../core/sheets/plan-view";
+import { runSheet } from "../core/sheets/run-sheet";
+import { shoppingCsv, shoppingRows } from "../core/sheets/shopping";
+import { offsetsOf, WallClock } from "../core/time/wall-clock";
+import { bad, loadDish, loadPlan, readFlags } from "./input";
+
+function read(args: readonly string[]) {
+  const { files } = readFlags(args, [], ["DISH", "PLAN"]);
+  const { dish, document } = loadDish(files[0] as string);
+  const plan = loadPlan(files[1] as string, dish.zone);
+  belongs(dish, plan, files[1] as string);
+  return { dish, document, plan, view: planView(dish, plan) };
+}
+
+/** A plan of another dish would print as an empty page; what it lacks is said instead. */
+function belongs(dish: Dish, plan: Plan, file: string): void {
+  const missing = verifyPlan(dish, plan, { now: plan.now, serveAt: plan.serveAt }).broken.find((b) => b.rule === "H1");
+  if (missing) throw bad(file, `This plan is none of this dish as it stands: ${missing.why} Plan it again.`);
+}
+
+export function sheetCommand(args: readonly string[]) {
+  const { dish, document, plan, view } = read(args);
+  const clock = new WallClock(offsetsOf(dish.zone, view.begins - 1440, Math.max(plan.serveAt, view.ends) + 1440));
+  return { text: runSheet(document.dish.name, document.dish.serves, view, clock), exit: 0 };
+}
+
+export function shopCommand(args: readonly string[]) {
+  const { dish, document, plan } = read(args);
+  return { text: shoppingCsv(shoppingRows(document, dish, plan), dish), exit: 0 };
+}
+
+export function icsCommand(args: readonly string[]) {
+  const { dish, document, plan, view } = read(args);
+  return { text: planCalendar(dish.id, document.dish.name, view, plan), exit: 0 };
+}

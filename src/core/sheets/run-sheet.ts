@@ -1,0 +1,43 @@
+// The run sheet as Markdown: the day list (day-list.ts) for paper, a wiki or a message.
+import { lower } from "../sentence";
+import { spokenDuration } from "../time/duration";
+import type { WallClock } from "../time/wall-clock";
+import { type DayEntry, dayList, whenOver } from "./day-list";
+import type { PlanView } from "./plan-view";
+
+/** Markdown of a plan, day by day. @param serves how many guests */
+export function runSheet(name: string, serves: number, view: PlanView, clock: WallClock): string {
+  const component = (id: string) => lower(view.components.find((c) => c.id === id)?.name ?? id);
+  const lines = [`# ${plain(name)}`, "", `At the table ${clock.date(view.serveAt)}, ${clock.time(view.serveAt)}, for ${serves}.`];
+  for (const day of dayList(view, clock)) {
+    lines.push("", `## ${day.name}`);
+    for (const part of day.parts) {
+      const minutes = part.entries.reduce((sum, e) => sum + e.minutes, 0);
+      lines.push("", `### ${part.name}${minutes ? `, ${spokenDuration(minutes)} by hand` : ""}`, "");
+      for (const entry of part.entries)
+        lines.push(`- **${clock.time(entry.at)}** ${entryText(entry, component(entry.step.component), view, clock)}`);
+    }
+    if (day.rounds.length) {
+      lines.push("", "### rounds", "");
+      for (const r of day.rounds)
+        lines.push(`- ${plain(component(r.step.component))}: ${plain(r.what)} ${r.at.map((m) => clock.time(m)).join(", ")}`);
+    }
+    if (day.beforeBed.length) lines.push("", "### before bed", "", ...day.beforeBed.map((line) => `- ${plain(line)}`));
+  }
+  return `${lines.join("\n")}\n`;
+}
+
+function entryText(entry: DayEntry, component: string, view: PlanView, clock: WallClock): string {
+  const { step } = entry;
+  const details = [component];
+  if (entry.minutes) details.push(spokenDuration(entry.minutes));
+  if (entry.what === "start" && (entry.minutes === 0 || step.attention !== "hands"))
+    details.push(`then ${step.attention === "nearby" ? "with an eye on it" : "alone"} until ${whenOver(step, clock, entry.at)}`);
+  if (step.tempC) details.push(`${step.tempC} °C`);
+  if (view.cooks.length > 1 && entry.cooks.length) details.push(entry.cooks.join(", "));
+  const cue = step.cue ? ` *until ${plain(step.cue)}*` : "";
+  return `${plain(entry.what === "end" ? `${step.name}: see it out` : step.name)} (${plain(details.join(", "))})${cue}`;
+}
+
+/** A cook's own words must not turn into Markdown. */
+const plain = (text: string) => text.replace(/([\\`*_[\]<>#|])/g, "\\$1").replace(/\s+/g, " ");

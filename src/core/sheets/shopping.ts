@@ -1,0 +1,118 @@
+// What has to be bought for a plan: ingredients of the methods in force, scaled, the same thing of one section added up; from when on it may be
+// bought so that it still keeps, by when it is wanted, and when it must be ordered.
+import { stringify } from "csv-stringify/sync";
+import type { Dish } from "../dish/model";
+import type { DishFile } from "../dish/schema";
+import { quantityOf, quantityText } from "../dish/units";
+import type { Plan } from "../planner";
+import { minutesOf } from "../time/duration";
+
+export interface ShoppingRow {
+  readonly section: string;
+  readonly ingredient: string;
+  /** As a kitchen measures it; "as needed", or empty where the dish does not say. */
+  readonly amount: string;
+  readonly components: readonly string[];
+  /** When the first of it is used: by then it is in the house. */
+  readonly wantedBy: number;
+  /** It does not keep if bought before; undefined: any time. */
+  readonly buyFrom: number | undefined;
+  readonly orderBy: number | undefined;
+  readonly note: string;
+}
+
+type Quantity = NonNullable<ReturnType<typeof quantityOf>>;
+interface Need {
+  readonly row: Omit<ShoppingRow, "amount">;
+  readonly quantity: Quantity | undefined;
+  readonly asNeeded: boolean;
+}
+
+/** Rows by section, then by when they are wanted. */
+export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "methods" | "steps" | "fallbacks">): ShoppingRow[] {
+  const needs = document.components.flatMap((component): Need[] => {
+    const model = dish.components.find((c) => c.id === component.id);
+    if (component.onHand?.length || !model) return [];
+    const fallback = plan.methods[component.id] === "fallback";
+    const method = component.methods.find((m) => m.id === plan.methods[component.id]);
+    const list = fallback ? (component.fallback?.buy ?? []) : (method?.ingredients ?? []);
+    const starts = plan.steps.filter((s) => s.step.startsWith(`${component.id}.`)).map((s) => s.start);
+    const decided = plan.fallbacks.find((f) => f.component === component.id)?.decidedAt;
+    const wantedBy = fallback ? decided : Math.min(...starts);
+    if (wantedBy === undefined || !Number.isFinite(wantedBy)) return [];
+    const k = (document.dish.serves / document.dish.baseServes) * (component.factor ?? 1);
+    return list.map((i): Need => {
+      const power = i.scale === "fixed" || i.amount?.fixed ? 0 : typeof i.scale === "number" ? i.scale : 1;
+      const base = i.amount && quantityOf(i.amount);
+      return {
+        quantity: base && { ...base, value: base.value * k ** power },
+        asNeeded: i.asNeeded ?? false,
+        row: {
+          section: i.section ?? "",
+          ingredient: i.name,
+          components: [component.name],
+          wantedBy,
+          buyFrom: i.keeps ? wantedBy - minutesOf(i.keeps) : undefined,
+          orderBy: i.orderAhead ? wantedBy - minutesOf(i.orderAhead) : undefined,
+          note: [i.note, i.optional ? "optional" : undefined, i.allergens?.length ? `contains ${i.allergens.join(", ")}` : undefined]
+            .filter(Boolean)
+            .join("; "),
+        },
+      };
+    });
+  });
+  const merged = new Map<string, Need>();
+  for (const need of needs) {
+    const key = [
+      need.row.section,
+      need.row.ingredient.toLowerCase(),
+      need.quantity?.dimension ?? "",
+      need.quantity?.piece ?? "",
+      need.asNeeded,
+    ].join("\n");
+    const known = merged.get(key);
+    const both = known && together(known, need);
+    if (!known || !both) merged.set(key, need);
+    // What would not keep from the one use to the other is bought twice.
+    else if (both.row.buyFrom !== undefined && both.row.buyFrom > both.row.wantedBy) merged.set(`${key}\n${merged.size}`, need);
+    else merged.set(key, both);
+  }
+  return [...merged.values()]
+    .map(
+      ({ row, quantity, asNeeded }): ShoppingRow => ({ ...row, amount: asNeeded ? "as needed" : quantity ? quantityText(quantity) : "" }),
+    )
+    .sort((a, b) =>
+      a.section < b.section ? -1 : a.section > b.section ? 1 : a.wantedBy - b.wantedBy || (a.ingredient < b.ingredient ? -1 : 1),
+    );
+}
+
+/** One trip for both: the earlier need, and fresh enough for the later. */
+function together(a: Need, b: Need): Need {
+  const least = (x: number | undefined, y: number | undefined) => (x === undefined ? y : y === undefined ? x : Math.min(x, y));
+  const most = (x: number | undefined, y: number | undefined) => (x === undefined ? y : y === undefined ? x : Math.max(x, y));
+  return {
+    asNeeded: a.asNeeded,
+    quantity: a.quantity && b.quantity && { ...a.quantity, value: a.quantity.value + b.quantity.value },
+    row: {
+      ...a.row,
+      components: [...new Set([...a.row.components, ...b.row.components])],
+      wantedBy: Math.min(a.row.wantedBy, b.row.wantedBy),
+      buyFrom: most(a.row.buyFrom, b.row.buyFrom),
+      orderBy: least(a.row.orderBy, b.row.orderBy),
+      note: [...new Set([a.row.note, b.row.note])].filter(Boolean).join("; "),
+    },
+  };
+}
+
+/** The shopping list as CSV with a heading; instants as the dish file writes them. */
+export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish): string {
+  const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
+  return stringify(
+    rows.map((r) => [r.section, r.ingredient, r.amount, r.components.join("; "), at(r.orderBy), at(r.buyFrom), at(r.wantedBy), r.note]),
+    {
+      header: true,
+      columns: ["section", "ingredient", "amount", "for", "order by", "buy from", "wanted by", "note"],
+      escape_formulas: true,
+    },
+  );
+}
