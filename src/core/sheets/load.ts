@@ -14,6 +14,8 @@ export interface LoadNote {
   readonly text: string;
 }
 
+/** A few minutes past half past nine are nobody's trouble. */
+const WORTH_TELLING_MINUTES = 10;
 const FULL_DAY_MINUTES = 300;
 const CROWDED = 3;
 const FULL_LAST_HOUR_MINUTES = 45;
@@ -46,7 +48,7 @@ function lateEvenings(hands: readonly Hands[], clock: WallClock): LoadNote[] {
   return [...byDay(hands, clock).values()].flatMap((list): LoadNote[] => {
     const last = list.reduce((a, b) => (b.to > a.to ? b : a));
     const past = clock.timeOfDay(last.from) + last.to - last.from;
-    if (past <= LATE) return [];
+    if (past < LATE + WORTH_TELLING_MINUTES) return [];
     const late = list.reduce((sum, h) => sum + Math.max(0, h.to - Math.max(h.from, last.to - (past - LATE))), 0);
     return [
       {

@@ -14,7 +14,7 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
   const clock = new WallClock(state.offsets);
   return (
     <article className="mx-auto max-w-[78ch] px-5 pt-5 pb-12 sm:px-7">
-      <header className="mb-5 flex items-end justify-between gap-4">
+      <header className="mb-5 flex flex-wrap items-end justify-between gap-x-4 gap-y-3">
         <div>
           <h1 className="text-[28px]">{state.name}</h1>
           <p className="text-quiet">
