@@ -11,7 +11,7 @@ import type { Search, Solution } from "../search";
 import type { Answer, Learner, Mode } from "./learner";
 import { COST_SCALE } from "./objective";
 
-export interface Bench {
+export interface Learning {
   readonly model: Model;
   readonly search: Search;
   readonly learner: Learner;
@@ -38,7 +38,7 @@ const LEAP = { first: 0.04, most: 0.12, least: 0.0003 };
  * A solution as a plan. Where what the solver does not see stands in the way (a pot of the right size, a heat between two others), the
  * quick search looks nearby. Undefined where it finds nothing either, or the verifier says no.
  */
-export function planOf(solution: Solution, bench: Omit<Bench, "work" | "onBetter" | "learner">): Plan | undefined {
+export function planOf(solution: Solution, bench: Omit<Learning, "work" | "onBetter" | "learner">): Plan | undefined {
   if (!bench.search.place(solution)) {
     const starts = new Map(solution.starts.map((start, activity) => [activity, start]));
     if (bench.search.run(CONFLICTS_NEARBY, { starts }, bench.stop).status === "none") return undefined;
@@ -48,7 +48,7 @@ export function planOf(solution: Solution, bench: Omit<Bench, "work" | "onBetter
 }
 
 /** A first plan by the learning solver. "refuted" is a proof that there is none. */
-export function firstByLearning(bench: Omit<Bench, "work" | "onBetter">, conflicts: number): Plan | "refuted" | undefined {
+export function firstByLearning(bench: Omit<Learning, "work" | "onBetter">, conflicts: number): Plan | "refuted" | undefined {
   const { learner, stop } = bench;
   for (const mode of ["found", "sure"] as const) {
     const answer = learner.first(conflicts, stop, mode);
@@ -63,7 +63,7 @@ export function firstByLearning(bench: Omit<Bench, "work" | "onBetter">, conflic
  * The shortest plan that can be found, and the lead below which there is none.
  * Targets go from the bound up towards the best plan: half the way again and again, then minute by minute.
  */
-export function shortened(start: Plan, bench: Bench): { plan: Plan; boundMinutes: number } {
+export function shortened(start: Plan, bench: Learning): { plan: Plan; boundMinutes: number } {
   const { learner, stop } = bench;
   let best = start;
   let bound = learner.leadBound();
@@ -119,7 +119,7 @@ export function shortened(start: Plan, bench: Bench): { plan: Plan; boundMinutes
 }
 
 /** The plan of least regret that can be found for the work given. */
-export function cheapened(start: Plan, bench: Bench): Plan {
+export function cheapened(start: Plan, bench: Learning): Plan {
   const { learner, model, stop, frame } = bench;
   const random = seededRandom(frame.seed + 7);
   const movable = model.activities.filter((a) => !a.fact && a.step.ref !== "");
