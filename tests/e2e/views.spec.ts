@@ -155,12 +155,12 @@ test.describe("on a phone", () => {
 });
 
 test("the days go into a calendar: what needs hands, as other programs read it", async ({ page }) => {
-  await page.goto("/d/harvest-lunch/days");
+  await page.goto(`${server.url}/d/harvest-lunch/days`);
   const download = page.waitForEvent("download");
   await page.getByRole("link", { name: "Calendar" }).click();
   const file = await download;
   expect(file.suggestedFilename()).toBe("harvest-lunch.ics");
-  const answer = await page.request.get("/api/dishes/harvest-lunch/calendar");
+  const answer = await page.request.get(`${server.url}/api/dishes/harvest-lunch/calendar`);
   expect(answer.headers()["content-type"]).toContain("text/calendar");
   expect((await answer.text()).match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(40);
 });

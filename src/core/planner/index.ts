@@ -218,7 +218,7 @@ function planWith(
     const bench = learning();
     const hurried = () => bench.learner.conflicts >= CONFLICTS_AT_LEAST && stop();
     const first = firstByLearning({ ...bench, stop: hurried }, Math.min(conflicts, LEARNERS_CONFLICTS));
-    if (first === "refuted") return { ...explainSearch(model, asNone(found, search)), proved: true };
+    if (first === "refuted") return explainSearch(model, asNone(found, search), true);
     plan = first;
   }
   if (!plan && conflicts > QUICK_CONFLICTS) {

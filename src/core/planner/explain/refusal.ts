@@ -52,17 +52,20 @@ export function explainRoot(model: Model, found: None): Infeasible {
   return { status: "infeasible", proved: true, conflict };
 }
 
-/** The search gave up. It names the step and rule that failed most, and does not claim that no plan exists. */
-export function explainSearch(model: Model, found: None): Infeasible {
+/**
+ * No plan was found. It names the step and rule that failed most, and claims that there is none only where that was proved.
+ * @param proved by the learning solver, over all rules that it knows together
+ */
+export function explainSearch(model: Model, found: None, proved = false): Infeasible {
   const step = model.activities[found.activity]?.step;
   return {
     status: "infeasible",
-    proved: false,
+    proved,
     conflict: [
       {
         rule: found.rule,
         steps: step?.ref ? [step.ref] : [],
-        text: `No plan was found in ${found.conflicts} tries. What failed most often is "${step?.name ?? "a step"}", for ${found.rule ? `${RULES[found.rule] ?? found.rule} (${found.rule})` : "want of room in time"}. There may be a plan that this version cannot find.`,
+        text: `${proved ? "There is no plan" : `No plan was found in ${found.conflicts} tries`}. What failed most often is "${step?.name ?? "a step"}", for ${found.rule ? `${RULES[found.rule] ?? found.rule} (${found.rule})` : "want of room in time"}.${proved ? "" : " There may be a plan that this version cannot find."}`,
       },
     ],
   };
