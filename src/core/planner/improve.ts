@@ -27,13 +27,17 @@ export function guideFrom(model: Model, previous: Plan | undefined): Guide {
   return { starts };
 }
 
-export interface Improving {
+/** What every improvement works with: where it places, what it checks, when it stops. */
+export interface Scene {
   readonly model: Model;
   readonly search: Search;
-  readonly options: PlanOptions;
   readonly frame: PlanFrame;
   readonly check: (plan: Plan) => readonly unknown[];
   readonly stop: () => boolean;
+}
+
+export interface Improving extends Scene {
+  readonly options: PlanOptions;
 }
 
 const pickOne = <T>(list: readonly T[], random: Random): T | undefined => list[Math.floor(random() * list.length)];

@@ -51,15 +51,15 @@ export function priceOf(
     S8: hardOnTheHeels(inForce, planned),
   };
   const perDay = new Map<number, number>();
-  const quiet = new Set(dish.components.filter((c) => c.kind === "assembly").map((c) => c.id)).add(componentOf(dish.serve));
+  const quiet = putTogetherLast(dish);
   for (const step of plan.steps) {
     for (const { from, to } of step.hands) {
       if (!quiet.has(componentOf(step.step))) counts.S3 += overlap(from, to, plan.serveAt - LAST_HOURS_MINUTES, plan.serveAt);
       for (let day = dish.zone.dayNumber(from); day <= dish.zone.dayNumber(to - 1); day++) {
         const at = (timeOfDay: number) => dish.zone.minuteOfDay(day, timeOfDay);
         perDay.set(day, (perDay.get(day) ?? 0) + overlap(from, to, at(0), at(1440)));
-        counts.S6 += overlap(from, to, at(0), at(EARLY)) + overlap(from, to, at(LATE), at(1440));
       }
+      counts.S6 += unsocialMinutes(dish, from, to);
     }
   }
   counts.S4 = Math.max(0, ...[...perDay.values()].map((m) => m - EASY_DAY_MINUTES));
@@ -76,11 +76,26 @@ export function priceOf(
   return { leadMinutes, regret };
 }
 
+/** Components whose work in the last hours is as it should be (S3): what puts together, and what serves. */
+export const putTogetherLast = (dish: Dish): ReadonlySet<string> =>
+  new Set(dish.components.filter((c) => c.kind === "assembly").map((c) => c.id)).add(componentOf(dish.serve));
+
+/** Minutes of [from, to) before half past seven or after half past nine. */
+export function unsocialMinutes(dish: Dish, from: number, to: number): number {
+  let sum = 0;
+  for (let day = dish.zone.dayNumber(from); day <= dish.zone.dayNumber(Math.max(from, to - 1)); day++) {
+    const at = (timeOfDay: number) => dish.zone.minuteOfDay(day, timeOfDay);
+    sum += overlap(from, to, at(0), at(EARLY)) + overlap(from, to, at(LATE), at(1440));
+  }
+  return sum;
+}
+
 const rounded = (x: number) => Math.round(x * 1e6) / 1e6;
 
-const overlap = (a: number, b: number, from: number, to: number) => Math.max(0, Math.min(b, to) - Math.max(a, from));
+export const overlap = (a: number, b: number, from: number, to: number) => Math.max(0, Math.min(b, to) - Math.max(a, from));
 
-function outside(wait: number, best: readonly [number, number] | undefined): number {
+/** Hours by which a wait lies outside what is best for it. */
+export function hoursOutside(wait: number, best: readonly [number, number] | undefined): number {
   return best ? Math.max(0, best[0] - wait, wait - best[1]) / 60 : 0;
 }
 
@@ -97,12 +112,12 @@ function hoursOutsideBest(
       if (!holds.has(output.ref)) holds.set(output.ref, output.holds);
   }
   let hours = 0;
-  for (const hold of plan.holds) hours += outside(hold.to - hold.from, holds.get(hold.output)?.[hold.hold]?.best);
+  for (const hold of plan.holds) hours += hoursOutside(hold.to - hold.from, holds.get(hold.output)?.[hold.hold]?.best);
   for (const step of inForce) {
     const here = planned.get(step.ref);
     for (const link of step.links) {
       const other = planned.get(link.step);
-      if (here && other) hours += outside(here.start - (link.from === "end" ? other.end : other.start), link.best);
+      if (here && other) hours += hoursOutside(here.start - (link.from === "end" ? other.end : other.start), link.best);
     }
   }
   return hours;
@@ -131,21 +146,26 @@ function changesOfSetting(plan: Pick<Plan, "settings">, dish: Dish): number {
   return changes;
 }
 
-/** Pairs of an uncertain step and one that needs it, less than a quarter of an hour apart. */
-function hardOnTheHeels(inForce: readonly Step[], planned: ReadonlyMap<string, PlannedStep>): number {
+/** Pairs of an uncertain step and one that needs it, once each (S8). */
+export function uncertainPairs(inForce: readonly Step[]): { readonly earlier: Step; readonly later: Step }[] {
   const makers = new Map(inForce.flatMap((s) => s.makes.map((o) => [o.ref, s] as const)));
   const byRef = new Map(inForce.map((s) => [s.ref, s]));
-  const pairs = new Set<string>();
+  const pairs = new Map<string, { earlier: Step; later: Step }>();
   for (const later of inForce) {
-    const earlier = [
+    const needed = [
       ...later.links.filter((l) => l.from === "end").map((l) => byRef.get(l.step)),
       ...later.takes.map((t) => makers.get(t.from)),
     ];
-    for (const step of earlier) {
-      if (!step || step.time.max <= step.time.likely) continue;
-      const [a, b] = [planned.get(step.ref), planned.get(later.ref)];
-      if (a && b && b.start - a.end < BREATHING_SPACE_MINUTES) pairs.add(`${step.ref} ${later.ref}`);
-    }
+    for (const earlier of needed)
+      if (earlier && earlier.time.max > earlier.time.likely) pairs.set(`${earlier.ref} ${later.ref}`, { earlier, later });
   }
-  return pairs.size;
+  return [...pairs.values()];
+}
+
+/** Those of the pairs that lie less than a quarter of an hour apart. */
+function hardOnTheHeels(inForce: readonly Step[], planned: ReadonlyMap<string, PlannedStep>): number {
+  return uncertainPairs(inForce).filter(({ earlier, later }) => {
+    const [a, b] = [planned.get(earlier.ref), planned.get(later.ref)];
+    return a && b && b.start - a.end < BREATHING_SPACE_MINUTES;
+  }).length;
 }

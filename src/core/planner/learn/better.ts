@@ -1,23 +1,21 @@
 // From a first plan to better ones with the learning solver: shorter until that is proved impossible (style `shortest`), or cheaper under a
 // cap on the regret that leaps as far as it still succeeds. What the solver finds is placed, verified and priced like every plan.
 import { componentOf } from "../../dish/model";
-import { extractPlan, type PlanFrame } from "../extract";
-import { neighbourhood } from "../improve";
+import { extractPlan } from "../extract";
+import { neighbourhood, type Scene } from "../improve";
 import type { Model } from "../model";
 import type { Plan } from "../plan";
 import { type Random, seededRandom } from "../random";
-import { EARLY, EASY_DAY_MINUTES, LAST_HOURS_MINUTES, LATE, WEIGHTS } from "../regret";
-import type { Search, Solution } from "../search";
+import { EARLY, EASY_DAY_MINUTES, hoursOutside, LAST_HOURS_MINUTES, LATE, WEIGHTS } from "../regret";
+import type { Solution } from "../search";
 import type { Answer, Learner, Mode } from "./learner";
 import { COST_SCALE } from "./objective";
 
-export interface Learning {
-  readonly model: Model;
-  readonly search: Search;
+export interface WithLearner extends Scene {
   readonly learner: Learner;
-  readonly frame: PlanFrame;
-  readonly check: (plan: Plan) => readonly unknown[];
-  readonly stop: () => boolean;
+}
+
+export interface Learning extends WithLearner {
   /** Changes of bounds that may be spent. */
   readonly work: number;
   readonly onBetter?: (plan: Plan, done: number) => void;
@@ -38,7 +36,7 @@ const LEAP = { first: 0.04, most: 0.12, least: 0.0003 };
  * A solution as a plan. Where what the solver does not see stands in the way (a pot of the right size, a heat between two others), the
  * quick search looks nearby. Undefined where it finds nothing either, or the verifier says no.
  */
-export function planOf(solution: Solution, bench: Omit<Learning, "work" | "onBetter" | "learner">): Plan | undefined {
+export function planOf(solution: Solution, bench: Scene): Plan | undefined {
   if (!bench.search.place(solution)) {
     const starts = new Map(solution.starts.map((start, activity) => [activity, start]));
     if (bench.search.run(CONFLICTS_NEARBY, { starts }, bench.stop).status === "none") return undefined;
@@ -48,7 +46,7 @@ export function planOf(solution: Solution, bench: Omit<Learning, "work" | "onBet
 }
 
 /** A first plan by the learning solver. "refuted" is a proof that there is none. */
-export function firstByLearning(bench: Omit<Learning, "work" | "onBetter">, conflicts: number): Plan | "refuted" | undefined {
+export function firstByLearning(bench: WithLearner, conflicts: number): Plan | "refuted" | undefined {
   const { learner, stop } = bench;
   for (const mode of ["found", "sure"] as const) {
     const answer = learner.first(conflicts, stop, mode);
@@ -195,8 +193,7 @@ function someNeighbourhood(movable: Model["activities"], plan: Plan, model: Mode
   if (kind < 0.55) {
     const dear = pickByCost(costByComponent(plan, model), random) ?? pick();
     const other = random() < 0.5 ? (pickByCost(costByComponent(plan, model), random) ?? pick()) : pick();
-    const chosen = new Set(movable.filter((a) => [dear, other].includes(componentOf(a.step.ref))).map((a) => a.index));
-    return chosen;
+    return new Set(movable.filter((a) => [dear, other].includes(componentOf(a.step.ref))).map((a) => a.index));
   }
   return neighbourhood(movable, plan, random);
 }
@@ -222,15 +219,14 @@ function costByComponent(plan: Plan, model: Model): Map<string, number> {
   for (const hold of plan.holds) {
     const best = makers.get(hold.output)?.holds[hold.hold]?.best;
     const wait = hold.to - hold.from;
-    const outside = best ? Math.max(0, best[0] - wait, wait - best[1]) / 60 : 0;
-    for (const ref of [hold.output, hold.taker]) add(componentOf(ref), outside * weight.S2);
+    for (const ref of [hold.output, hold.taker]) add(componentOf(ref), hoursOutside(wait, best) * weight.S2);
   }
   for (const step of model.inForce) {
     for (const link of step.links) {
       const [here, other] = [at.get(step.ref), at.get(link.step)];
       if (!here || !other || !link.best) continue;
       const wait = here.start - (link.from === "end" ? other.end : other.start);
-      add(componentOf(step.ref), (Math.max(0, link.best[0] - wait, wait - link.best[1]) / 60) * weight.S2);
+      add(componentOf(step.ref), hoursOutside(wait, link.best) * weight.S2);
     }
   }
   const perDay = new Map<number, number>();

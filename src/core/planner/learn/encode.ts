@@ -135,8 +135,10 @@ export class Encoding {
   // --- One after the other ----------------------------------------------------------------------------------------
 
   /**
-   * Two stretches that cannot overlap, `gap` minutes between them by order, unless one of `unless` is false.
-   * @returns whether anything had to be said
+   * Two stretches that cannot overlap.
+   * @param gaps minutes that lie between them: the first one first, the second one first
+   * @param unless lists of literals: they are apart where all of some list hold; an empty list: always
+   * @param owners their activities
    */
   apart(
     p: { from: Moment; to: Moment },
@@ -176,9 +178,7 @@ export class Encoding {
     return (this.#after[a] as Uint8Array)[b] === 1;
   }
 
-  // --- Hands ------------------------------------------------------------------------------------------------------
-
-  // --- Equipment --------------------------------------------------------------------------------------------------
+  // --- Capacities ------------------------------------------------------------------------------------------------
 
   addCapacity(tasks: readonly Task[], room: number): void {
     const inside = tasks

@@ -142,18 +142,6 @@ export class Learner {
     return this.#ask(budget, [...this.#assumed("found"), 2 * this.objective.total + 1, -cap], () => this.#latestFirst(), stop);
   }
 
-  /** For good: nothing begins before. For when a plan that begins there is known and only shorter ones are wanted. */
-  demandBeginning(beginning: number): void {
-    this.encoding.solver.backTo(0);
-    this.encoding.solver.assert(2 * this.encoding.beginning, beginning - this.encoding.base);
-  }
-
-  /** For good: no plan begins later. */
-  noteBound(beginning: number): void {
-    this.encoding.solver.backTo(0);
-    this.encoding.solver.assert(2 * this.encoding.beginning + 1, this.encoding.base - beginning);
-  }
-
   #assumed(mode: Mode): number[] {
     const { evenPieces, wishedHeat } = this.encoding;
     const yes = (l: number) => [l, truth(l)];
@@ -217,8 +205,8 @@ export class Learner {
     let bestKey = Number.NEGATIVE_INFINITY;
     for (const activity of this.model.activities) {
       const i = activity.index;
-      const s = start[i] as { v: number; plus: number };
-      const e = end[i] as { v: number; plus: number };
+      const s = start[i] as Moment;
+      const e = end[i] as Moment;
       if (solver.isFixed(s.v) && solver.isFixed(e.v)) continue;
       const latest = encoding.latest(e);
       const room = latest - encoding.earliest(e);
@@ -229,13 +217,13 @@ export class Learner {
       }
     }
     if (!best) return this.#choices();
-    const s = (start[best.index] as { v: number }).v;
+    const s = (start[best.index] as Moment).v;
     if (best.minPiece !== undefined) {
-      const e = (end[best.index] as { v: number }).v;
+      const e = (end[best.index] as Moment).v;
       if (!solver.isFixed(e)) return [2 * e, solver.high(e)];
     }
     if (!solver.isFixed(s)) {
-      const plus = (start[best.index] as { plus: number }).plus;
+      const plus = (start[best.index] as Moment).plus;
       const wish = this.#wish.get(best.index);
       const value =
         (wish === undefined
@@ -246,7 +234,7 @@ export class Learner {
       const at = solver.atOrBefore(s, value);
       return at > solver.low(s) ? [2 * s, at] : [2 * s + 1, -Math.max(at, solver.low(s))];
     }
-    const e = (end[best.index] as { v: number }).v;
+    const e = (end[best.index] as Moment).v;
     return [2 * e + 1, -solver.low(e)];
   }
 

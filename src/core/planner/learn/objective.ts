@@ -2,9 +2,19 @@
 // the solver cannot see (changes of oven setting) count nothing here, so the sum is a lower bound of the regret that regret.ts counts.
 //
 // Costs are whole numbers: 600 to a minute of regret, so that every weight times every unit comes out even.
-import { componentOf, type Dish } from "../../dish/model";
+import { componentOf } from "../../dish/model";
 import type { Style } from "../plan";
-import { BREATHING_SPACE_MINUTES, EARLY, LAST_HOURS_MINUTES, LATE, WEIGHTS } from "../regret";
+import {
+  BREATHING_SPACE_MINUTES,
+  EARLY,
+  LAST_HOURS_MINUTES,
+  LATE,
+  overlap,
+  putTogetherLast,
+  uncertainPairs,
+  unsocialMinutes,
+  WEIGHTS,
+} from "../regret";
 import type { Moment } from "./cumulative";
 import type { Encoding } from "./encode";
 import type { Propagator, Solver } from "./solver";
@@ -175,7 +185,7 @@ export class Objective implements Propagator, Others {
     const { encoding } = this;
     const { model } = encoding;
     const { dish } = model;
-    const quiet = new Set(dish.components.filter((c) => c.kind === "assembly").map((c) => c.id)).add(componentOf(dish.serve));
+    const quiet = putTogetherLast(dish);
     for (const h of encoding.hands) {
       const step = model.activities[h.activity]?.step;
       if (!step || h.minutes === 0 || h.part < 0 || model.activities[h.activity]?.fact) continue;
@@ -196,35 +206,14 @@ export class Objective implements Propagator, Others {
   #addHeels(each: number): void {
     const { encoding } = this;
     const { model } = encoding;
-    const makers = new Map(model.inForce.flatMap((s) => s.makes.map((o) => [o.ref, s] as const)));
-    const byRef = new Map(model.inForce.map((s) => [s.ref, s]));
-    const pairs = new Set<string>();
-    for (const later of model.inForce) {
-      const earlier = [
-        ...later.links.filter((l) => l.from === "end").map((l) => byRef.get(l.step)),
-        ...later.takes.map((t) => makers.get(t.from)),
-      ];
-      for (const step of earlier) {
-        if (!step || step.time.max <= step.time.likely || pairs.has(`${step.ref} ${later.ref}`)) continue;
-        pairs.add(`${step.ref} ${later.ref}`);
-        const a = encoding.end[model.lastOf.get(step.ref) as number] as Moment;
-        const b = encoding.start[model.first.get(later.ref) as number] as Moment;
-        if (a.v !== b.v) this.#noteFollow(a, true, model.lastOf.get(step.ref) as number, b, BREATHING_SPACE_MINUTES);
-        if (a.v !== b.v) this.#add(new HeelTerm(encoding, a, b, each), [2 * a.v, 2 * b.v + 1]);
-      }
+    for (const { earlier, later } of uncertainPairs(model.inForce)) {
+      const end = encoding.end[model.lastOf.get(earlier.ref) as number] as Moment;
+      const start = encoding.start[model.first.get(later.ref) as number] as Moment;
+      if (end.v === start.v) continue;
+      this.#noteFollow(end, true, model.lastOf.get(earlier.ref) as number, start, BREATHING_SPACE_MINUTES);
+      this.#add(new HeelTerm(encoding, end, start, each), [2 * end.v, 2 * start.v + 1]);
     }
   }
-}
-
-const overlap = (a: number, b: number, from: number, to: number) => Math.max(0, Math.min(b, to) - Math.max(a, from));
-
-function unsocialMinutes(dish: Dish, from: number, to: number): number {
-  let sum = 0;
-  for (let day = dish.zone.dayNumber(from); day <= dish.zone.dayNumber(Math.max(from, to - 1)); day++) {
-    const at = (timeOfDay: number) => dish.zone.minuteOfDay(day, timeOfDay);
-    sum += overlap(from, to, at(0), at(EARLY)) + overlap(from, to, at(LATE), at(1440));
-  }
-  return sum;
 }
 
 /** Starts at which the price of a piece may bend: at the hours that count, for its start and for its end. */
