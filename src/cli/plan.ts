@@ -50,7 +50,7 @@ export function planCommand(args: readonly string[]) {
     now: instantFlag(flags, "--now", dish.zone),
     serveAt: instantFlag(flags, "--serve", dish.zone),
     style: choiceFlag(flags, "--style", STYLES),
-    planAt: choiceFlag(flags, "--plan-at", PLAN_ATS) ?? "likely",
+    planAt: choiceFlag(flags, "--plan-at", PLAN_ATS) ?? dish.wishes.planAt ?? "likely",
     methods,
     log: logFile === undefined ? EMPTY_LOG : loadLog(logFile, dish),
     seed: numberFlag(flags, "--seed", 0, 2 ** 31),

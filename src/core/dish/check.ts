@@ -6,6 +6,7 @@ import { type Component, componentOf, type Dish, dishModel, HEATED, isUnit, type
 import type { Problem } from "./problem";
 import { quoted } from "./problem";
 import type { DishFile } from "./schema";
+import { voidPin } from "./wishes";
 
 /** Longest stretch between `startNotBefore` and serving, in days. */
 const LONGEST_HORIZON_DAYS = 800;
@@ -46,12 +47,21 @@ export function checkDish(document: DishFile): Problem[] {
     checkEquipment(placed, dish, report);
   }
   checkPlate(document, dish, report);
+  checkWishes(document, report);
   checkKitchen(document, report);
   if (problems.some((p) => p.severity === "error")) return problems;
   checkCycles(dish, steps, report);
   checkBalance(dish, steps, report);
   checkLooseSteps(dish, steps, report);
   return problems;
+}
+
+/** A pin of what is not there any more does no harm: it is void, and told. */
+function checkWishes(document: DishFile, report: Report): void {
+  document.wishes?.pins?.forEach((pin, i) => {
+    const missing = voidPin(document, pin);
+    if (missing) report(`wishes.pins[${i}]`, `There is not ${quoted(missing)}; this is left out of account. Remove it.`, "warning");
+  });
 }
 
 function checkIds(document: DishFile, report: Report): void {

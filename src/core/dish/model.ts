@@ -8,6 +8,7 @@ import { DEFAULT_KITCHEN } from "./default-kitchen";
 import type { TimeSpread } from "./planned-length";
 import type { Amount, DishFile, DishStep, Hold as HoldFile, KitchenFile, UncertainDuration } from "./schema";
 import { type Quantity, quantityOf } from "./units";
+import { type Wishes, wishesModel } from "./wishes";
 
 export type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
 export const STORES = ["fridge", "freezer", "cellar"] as const;
@@ -126,6 +127,7 @@ export interface Component {
   readonly id: string;
   readonly name: string;
   readonly kind: string;
+  readonly course: string | undefined;
   readonly k: number;
   readonly methods: readonly Method[];
   readonly onHand: readonly OnHand[];
@@ -177,6 +179,8 @@ export interface Dish {
   readonly cooks: readonly Cook[];
   readonly equipment: readonly Equipment[];
   readonly windows: readonly Window[];
+  /** How the cook wishes it planned. */
+  readonly wishes: Wishes;
 }
 
 /** Without `startNotBefore` and without a given now, planning begins so long before serving. */
@@ -193,6 +197,7 @@ export function dishModel(document: DishFile): Dish {
       id: c.id,
       name: c.name,
       kind: c.kind,
+      course: c.course,
       k,
       methods: c.methods.map((m) => ({
         id: m.id,
@@ -223,6 +228,7 @@ export function dishModel(document: DishFile): Dish {
       const q = quantityOf(p.perServing);
       return { from: p.output, quantity: { ...q, value: q.value * document.dish.serves } };
     }),
+    wishes: wishesModel(document, zone),
     ...kitchenModel(kitchen),
   };
 }

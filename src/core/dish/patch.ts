@@ -5,6 +5,7 @@ import { z } from "zod";
 export const PatchOperation = z.discriminatedUnion("op", [
   z.object({ op: z.literal("add"), path: z.string(), value: z.unknown() }),
   z.object({ op: z.literal("replace"), path: z.string(), value: z.unknown() }),
+  z.object({ op: z.literal("remove"), path: z.string() }),
   z.object({ op: z.literal("move"), from: z.string(), path: z.string() }),
 ]);
 export type PatchOperation = z.output<typeof PatchOperation>;

@@ -338,6 +338,25 @@ export const KitchenSchema = z
   })
   .describe("Cooks, equipment and quiet hours.");
 
+const pin = z.union([
+  z.looseObject({ component: id, method: id }),
+  z.looseObject({
+    step: reference,
+    at: instant.optional(),
+    notBefore: instant.optional(),
+    notAfter: instant.optional(),
+    cook: id.optional(),
+  }),
+]);
+
+const WishesSchema = z
+  .looseObject({
+    style: z.enum(["late", "ahead", "even", "shortest"]).optional().describe("How it is laid out."),
+    planAt: z.enum(["likely", "cautious", "longest"]).optional().describe("Which length of an uncertain step is planned."),
+    pins: z.array(pin).max(20_000).optional().describe("Steps and methods that the cook has fixed, as in a log."),
+  })
+  .describe("How the cook wishes it planned.");
+
 export const DishFile = z
   .looseObject({
     format: z.literal(FORMAT, `Write "${FORMAT}".`),
@@ -360,6 +379,7 @@ export const DishFile = z
       })
       .describe("The dish, its guests and its hour."),
     components: z.array(ComponentSchema).min(1, "A dish needs at least one component."),
+    wishes: WishesSchema.optional(),
     kitchen: KitchenSchema.optional(),
   })
   .describe("One dish as a document.");

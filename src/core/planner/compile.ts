@@ -1,9 +1,11 @@
 // Compile: a dish, a choice of methods, a moment and a log become activities, time lags and lists of permitted starts.
 // Every list is of intervals, so the cost follows the number of events and never the length of the horizon.
 // Needs a dish that passed check.ts; leaves behind a Model (model.ts) for network.ts and search.ts.
+
 import { type Dish, HEATED, isWare, type Method, STORES, type Step, type Use } from "../dish/model";
 import { type PlanAt, plannedLength } from "../dish/planned-length";
 import { intervalsOfHours } from "../time/calendar";
+import { spokenDuration } from "../time/duration";
 import { type Interval, type Intervals, intersect, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
 import { type Warmth, warmthNow } from "./heat-settings";
 import {
@@ -297,7 +299,7 @@ class Compiler {
     });
     const s = startOf(index);
     const e = endOf(index);
-    const lasts: Because = { rule: "H1", steps: [step.ref], text: `"${step.name}" takes ${minutes} min.` };
+    const lasts: Because = { rule: "H1", steps: [step.ref], text: `"${step.name}" takes ${spokenDuration(minutes)}.` };
     if (fact) {
       this.#lag(s, e, fact.end - fact.start, lasts);
       this.#lag(e, s, fact.start - (open ? Math.max(fact.end, fact.start + minutes + step.stretch) : fact.end), lasts);
@@ -431,7 +433,7 @@ class Compiler {
       fact: undefined,
       open: false,
     });
-    const lasts: Because = { rule: "H4", steps: [], text: `The stand-in for "${name}" needs ${lead} min from the decision.` };
+    const lasts: Because = { rule: "H4", steps: [], text: `The stand-in for "${name}" needs ${spokenDuration(lead)} from the decision.` };
     this.#lag(startOf(index), endOf(index), lead, lasts);
     this.#lag(endOf(index), startOf(index), -lead, lasts);
   }
@@ -449,13 +451,15 @@ class Compiler {
       this.#lag(origin, startOf(first), link.min, {
         rule: "H3",
         steps: [link.step, step.ref],
-        text: link.min ? `"${step.name}" comes at least ${link.min} min after "${name}".` : `"${step.name}" comes after "${name}".`,
+        text: link.min
+          ? `"${step.name}" comes at least ${spokenDuration(link.min)} after "${name}".`
+          : `"${step.name}" comes after "${name}".`,
       });
       if (link.max !== undefined) {
         this.#lag(startOf(first), origin, -link.max, {
           rule: "H3",
           steps: [link.step, step.ref],
-          text: `"${step.name}" comes at most ${link.max} min after "${name}"${link.limit === "safety" ? ", for safety" : ""}.`,
+          text: `"${step.name}" comes ${link.max ? `at most ${spokenDuration(link.max)}` : "at once"} after "${name}"${link.limit === "safety" ? ", for safety" : ""}.`,
         });
       }
       if (link.best || (link.litres > 0 && (STORES as readonly string[]).includes(link.place))) {
@@ -570,13 +574,13 @@ class Compiler {
       this.#lag(startOf(t.maker), s, t.during, {
         rule: "H4",
         steps,
-        text: `"${takerName}" takes from "${name}" at the earliest ${t.during} min into it.`,
+        text: `"${takerName}" takes from "${name}" at the earliest ${spokenDuration(t.during)} into it.`,
       });
       if (most !== undefined)
         this.#lag(s, ready, -Math.max(0, most), {
           rule: "H4",
           steps,
-          text: `"${takerName}" takes from "${name}" at most ${most} min after it.`,
+          text: `"${takerName}" takes from "${name}" at most ${spokenDuration(most)} after it.`,
         });
       return;
     }
@@ -584,7 +588,7 @@ class Compiler {
       rule: "H4",
       steps,
       text: least
-        ? `What "${name}" makes waits at least ${least} min before "${takerName}".`
+        ? `What "${name}" makes waits at least ${spokenDuration(least)} before "${takerName}".`
         : `"${takerName}" takes what "${name}" makes.`,
     });
     if (most !== undefined) {
@@ -592,7 +596,7 @@ class Compiler {
       this.#lag(s, ready, -offset - most, {
         rule: "H4",
         steps,
-        text: `What "${name}" makes waits at most ${most} min before "${takerName}"${safety ? ", for safety" : ""}.`,
+        text: `What "${name}" makes waits at most ${spokenDuration(most)} before "${takerName}"${safety ? ", for safety" : ""}.`,
       });
     }
   }

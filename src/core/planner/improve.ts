@@ -1,6 +1,7 @@
 // Improvement: large neighbourhoods. Part of a plan is freed and put elsewhere, the rest stays; what is cheaper and passes the verifier
 // is kept. Half the rounds look at a place that costs something (spots.ts), the others anywhere.
 import { componentOf } from "../dish/model";
+import type { Placement } from "./engine";
 import { extractPlan, type PlanFrame } from "./extract";
 import type { PlanOptions } from "./index";
 import type { Model } from "./model";
@@ -25,6 +26,27 @@ export function guideFrom(model: Model, previous: Plan | undefined): Guide {
     if (start !== undefined) starts.set(activity.index, start);
   }
   return { starts };
+}
+
+/** A plan as placements of the activities: minutes, pieces, and who does which part. */
+export function placementsFrom(model: Model, plan: Plan): Map<number, Placement> {
+  const planned = new Map(plan.steps.map((s) => [s.step, s]));
+  const cookOf = new Map(model.dish.cooks.map((c, i) => [c.id, i]));
+  const placements = new Map<number, Placement>();
+  for (const activity of model.activities) {
+    const step = planned.get(activity.step.ref);
+    if (!step) continue;
+    const piece = activity.step.each ? step.pieces[activity.batch] : undefined;
+    const [start, end] = piece ?? [step.start, step.end];
+    const pieces = activity.minPiece === undefined ? [[start, end] as const] : step.pieces;
+    const wishedCooks = activity.parts.map((part) => {
+      const from = part.atEnd ? end - part.minutes : start + part.offset;
+      return cookOf.get(step.hands.find((h) => h.from <= from && from < h.to)?.cook ?? "");
+    });
+    const cook = activity.minPiece === undefined ? undefined : cookOf.get(step.hands[0]?.cook ?? "");
+    placements.set(activity.index, { start, end, pieces, wishedCooks, ...(cook === undefined ? {} : { cook }) });
+  }
+  return placements;
 }
 
 /** What every improvement works with: where it places, what it checks, when it stops. */

@@ -1,17 +1,17 @@
 // The planner: a dish, a moment and a wish become a plan, or a reason why there is none. See docs/planner.md.
 import { balanceOf, isOverTaken } from "../dish/balance";
-import { DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
+import { componentOf, DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
 import type { PlanAt } from "../dish/planned-length";
 import { choicesOfMethods } from "./choices";
 import { compile } from "./compile";
 import { explainRoot, explainSearch } from "./explain/refusal";
 import { extractPlan, type PlanFrame } from "./extract";
-import { DEFAULT_ROUNDS, guideFrom, improve } from "./improve";
+import { DEFAULT_ROUNDS, guideFrom, improve, placementsFrom } from "./improve";
 import { cheapened, firstByLearning, shortened } from "./learn/better";
 import { Learner } from "./learn/learner";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
-import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style } from "./plan";
+import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style, withWishes } from "./plan";
 import { seededRandom } from "./random";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
@@ -70,10 +70,12 @@ export function planningNow(dish: Dish, options: Pick<PlanOptions, "now" | "serv
 /**
  * Plans a dish.
  *
+ * What the dish's wishes fix counts beside the log; its style and way of taking lengths stand where the options name none.
  * Deterministic in dish, options, seed and rounds; `stop` can only end it earlier. Every plan has passed the verifier.
  */
-export function planDish(dish: Dish, options: PlanOptions = {}): Planned {
-  const log = options.log ?? EMPTY_LOG;
+export function planDish(dish: Dish, asked: PlanOptions = {}): Planned {
+  const log = withWishes(dish, asked.log ?? EMPTY_LOG);
+  const options = { ...asked, log, style: asked.style ?? dish.wishes.style, planAt: asked.planAt ?? dish.wishes.planAt };
   const choices = choicesOfMethods(dish, options);
   const rounds = options.rounds ?? DEFAULT_ROUNDS;
   let first: Infeasible | undefined;
@@ -185,6 +187,33 @@ function planWith(
   /** Told of the first plan; false where it is not to be improved. */
   onFirst?: (plan: Plan) => boolean,
 ): Planned {
+  const still = stillHolding(dish, methods, options, log);
+  const planned = searchWith(dish, methods, options, log, still, onFirst);
+  // What the verifier accepts is a plan, whatever the model makes of the log (it takes a step that was put down to go on without a pause).
+  return planned.status === "infeasible" && still ? { status: "feasible", plan: still } : planned;
+}
+
+/** The plan so far, if it keeps every rule now as well. */
+function stillHolding(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log): Plan | undefined {
+  const { previous } = options;
+  const style = options.style ?? "late";
+  const planAt = options.planAt ?? "cautious";
+  const serveAt = options.serveAt ?? dish.serveAt;
+  if (!previous || previous.planAt !== planAt || previous.serveAt !== serveAt) return undefined;
+  if (dish.components.some((c) => c.onHand.length === 0 && previous.methods[c.id] !== methods[c.id])) return undefined;
+  const now = planningNow(dish, options);
+  const { broken, leadMinutes, regret } = verifyPlan(dish, { ...previous, now, style }, { now, serveAt, log });
+  return broken.length ? undefined : { ...previous, now, style, seed: options.seed ?? 1, leadMinutes, regret };
+}
+
+function searchWith(
+  dish: Dish,
+  methods: Readonly<Record<string, string>>,
+  options: PlanOptions,
+  log: Log,
+  still: Plan | undefined,
+  onFirst?: (plan: Plan) => boolean,
+): Planned {
   const now = planningNow(dish, options);
   const serveAt = options.serveAt ?? dish.serveAt;
   const style = options.style ?? "late";
@@ -212,8 +241,11 @@ function planWith(
   };
   // Most dishes fall to the quick search at once; what does not is asked of the solver that learns.
   // Both are short, and without them there is no plan at all: the clock has its say after them.
-  const found = search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), () => false);
-  let plan = found.status === "found" ? checked(search, model, frame, check) : undefined;
+  let plan = still ?? (options.previous && nearest(search, model, options.previous, frame, check));
+  const found: Found = plan
+    ? { status: "found", engine: search.engine, conflicts: 0 }
+    : search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), () => false);
+  plan ??= found.status === "found" ? checked(search, model, frame, check) : undefined;
   if (!plan && !options.quick) {
     const bench = learning();
     const hurried = () => bench.learner.conflicts >= CONFLICTS_AT_LEAST && stop();
@@ -239,6 +271,39 @@ function planWith(
   }
   const cheapest = cheapened(plan, bench);
   return { status: "feasible", plan: { ...cheapest, boundMinutes: Math.max(frame.boundMinutes, bench.learner.leadBound()) } };
+}
+
+/** Conflicts spent on a plan in which all but what must moves stays where it was. */
+const NEAR_CONFLICTS = 24;
+
+/** The plan so far with as little moved as a look or two can find; undefined where that needs a freer hand. */
+function nearest(
+  search: Search,
+  model: Model,
+  previous: Plan,
+  frame: PlanFrame,
+  check: (plan: Plan) => readonly unknown[],
+): Plan | undefined {
+  const placements = placementsFrom(model, previous);
+  const guide = guideFrom(model, previous);
+  const all = new Set<number>();
+  // Second look: whole components that cannot stand as they stood are left free from the beginning.
+  for (const look of [0, 1]) {
+    const found = search.near(placements, all, guide, NEAR_CONFLICTS, () => false);
+    const plan = found.status === "found" ? checked(search, model, frame, check) : undefined;
+    if (plan || look === 1) return plan;
+    const moved = new Set(
+      model.activities
+        .filter((a) => {
+          const was = placements.get(a.index)?.start;
+          const now = search.engine.placements[a.index]?.start;
+          return was !== undefined && was !== now && a.step.ref !== "";
+        })
+        .map((a) => componentOf(a.step.ref)),
+    );
+    for (const a of model.activities) if (a.step.ref !== "" && moved.has(componentOf(a.step.ref))) all.add(a.index);
+  }
+  return undefined;
 }
 
 /** What the search has placed, as a plan that has passed the verifier. */
@@ -274,6 +339,7 @@ export {
   planToFile,
   STYLES,
   type Style,
+  withWishes,
 } from "./plan";
 export { WEIGHTS } from "./regret";
 export { type Verdict, verifyPlan } from "./verify";

@@ -1,6 +1,8 @@
 // A plan in the planner's minutes, and the plan file rondeau-plan/1 that it is read from and written to.
 import { z } from "zod";
+import type { Dish } from "../dish/model";
 import type { PlanAt } from "../dish/planned-length";
+import type { StepPin } from "../dish/wishes";
 import { isInstant, type Zone } from "../time/zone";
 
 export const STYLES = ["late", "ahead", "even", "shortest"] as const;
@@ -73,7 +75,17 @@ export interface Plan {
 export interface Infeasible {
   readonly status: "infeasible";
   readonly proved: boolean;
-  readonly conflict: readonly { readonly rule: string; readonly steps: readonly string[]; readonly text: string }[];
+  readonly conflict: readonly Clashing[];
+}
+
+/** One of the facts that cannot stand together. */
+export interface Clashing {
+  readonly rule: string;
+  readonly steps: readonly string[];
+  readonly text: string;
+  /** What kind of fact it is, and the cook, thing or output that it speaks of, where that is known. */
+  readonly kind?: string;
+  readonly about?: string;
 }
 
 const instant = z.string().refine(isInstant, 'Write an instant, such as "2026-10-18T13:00+01:00".');
@@ -247,13 +259,6 @@ export interface LogEvent {
   readonly ended: number | undefined;
   readonly estimate: number | undefined;
 }
-export interface StepPin {
-  readonly step: string;
-  readonly at: number | undefined;
-  readonly notBefore: number | undefined;
-  readonly notAfter: number | undefined;
-  readonly cook: string | undefined;
-}
 /** An oven, grill or bath that is on: set to so many degrees since then. */
 export interface HeatOn {
   readonly id: string;
@@ -270,6 +275,14 @@ export interface Log {
 }
 
 export const EMPTY_LOG: Log = { events: new Map(), pins: [], methods: {}, heat: [] };
+
+export type { StepPin };
+
+/** A log with what the dish's own wishes fix; what the log fixes of a component's method has the last word. */
+export function withWishes({ wishes }: Pick<Dish, "wishes">, log: Log): Log {
+  const pins = wishes.pins.filter((p) => !log.pins.includes(p));
+  return { ...log, pins: [...pins, ...log.pins], methods: { ...wishes.methods, ...log.methods } };
+}
 
 /** A log file in the planner's minutes. Where a step has several events the last one stands. */
 export function logFromFile(file: LogFile, zone: Zone): Log {

@@ -6,7 +6,7 @@ import { compile } from "./compile";
 import { type PlanOptions, planDish, planningNow } from "./index";
 import { endOf } from "./model";
 import { gainingCycle, longestPathTo } from "./network";
-import { EMPTY_LOG, type Plan } from "./plan";
+import { EMPTY_LOG, type Plan, withWishes } from "./plan";
 
 export interface Choice {
   readonly methods: Readonly<Record<string, string>>;
@@ -34,7 +34,8 @@ export function reachOf(dish: Dish, options: PlanOptions = {}): Reach {
   const now = planningNow(dish, options);
   const serveAt = options.serveAt ?? dish.serveAt;
   return {
-    earliestServing: earliestServing(dish, options, now),
+    // Where the table is to be is the question: what is held at an hour of the old table is not held here.
+    earliestServing: earliestServing({ ...dish, wishes: { ...dish.wishes, pins: [] } }, options, now, serveAt),
     latestStart: latestStart(dish, options, serveAt),
     choices: frontier(dish, options),
   };
@@ -45,13 +46,20 @@ export function reachOf(dish: Dish, options: PlanOptions = {}): Reach {
  * A quick bound to leave out what is hopeless; 0 where nothing compiles.
  */
 export function leastLead(dish: Dish, options: PlanOptions): number {
-  const log = options.log ?? EMPTY_LOG;
+  const log = withWishes(dish, options.log ?? EMPTY_LOG);
   if (log.events.size) return 0;
   const serveAt = options.serveAt ?? dish.serveAt;
   let least = Number.POSITIVE_INFINITY;
-  const choices = choicesOfMethods(dish, options);
+  const choices = choicesOfMethods(dish, { ...options, log });
   for (const methods of choices.complete ? choices.list : []) {
-    const compiled = compile({ dish, now: serveAt - 60 * 1440, serveAt, planAt: options.planAt ?? "cautious", methods, log });
+    const compiled = compile({
+      dish,
+      now: serveAt - 60 * 1440,
+      serveAt,
+      planAt: options.planAt ?? dish.wishes.planAt ?? "cautious",
+      methods,
+      log,
+    });
     if (compiled.status === "impossible") continue;
     const { model } = compiled;
     const serve = model.lastOf.get(dish.serve);
@@ -62,7 +70,7 @@ export function leastLead(dish: Dish, options: PlanOptions): number {
   return Number.isFinite(least) ? least : 0;
 }
 
-function earliestServing(dish: Dish, options: PlanOptions, now: number): number | undefined {
+function earliestServing(dish: Dish, options: PlanOptions, now: number, serveAt: number): number | undefined {
   const first = Math.ceil((now + 1) / QUARTER) * QUARTER;
   const at = (quarters: number) => first + quarters * QUARTER;
   const feasible = (quarters: number) => planDish(dish, { ...options, ...PROBE, now, serveAt: at(quarters) }).status === "feasible";
@@ -72,7 +80,13 @@ function earliestServing(dish: Dish, options: PlanOptions, now: number): number 
   let [low, high] = [hopeless, Math.max(1, hopeless + 1)];
   while (!options.stop?.() && !feasible(high)) {
     low = high;
-    if (high >= last) return undefined;
+    if (high >= last) {
+      // Dated hours (a helper on one afternoon) make some later tables possible and others not: the one asked for is worth a look.
+      const asked = Math.floor((serveAt - first) / QUARTER);
+      if (asked <= hopeless || asked > last || !feasible(asked)) return undefined;
+      [low, high] = [hopeless, asked];
+      break;
+    }
     high = Math.min(last, Math.ceil(high * 1.6));
   }
   while (high - low > 1 && !options.stop?.()) {
@@ -91,7 +105,8 @@ function latestStart(dish: Dish, options: PlanOptions, serveAt: number): Reach["
 }
 
 function frontier(dish: Dish, options: PlanOptions): Choice[] {
-  const all = choicesOfMethods(dish, options).list.flatMap((methods): Choice[] => {
+  const log = withWishes(dish, options.log ?? EMPTY_LOG);
+  const all = choicesOfMethods(dish, { ...options, log }).list.flatMap((methods): Choice[] => {
     const planned = planDish(dish, { ...options, methods, style: "shortest", rounds: 8, conflicts: 600, onProgress: undefined });
     return planned.status === "feasible" ? [choiceOf(dish, planned.plan)] : [];
   });

@@ -128,6 +128,35 @@ export class Search {
     return true;
   }
 
+  /**
+   * Near a plan: what may have only one start goes there first, then all that can stays where it was, with the cook that it had, and what
+   * cannot is placed anew around that. Few moves, soon found; where it fails, a search with a free hand may still succeed.
+   * @param free activities that are not held where they were
+   */
+  near(placements: ReadonlyMap<number, Placement>, free: ReadonlySet<number>, guide: Guide, budget: number, stop: () => boolean): Found {
+    this.reset();
+    const { engine } = this;
+    const commit = (activity: Activity, placement: Placement) => {
+      const mark = engine.mark();
+      if (engine.commit(activity, placement) !== undefined) engine.undoTo(mark);
+    };
+    for (const activity of this.model.activities) {
+      const start = engine.lower[startOf(activity.index)] as number;
+      if (engine.placed[activity.index] || start !== engine.upper[startOf(activity.index)] || activity.minPiece !== undefined) continue;
+      const placement = this.#placementAt(activity, start);
+      if (placement) commit(activity, { ...placement, wishedCooks: placements.get(activity.index)?.wishedCooks });
+    }
+    const held = this.model.activities.flatMap((activity) => {
+      const placement = free.has(activity.index) ? undefined : placements.get(activity.index);
+      return placement ? [{ activity, placement }] : [];
+    });
+    for (const { activity, placement } of held.sort((a, b) => b.placement.end - a.placement.end))
+      if (!engine.placed[activity.index]) commit(activity, placement);
+    const spent = this.#dive(budget, 0, guide, stop);
+    if (spent.done) return { status: "found", engine, conflicts: spent.conflicts };
+    return { status: "none", proved: false, ...engine.failed, conflicts: spent.conflicts };
+  }
+
   /** A plan within a budget of conflicts, over restarts. */
   run(budget: number, guide: Guide, stop: () => boolean): Found {
     let conflicts = 0;

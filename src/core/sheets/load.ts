@@ -9,9 +9,17 @@ import type { WallClock } from "../time/wall-clock";
 import type { PlanView, StepView } from "./plan-view";
 
 export interface LoadNote {
-  readonly kind: "late-evening" | "full-day" | "crowded-hour" | "last-hour" | "quiet";
+  readonly kind: "late-evening" | "full-day" | "crowded-hour" | "last-hour" | "quiet" | "boil";
   readonly at: number;
   readonly text: string;
+  /** Steps that by their own bounds could be done then, and from when. */
+  readonly offers: readonly Offer[];
+}
+
+export interface Offer {
+  readonly step: string;
+  readonly name: string;
+  readonly at: number;
 }
 
 /** A few minutes past half past nine are nobody's trouble. */
@@ -33,6 +41,7 @@ export function loadNotes(plan: PlanView, whys: readonly Why[], clock: WallClock
     ...crowdedHours(open, clock),
     ...lastHour(hands, plan),
     ...quietStretches(hands, plan, whys, clock),
+    ...longBoils(open, plan, whys, clock),
   ].sort((a, b) => a.at - b.at);
 }
 
@@ -54,6 +63,7 @@ function lateEvenings(hands: readonly Hands[], clock: WallClock): LoadNote[] {
       {
         kind: "late-evening",
         at: last.to,
+        offers: [],
         text: `${clock.weekday(last.from)} goes on until ${clock.time(last.to)}, ${spokenDuration(late)} of it after half past nine, with “${lower(last.step.name)}” at the end.`,
       },
     ];
@@ -69,6 +79,7 @@ function fullDays(hands: readonly Hands[], clock: WallClock): LoadNote[] {
       {
         kind: "full-day",
         at: list[0].from,
+        offers: [],
         text: `${clock.weekday(list[0].from)} asks for ${spokenDuration(total)} by hand${cooks > 1 ? `, shared by ${cooks}` : " of one cook"}.`,
       },
     ];
@@ -88,6 +99,7 @@ function crowdedHours(steps: readonly StepView[], clock: WallClock): LoadNote[] 
   return [...worst.values()].map(({ at, names }) => ({
     kind: "crowded-hour",
     at,
+    offers: [],
     text: `${clock.dayTime(at)}: ${names.length} things at once, ${names.slice(0, 3).join(", ")}${names.length > 3 ? " and more" : ""}.`,
   }));
 }
@@ -97,7 +109,7 @@ function lastHour(hands: readonly Hands[], plan: PlanView): LoadNote[] {
   const minutes = hands.reduce((sum, h) => sum + Math.max(0, Math.min(h.to, plan.serveAt) - Math.max(h.from, from)), 0);
   return minutes < FULL_LAST_HOUR_MINUTES
     ? []
-    : [{ kind: "last-hour", at: from, text: `The last hour before the table holds ${spokenDuration(minutes)} of work.` }];
+    : [{ kind: "last-hour", at: from, offers: [], text: `The last hour before the table holds ${spokenDuration(minutes)} of work.` }];
 }
 
 /** Between two works of one day: so long nothing calls, and what by its own bounds could be done then. */
@@ -108,24 +120,8 @@ function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly 
     const [from, to] = [until, h.from];
     until = Math.max(until, h.to);
     if (to - from < QUIET_MINUTES || clock.dayNumber(from) !== clock.dayNumber(to)) continue;
-    const fits = plan.steps.filter((s) => {
-      const why = whys.find((w) => w.step === s.ref);
-      const length = s.end - s.start;
-      return (
-        s.attention === "hands" &&
-        s.state === "planned" &&
-        s.start >= to &&
-        length <= to - from &&
-        why !== undefined &&
-        Math.max(why.earliest, from) + length <= to
-      );
-    });
-    const could = fits.length
-      ? `; ${fits
-          .slice(0, 2)
-          .map((s) => `“${lower(s.name)}”`)
-          .join(" or ")} could be done then already`
-      : "";
+    const offers = fitting(plan, whys, from, to);
+    const could = offers.length ? `; ${quoted(offers)} could be done then already` : "";
     const early = plan.steps
       .map((s) => ({ step: s, earliest: whys.find((w) => w.step === s.ref)?.earliest ?? Number.NEGATIVE_INFINITY }))
       .filter(
@@ -133,7 +129,66 @@ function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly 
       )
       .sort((a, b) => a.step.start - b.step.start)[0];
     const wait = early ? `; “${lower(early.step.name)}” must not start before ${clock.time(early.earliest)}` : "";
-    notes.push({ kind: "quiet", at: from, text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}${wait}.` });
+    notes.push({
+      kind: "quiet",
+      at: from,
+      offers,
+      text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}${wait}.`,
+    });
   }
   return notes;
+}
+
+/** Later work by hand that would fit between two minutes, by its own bounds: the longest first. */
+function fitting(plan: PlanView, whys: readonly Why[], from: number, to: number): Offer[] {
+  return plan.steps
+    .flatMap((s) => {
+      const why = whys.find((w) => w.step === s.ref);
+      const length = s.end - s.start;
+      if (!why || s.attention !== "hands" || s.state !== "planned" || s.start < to || length > to - from) return [];
+      const at = Math.max(why.earliest, from);
+      return at + length <= to ? [{ step: s.ref, name: s.name, at, length }] : [];
+    })
+    .sort((a, b) => b.length - a.length)
+    .slice(0, MOST_OFFERS)
+    .map(({ step, name, at }) => ({ step, name, at }));
+}
+
+const MOST_OFFERS = 2;
+const quoted = (offers: readonly Offer[]) => offers.map((o) => `“${lower(o.name)}”`).join(" or ");
+
+const LONG_BOIL_MINUTES = 60;
+const FREE_MINUTES = 20;
+
+/** Long steps that go on alone while a cook's hands are free for some time, with the chores that would fit into it. */
+function longBoils(open: readonly StepView[], plan: PlanView, whys: readonly Why[], clock: WallClock): LoadNote[] {
+  const hands = plan.steps.flatMap((s) => s.hands.map((h) => [h.from, h.to] as const)).sort((a, b) => a[0] - b[0]);
+  const told = new Set<string>();
+  return open.flatMap((boil): LoadNote[] => {
+    if (boil.attention !== "nearby" || boil.end - boil.start < LONG_BOIL_MINUTES) return [];
+    const gap = longestGap(hands, boil.start, boil.end);
+    if (!gap || gap[1] - gap[0] < FREE_MINUTES || gap[1] - gap[0] >= QUIET_MINUTES) return [];
+    const offers = fitting(plan, whys, gap[0], gap[1]).filter((o) => !told.has(o.step));
+    if (offers.length === 0) return [];
+    for (const o of offers) told.add(o.step);
+    return [
+      {
+        kind: "boil",
+        at: gap[0],
+        offers,
+        text: `While “${lower(boil.name)}” runs, ${clock.dayTime(gap[0])} to ${clock.time(gap[1])} is free; ${quoted(offers)} could be done then already.`,
+      },
+    ];
+  });
+}
+
+/** The longest stretch between two minutes that nobody's hands are asked for. */
+function longestGap(hands: readonly (readonly [number, number])[], from: number, to: number): readonly [number, number] | undefined {
+  let best: readonly [number, number] | undefined;
+  let until = from;
+  for (const [a, b] of [...hands.filter(([x, y]) => y > from && x < to), [to, to] as const]) {
+    if (a - until > (best ? best[1] - best[0] : 0)) best = [until, a];
+    until = Math.max(until, b);
+  }
+  return best;
 }

@@ -5,9 +5,9 @@ import { componentOf } from "../dish/model";
 import { quantityText } from "../dish/units";
 import type { Plan, PlannedStep } from "../planner/plan";
 import type { Progress } from "../record/progress";
+import { PLACES, type ViewPlace } from "./places";
 
-export const PLACES = ["freezer", "fridge", "cellar", "counter", "hob", "oven", "grill", "bath"] as const;
-export type ViewPlace = (typeof PLACES)[number];
+export type { ViewPlace } from "./places";
 
 export interface WindowView {
   readonly min: number;
@@ -59,7 +59,9 @@ export interface ComponentView {
   readonly kind: string;
   readonly course: string | undefined;
   readonly method: string;
-  readonly methods: number;
+  readonly methods: readonly { readonly id: string; readonly name: string; readonly quality: number }[];
+  readonly methodId: string;
+  readonly fallback: string | undefined;
 }
 
 export interface PlanView {
@@ -116,9 +118,11 @@ export function planView(dish: Dish, plan: Plan, progress: Progress = new Map())
           id: c.id,
           name: c.name,
           kind: c.kind,
-          course: undefined,
+          course: c.course,
           method: id === "fallback" ? (c.fallback?.name ?? "stand-in") : (method?.name ?? ""),
-          methods: c.methods.length,
+          methods: c.methods.map((m) => ({ id: m.id, name: m.name, quality: m.quality })),
+          methodId: id ?? c.methods[0]?.id ?? "",
+          fallback: c.fallback?.name,
         };
       }),
     steps: steps.sort((a, b) => a.start - b.start || a.end - b.end),

@@ -82,3 +82,10 @@ export class WallClock {
     return this.dayNumber(minute) === this.dayNumber(near) ? this.time(minute) : this.dayTime(minute);
   }
 }
+
+/** "Sat 28 November, 13:00" of a wall-clock instant as forms write it ("2026-11-28T13:00"). */
+export function spokenInstant(text: string): string {
+  const wall = new WallClock([[0, 0]]);
+  const minute = Math.round(Date.parse(`${text.slice(0, 16)}Z`) / 60_000);
+  return Number.isFinite(minute) ? `${wall.day(minute)} ${wall.date(minute).split(" ").slice(1).join(" ")}, ${wall.time(minute)}` : text;
+}

@@ -59,8 +59,7 @@ describe("easing", () => {
     });
     const plan = planned(document);
     const ways = easeLoad(document, {}, plan, { kind: "last-hour", at: plan.serveAt - 60 });
-    for (const way of ways.filter((w) => !w.methods))
-      expect(lastHour(planned(applyPatch(document, way.change)))).toBeLessThan(lastHour(plan));
+    for (const way of ways) expect(lastHour(planned(applyPatch(document, way.change)))).toBeLessThan(lastHour(plan));
   });
   test("a full day: the quicker method that leaves out its work is found", () => {
     const document = heavy((d) => {
@@ -73,9 +72,8 @@ describe("easing", () => {
     expect(ways.map((w) => w.kind)).toContain("method");
     const way = ways.find((w) => w.kind === "method");
     expect(way?.text).toMatch(/bought ready instead/);
-    const eased = planDish(dishOf(document), { rounds: 10, methods: way?.methods });
-    if (eased.status !== "feasible") throw new Error("no plan with the quicker method");
+    const eased = planned(applyPatch(document, way?.change ?? []) as Loose);
     const hands = (p: Plan) => p.steps.flatMap((s) => s.hands).reduce((sum, h) => sum + h.to - h.from, 0);
-    expect(hands(eased.plan)).toBeLessThan(hands(plan) - 100);
+    expect(hands(eased)).toBeLessThan(hands(plan) - 100);
   });
 });

@@ -8,7 +8,7 @@ import { diagnose } from "../../../src/core/planner/explain";
 import { smallestConflict } from "../../../src/core/planner/explain/conflict";
 import { factsOf, without } from "../../../src/core/planner/explain/facts";
 import { demoDocument, dishOf, type Loose } from "../../support/dishes";
-import { smallDish, stepOf } from "../../support/small-dish";
+import { addTwoAtOnce, smallDish, stepOf } from "../../support/small-dish";
 import { randomDish } from "../generate";
 
 const documentOf = (value: Loose) => {
@@ -24,18 +24,7 @@ const refusalOf = (value: Loose, options: PlanOptions): Infeasible => {
 const diagnosed = (value: Loose, options: PlanOptions = {}) => diagnose(documentOf(value), options, refusalOf(value, options));
 const said = (d: { conflict: readonly { text: string }[] }) => d.conflict.map((c) => c.text).join("\n");
 
-/** Two works of two hours that must both end just before the plate, and one cook. */
-const twoAtOnce = () =>
-  smallDish((d) => {
-    d.components[2].methods[0].steps.unshift(
-      { id: "a", name: "Fry", time: "2h", after: [] },
-      { id: "b", name: "Whip", time: "2h", after: [] },
-    );
-    stepOf(d, "plate.put").after = [
-      { step: "a", max: "5m" },
-      { step: "b", max: "5m" },
-    ];
-  });
+const twoAtOnce = () => smallDish(addTwoAtOnce);
 
 describe("the smallest conflict", () => {
   test("too little time: the long step and the hour, nothing else", () => {

@@ -1,10 +1,12 @@
 // Why there is no plan and what would make one possible: the refusal of the planner, made small and given repairs.
-import { dishModel } from "../../dish/model";
+import { type Dish, dishModel } from "../../dish/model";
 import type { DishFile } from "../../dish/schema";
 import { choicesOfMethods } from "../choices";
 import { type PlanOptions, planningNow } from "../index";
-import { EMPTY_LOG, type Infeasible } from "../plan";
+import { type Clashing, EMPTY_LOG, type Infeasible, type Log, withWishes } from "../plan";
 import { smallestConflict } from "./conflict";
+import type { Fact } from "./fact";
+import { pinOf } from "./kitchen-facts";
 import { findRepairs, type Repair } from "./repairs";
 
 export type { Repair } from "./repairs";
@@ -16,24 +18,40 @@ export interface Diagnosis extends Infeasible {
 /**
  * The smallest conflict in place of the first that was met, and repairs that have each been planned with.
  * @param refusal what the planner said of this document with these options
+ * @param enough true once the smallest conflict has been looked for long enough: the planner's own words then stand, and repairs get the time
  */
-export function diagnose(document: DishFile, options: PlanOptions, refusal: Infeasible): Diagnosis {
+export function diagnose(document: DishFile, options: PlanOptions, refusal: Infeasible, enough = () => false): Diagnosis {
   const dish = dishModel(document);
-  const log = options.log ?? EMPTY_LOG;
-  const methods = choicesOfMethods(dish, options).list[0] ?? {};
+  const log = withWishes(dish, options.log ?? EMPTY_LOG);
+  const methods = choicesOfMethods(dish, { ...options, log }).list[0] ?? {};
   const scene = {
     dish,
     now: planningNow(dish, options),
     serveAt: options.serveAt ?? dish.serveAt,
-    planAt: options.planAt ?? "cautious",
+    planAt: options.planAt ?? dish.wishes.planAt ?? "cautious",
     methods,
     log,
   };
-  const conflict = smallestConflict(scene, options.stop);
-  const facts = conflict?.facts ?? [];
+  const conflict = smallestConflict(scene, () => enough() || options.stop?.() === true);
+  const facts = conflict?.facts ?? pinnedIn(refusal, dish, log);
   return {
     ...refusal,
-    ...(facts.length ? { conflict: facts.map(({ rule, steps, text }) => ({ rule, steps, text })) } : {}),
+    ...(facts.length ? { conflict: [...(conflict ? [] : refusal.conflict), ...facts].map(plain) } : {}),
     repairs: findRepairs({ document, options, facts, stop: options.stop }),
   };
+}
+
+const plain = ({ rule, steps, text, kind, about }: Clashing): Clashing => ({
+  rule,
+  steps,
+  text,
+  ...(kind === undefined ? {} : { kind }),
+  ...(about === undefined ? {} : { about }),
+});
+
+/** What the cook has fixed of the steps that a refusal names: the planner's own words do not speak of it. */
+function pinnedIn(refusal: Infeasible, dish: Dish, log: Log): Fact[] {
+  const named = new Set(refusal.conflict.flatMap((c) => c.steps));
+  const nameOf = (ref: string) => dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === ref)?.name ?? ref;
+  return log.pins.filter((p) => named.has(p.step)).map((p) => pinOf(p, dish, nameOf));
 }

@@ -1,5 +1,6 @@
 // What the planner says at once where it finds no plan: the step and the rule that leave no room, in words with clock times.
 // The smallest conflict and the repairs come after it, and take longer (explain/index.ts); the form (rule, steps, text) is the same.
+import { spokenDuration } from "../../time/duration";
 import type { Model } from "../model";
 import type { Infeasible } from "../plan";
 import type { Found } from "../search";
@@ -37,7 +38,7 @@ export function explainRoot(model: Model, found: None): Infeasible {
     conflict.push({
       rule: "H6",
       steps: step?.ref ? [step.ref] : [],
-      text: `There is no minute at all at which "${step?.name}" (${activity.minutes} min) could begin: look at hours, awake, away and the quiet times.`,
+      text: `There is no minute at all at which "${step?.name}" (${spokenDuration(activity.minutes)}) could begin: look at hours, awake, away and the quiet times.`,
     });
   } else if (activity) {
     const [first, last] = [activity.starts[0] as readonly [number, number], activity.starts.at(-1) as readonly [number, number]];

@@ -7,7 +7,7 @@ import { earliestAtOrAfter, latestAtOrBefore } from "../../time/interval";
 import { compile } from "../compile";
 import { minutesToChange } from "../heat-settings";
 import { type Activity, type Because, endOf, type Model, startOf, type TimeLag } from "../model";
-import { EMPTY_LOG, type Log, type Plan, type PlannedStep } from "../plan";
+import { EMPTY_LOG, type Log, type Plan, type PlannedStep, withWishes } from "../plan";
 import { momentText } from "./words";
 
 export interface Why {
@@ -17,8 +17,17 @@ export interface Why {
   readonly latest: number;
   readonly notLater: string;
   readonly notEarlier: string;
+  /** The steps that hold it, one after another: towards the table, and back from it. */
+  readonly laterChain: readonly Hold[];
+  readonly earlierChain: readonly Hold[];
   /** No slack at all towards the table. */
   readonly critical: boolean;
+}
+
+/** A step of a tight chain, and what ties the one before to it. */
+export interface Hold {
+  readonly step: string;
+  readonly text: string;
 }
 
 interface Cause {
@@ -27,7 +36,8 @@ interface Cause {
 }
 
 /** For every step of a plan that has not begun. @param now what the plan was made at, if not given */
-export function whyHere(dish: Dish, plan: Plan, log: Log = EMPTY_LOG, now = plan.now): Why[] {
+export function whyHere(dish: Dish, plan: Plan, given: Log = EMPTY_LOG, now = plan.now): Why[] {
+  const log = withWishes(dish, given);
   const compiled = compile({ dish, now, serveAt: plan.serveAt, planAt: plan.planAt, methods: plan.methods, log });
   if (compiled.status === "impossible") return [];
   const { model } = compiled;
@@ -48,6 +58,8 @@ export function whyHere(dish: Dish, plan: Plan, log: Log = EMPTY_LOG, now = plan
         latest,
         notLater: sentence(model, late, v, latest),
         notEarlier: sentence(model, early, v, earliest),
+        laterChain: chainOf(model, late, v),
+        earlierChain: chainOf(model, early, v),
         critical: latest === planned.start,
       },
     ];
@@ -110,6 +122,21 @@ function bounds(model: Model, lags: readonly TimeLag[], steps: ReadonlyMap<strin
     }
   }
   return { at, cause, calendar };
+}
+
+/** From bound to bound along what holds each of them, until hours or the table end it. */
+function chainOf(model: Model, { cause, calendar }: Bounds, v: number): Hold[] {
+  const chain: Hold[] = [];
+  const seen = new Set<number>([v]);
+  for (let here = v; ; ) {
+    const found = cause[here];
+    if (!found || found === "calendar" || calendar[here] !== undefined || seen.has(found.other)) return chain;
+    const activity = model.activities[found.other >> 1];
+    if (!activity) return chain;
+    if (found.other >> 1 !== here >> 1 && activity.step.ref) chain.push({ step: activity.step.ref, text: found.because.text });
+    seen.add(found.other);
+    here = found.other;
+  }
 }
 
 function sentence(model: Model, { at, cause, calendar }: Bounds, v: number, moment: number): string {

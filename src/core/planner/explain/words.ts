@@ -14,9 +14,19 @@ export function hoursText(hours: readonly Hours[]): string {
     .map((h) =>
       "days" in h && h.days !== undefined
         ? `${h.days === "all" ? "every day" : h.days.replace(/\b[a-z]/g, (l) => l.toUpperCase())} ${h.from} to ${h.to}`
-        : `${h.from.replace("T", " ")} to ${h.to.replace("T", " ")}`,
+        : datedText(h.from, h.to),
     )
     .join(", ");
+}
+
+/** "Sat 5/12 14:00 to 18:00" */
+function datedText(from: string, to: string): string {
+  const day = (text: string) => {
+    const date = new Date(`${text.slice(0, 10)}T00:00Z`);
+    return `${["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"][date.getUTCDay()]} ${date.getUTCDate()}/${date.getUTCMonth() + 1}`;
+  };
+  const same = from.slice(0, 10) === to.slice(0, 10);
+  return `${day(from)} ${from.slice(11, 16)} to ${same ? "" : `${day(to)} `}${to.slice(11, 16)}`;
 }
 
 export function useText(use: Use): string {

@@ -1,7 +1,7 @@
 // The verifier: whether a plan keeps every hard rule H1 to H12, minute by minute, and what it costs, counted anew.
 // It shares the reading of the dish with the planner and nothing of the search.
 import type { Dish } from "../../dish/model";
-import { EMPTY_LOG, type Log, type Plan } from "../plan";
+import { EMPTY_LOG, type Log, type Plan, withWishes } from "../plan";
 import { type Priced, priceOf } from "../regret";
 import { type Broken, contextOf, isDone } from "./context";
 import { checkEquipment } from "./equipment";
@@ -28,7 +28,7 @@ export interface VerifyOptions {
  * A breach among steps that are all done is no fault of the plan and is left out.
  */
 export function verifyPlan(dish: Dish, plan: Plan, options: VerifyOptions = {}): Verdict {
-  const log = options.log ?? EMPTY_LOG;
+  const log = withWishes(dish, options.log ?? EMPTY_LOG);
   const now = options.now ?? Math.max(plan.now, dish.startNotBefore ?? Number.NEGATIVE_INFINITY);
   const broken: Broken[] = [];
   const breaks = (rule: string, steps: readonly string[], from: number, to: number, why: string) => {

@@ -1,6 +1,7 @@
 // What would make a plan possible, each way tried by planning with it: serve later, another hour of a cook, a helper, a pot borrowed,
 // a wait a little longer where only quality asks for it, the bought stand-in. Cheapest first. A safety limit is never widened.
 import type { DishFile } from "../../../dish/schema";
+import { freeAllChange, pinMethodsChange, pinStepChange } from "../../../dish/wishes";
 import { lower } from "../../../sentence";
 import { spokenDuration } from "../../../time/duration";
 import { type PlanOptions, planningNow } from "../../index";
@@ -20,7 +21,8 @@ export interface RepairInput {
   readonly stop?: (() => boolean) | undefined;
 }
 
-const HOURS_LATER = [0.5, 1, 2, 4, 8, 12, 24, 36, 48, 72, 96, 144, 168, 216, 336];
+/** Some hours later, then each of the next days at the hour at which it was to be, for three weeks. */
+const HOURS_LATER = [0.5, 1, 2, 4, 8, 12, ...Array.from({ length: 21 }, (_, day) => 24 * (day + 1))];
 const QUARTER = 15;
 
 /** Repairs that work, cheapest first; none where nothing simple helps. */
@@ -29,6 +31,7 @@ export function findRepairs({ document, options, facts, stop = () => false }: Re
   const hands = facts.some((f) => ["hours", "one-pair", "hands", "away", "awake", "nearby"].includes(f.kind));
   const found: Tried[] = [
     ...serveLater(trial),
+    ...lettingGo(trial, facts),
     ...otherMethods(trial),
     ...(hands ? [...moreHours(trial), ...helper(trial)] : []),
     ...moreEquipment(trial, facts),
@@ -74,9 +77,35 @@ function serveLater(trial: Trial): Tried[] {
   );
 }
 
-/** A method that the cook has fixed is let go: another comes first in the file. */
+/** What the cook has fixed by hand and the conflict speaks of is let go, one at a time; all of it where no one is enough. */
+function lettingGo(trial: Trial, facts: readonly Fact[]): Tried[] {
+  const { pins } = trial.dish.wishes;
+  const steps = new Set(facts.filter((f) => f.kind === "pin").map((f) => f.about));
+  const nameOf = (ref: string) =>
+    trial.dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === ref)?.name ?? ref;
+  const each = pins
+    .filter((p) => steps.has(p.step))
+    .flatMap((p) =>
+      trial.first([
+        {
+          kind: "let-go",
+          text: `Let “${lower(nameOf(p.step))}” go where it may.`,
+          change: pinStepChange(trial.document, p.step, undefined),
+          trouble: 15,
+        },
+      ]),
+    );
+  if (each.length || pins.length === 0) return each;
+  return trial.first([
+    { kind: "let-go", text: "Let go of everything that you have fixed.", change: freeAllChange(trial.document), trouble: 60 },
+  ]);
+}
+
+/** A method that the cook has fixed is let go: fixed otherwise where the wishes fix it, else another comes first in the file. */
 function otherMethods(trial: Trial): Tried[] {
-  const fixed = { ...trial.options.methods, ...trial.options.log?.methods };
+  const wished = trial.dish.wishes.methods;
+  const given = { ...trial.options.methods, ...trial.options.log?.methods };
+  const fixed = { ...wished, ...given };
   return Object.entries(fixed).flatMap(([id, method]) => {
     const c = trial.document.components.findIndex((x) => x.id === id);
     const component = trial.document.components[c];
@@ -87,9 +116,14 @@ function otherMethods(trial: Trial): Tried[] {
             {
               kind: "method",
               text: `${component?.name ?? id}: ${lower(other.name ?? other.id)} instead.`,
-              change: m === 0 ? [] : [{ op: "move", from: `/components/${c}/methods/${m}`, path: `/components/${c}/methods/0` }],
+              change:
+                wished[id] && !given[id]
+                  ? pinMethodsChange(trial.document, { [id]: other.id })
+                  : m === 0
+                    ? []
+                    : [{ op: "move", from: `/components/${c}/methods/${m}`, path: `/components/${c}/methods/0` }],
               trouble: 0,
-              options: { methods: { ...trial.options.methods, [id]: other.id } },
+              ...(given[id] ? { options: { methods: { ...trial.options.methods, [id]: other.id } } } : {}),
             },
           ]),
     );

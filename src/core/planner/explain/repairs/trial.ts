@@ -8,7 +8,17 @@ import { type PlanOptions, planDish } from "../../index";
 import type { Plan, Regret } from "../../plan";
 
 export interface Repair {
-  readonly kind: "another-day" | "serve-later" | "hours" | "helper" | "equipment" | "longer-wait" | "method" | "stand-in";
+  readonly kind:
+    | "another-day"
+    | "serve-later"
+    | "hours"
+    | "helper"
+    | "equipment"
+    | "longer-wait"
+    | "method"
+    | "stand-in"
+    | "let-go"
+    | "layout";
   readonly text: string;
   /** JSON Patch on the dish document: applied and planned again, it gives a plan. */
   readonly change: readonly PatchOperation[];
