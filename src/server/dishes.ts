@@ -8,9 +8,10 @@ import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
 import type { Queryable } from "../db/db";
-import { findDish, findKitchenLike, insertDish, insertKitchen, stepHistory, updateDocument } from "../db/queries/dishes";
+import { findDish, findHistoryMoment, findKitchenLike, insertDish, insertKitchen, stepHistory, updateDocument } from "../db/queries/dishes";
 import { findNewestPlan } from "../db/queries/runs";
 import { database } from "./database";
+import { acceptPlan, isCurrent, refused } from "./planning";
 
 export type Outcome<T> =
   | { readonly status: "done"; readonly value: T }
@@ -80,43 +81,86 @@ export async function acceptRepair(slug: string, answerId: string, index: number
   if (!stored) return { status: "missing" };
   const plan = await findNewestPlan(db, stored.id);
   const repair = plan && Repairs.safeParse(plan.document).data?.repairs[index];
-  if (
-    !plan ||
-    String(plan.id) !== answerId ||
-    !repair ||
-    plan.dishVersion !== stored.version ||
-    plan.kitchenVersion !== stored.kitchenVersion
-  ) {
-    return { status: "stale" };
+  if (!plan || String(plan.id) !== answerId || !repair || !isCurrent(plan, stored)) return { status: "stale" };
+  return changeDocument(slug, { version: stored.version, change: repair.change, label: repair.text });
+}
+
+export interface Change {
+  /** The version of the dish that the change was made for. */
+  readonly version: number;
+  /** JSON Patch on the document, kitchen included. */
+  readonly change: readonly PatchOperation[];
+  readonly label: string;
+  /** A plan of the changed dish, made elsewhere: kept if the verifier accepts it. */
+  readonly plan?: unknown;
+}
+
+/**
+ * Any change of a dish and its kitchen, checked, and undone as one. A plan that comes with it is verified against the changed dish and is
+ * then the plan in force; without one the dish is planned again by whoever looks at it.
+ * @returns the label under which it is undone
+ */
+export async function changeDocument(slug: string, { version, change, label, plan }: Change): Promise<Outcome<string>> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  if (!stored) return { status: "missing" };
+  if (stored.version !== version) return { status: "stale" };
+  let patched: unknown;
+  try {
+    patched = applyPatch(stored.document, change);
+  } catch (error) {
+    return refused("change", error instanceof Error ? error.message : "The change does not fit this dish.");
   }
-  const read = readDishValue(applyPatch(stored.document, repair.change));
+  const read = readDishValue(patched);
   if (read.status === "refused") return { status: "refused", problems: read.problems };
   const { kitchen, ...document } = read.document;
   const { kitchen: kitchenBefore, ...documentBefore } = stored.document;
   const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
-  const label = repair.text.replace(/\.$/, "").slice(0, 120);
+  const short = label.replace(/\.$/, "").slice(0, 120);
+  const accepted =
+    plan === undefined ? undefined : await acceptPlan({ ...stored, document: read.document as typeof stored.document }, plan);
+  if (accepted?.status === "refused") return accepted;
   try {
     await db.transaction(async (tx) => {
       const write = async (what: "dish" | "kitchen", id: string, seen: number, value: unknown) => {
         // Both or neither: whoever was faster on one of them undoes the other too.
-        if ((await updateDocument(tx, what, id, seen, value, label)) === undefined) throw new Overtaken();
+        const written = await updateDocument(tx, what, id, seen, value, short);
+        if (written === undefined) throw new Overtaken();
+        return written;
       };
-      if (differs(document, documentBefore)) await write("dish", stored.id, stored.version, document);
-      if (differs(kitchen, kitchenBefore)) await write("kitchen", stored.kitchenId, stored.kitchenVersion, kitchen);
+      const dishVersion = differs(document, documentBefore) ? await write("dish", stored.id, stored.version, document) : stored.version;
+      const kitchenVersion = differs(kitchen, kitchenBefore)
+        ? await write("kitchen", stored.kitchenId, stored.kitchenVersion, kitchen)
+        : stored.kitchenVersion;
+      if (accepted) await accepted.insert(tx, dishVersion, kitchenVersion);
     });
   } catch (error) {
     if (error instanceof Overtaken) return { status: "stale" };
     throw error;
   }
-  return { status: "done", value: label };
+  return { status: "done", value: short };
 }
 
-/** Undo or redo of the dish or of its kitchen. @returns the label of what was undone or redone, or undefined */
-export async function walkHistory(slug: string, what: "dish" | "kitchen", direction: "undo" | "redo"): Promise<string | undefined> {
+/**
+ * Undo or redo of the kitchen, or of the latest change of dish or kitchen: what was changed in one go is taken back in one go.
+ * @returns the label of what was undone or redone, or undefined
+ */
+export async function walkHistory(slug: string, what: "latest" | "kitchen", direction: "undo" | "redo"): Promise<string | undefined> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return undefined;
-  return db.transaction((tx) => stepHistory(tx, what, what === "dish" ? stored.id : stored.kitchenId, direction));
+  return db.transaction(async (tx) => {
+    if (what === "kitchen") return stepHistory(tx, "kitchen", stored.kitchenId, direction);
+    const dish = await findHistoryMoment(tx, "dish", stored.id, direction);
+    const kitchen = await findHistoryMoment(tx, "kitchen", stored.kitchenId, direction);
+    const both = dish !== undefined && dish === kitchen;
+    // Undo takes what was done last, redo what was done first.
+    const dishFirst = kitchen === undefined || (dish !== undefined && (direction === "undo" ? dish > kitchen : dish < kitchen));
+    const changes: (string | undefined)[] = [];
+    if (dish !== undefined && (both || dishFirst)) changes.push(await stepHistory(tx, "dish", stored.id, direction));
+    if (kitchen !== undefined && (both || !dishFirst)) changes.push(await stepHistory(tx, "kitchen", stored.kitchenId, direction));
+    return changes.find((c) => c !== undefined);
+  });
 }
 
 /** Warnings that a dish carries with it. */

@@ -2,9 +2,10 @@ import "server-only";
 // Planning off the main thread, and keeping what was found. A plan is verified again here before it is stored.
 import { Worker } from "node:worker_threads";
 import { dishModel } from "../core/dish/model";
-import { type Log, logToFile, PlanFile, type Progress as PlanProgress, planFromFile, type Style, verifyPlan } from "../core/planner";
+import { type Log, logToFile, PlanFile, type Progress as PlanProgress, planFromFile, verifyPlan } from "../core/planner";
 import { heatOnAt } from "../core/record/heat-on";
 import { logOf, progressOf } from "../core/record/progress";
+import type { Queryable } from "../db/db";
 import { findDish, type StoredDish } from "../db/queries/dishes";
 import {
   findNewestFeasible,
@@ -47,7 +48,6 @@ const ROUNDS_NEAR = 150;
 const ROUNDS_AFRESH = 600;
 
 export interface PlanRequest {
-  readonly style?: Style | undefined;
   /** Plan anew rather than near the plan so far. */
   readonly fresh?: boolean | undefined;
   /** Called once a first, quick plan is stored, where there was none. */
@@ -70,26 +70,35 @@ export async function planAndStore(slug: string, request: PlanRequest = {}): Pro
   }
 }
 
-async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
+/** What a plan of a dish is made from now: the moment before which nothing begins, what has happened, the plan in force. */
+export async function planningScene(stored: StoredDish) {
   const db = await database();
-  const stored = await findDish(db, slug);
-  if (!stored) throw new Error(`planning: no dish "${slug}"`);
   const dish = dishModel(stored.document);
   const run = await findOpenRun(db, stored.id);
   const events = run ? await listRunEvents(db, run.id) : [];
   const newest = await findNewestFeasible(db, stored.id);
   const sofar = newest && PlanFile.parse(newest.document);
-  const previous = request.fresh ? undefined : sofar;
   const now = Math.max(nowMinute(), run ? Number.NEGATIVE_INFINITY : (dish.startNotBefore ?? Number.NEGATIVE_INFINITY));
   // Whoever has begun is taken to follow the plan: what it has on by now is hot.
   const heat = events.length && sofar ? heatOnAt(dish, planFromFile(sofar, dish.zone), now) : [];
   const log: Log = { ...logOf(progressOf(events)), heat };
-  const style = request.style ?? sofar?.style ?? "late";
+  return { dish, run, events, newest, sofar, now, log };
+}
+
+async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  if (!stored) throw new Error(`planning: no dish "${slug}"`);
+  const { dish, run, events, newest, sofar, now, log } = await planningScene(stored);
+  const style = dish.wishes.style ?? "late";
+  const planAt = dish.wishes.planAt ?? "cautious";
+  // Another style or way of taking lengths is another plan altogether: there is nothing to stay near to.
+  const previous = request.fresh || sofar?.style !== style || sofar.planAt !== planAt ? undefined : sofar;
   const task: PlanTask = {
     document: stored.document,
     now,
     style,
-    planAt: "cautious",
+    planAt,
     log: logToFile(log, dish.zone),
     previous,
     rounds: previous ? ROUNDS_NEAR : ROUNDS_AFRESH,
@@ -114,12 +123,10 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
     return (await findNewestPlan(db, stored.id)) as StoredPlan;
   };
   // Taken back to what was planned before: that plan comes back too, if it still holds.
-  const before =
-    run || request.fresh || request.style ? undefined : await findPlanOfVersions(db, stored.id, stored.version, stored.kitchenVersion);
+  const before = run || request.fresh ? undefined : await findPlanOfVersions(db, stored.id, stored.version, stored.kitchenVersion);
   if (before && newest && before.id !== newest.id) {
     const file = PlanFile.parse(before.document);
-    if (file.style === style && verifyPlan(dish, planFromFile(file, dish.zone), { now }).broken.length === 0)
-      return keep({ status: "feasible", file });
+    if (verifyPlan(dish, planFromFile(file, dish.zone), { now }).broken.length === 0) return keep({ status: "feasible", file });
   }
   const onProgress = request.onProgress ?? (() => {});
   if (!newest) {
@@ -129,6 +136,41 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
     if (first.status === "infeasible" || request.signal?.aborted) return first;
   }
   return keep(await inThread(task, onProgress, request.signal));
+}
+
+/** A refusal of one thing, in the form of a file's problems. */
+export const refused = (path: string, message: string) => ({
+  status: "refused" as const,
+  problems: [{ path, message, severity: "error" as const }],
+});
+
+/** A plan made in a page is trusted as far as the verifier: so many minutes may have passed since, and it must keep every rule. */
+const STILL_NOW_MINUTES = 60;
+
+/** Checks a plan that came with a change, for the dish as changed; what accepts it writes it. */
+export async function acceptPlan(changed: StoredDish, value: unknown) {
+  const parsed = PlanFile.safeParse(value);
+  if (!parsed.success) return refused("plan", parsed.error.issues[0]?.message ?? "That is no plan.");
+  const { dish, run, events, now, log } = await planningScene(changed);
+  const plan = planFromFile(parsed.data, dish.zone);
+  if (now - plan.now > STILL_NOW_MINUTES || plan.now > now) return refused("plan", "The plan was made for another hour. Try it again.");
+  const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
+  const stranger = plan.steps.find((s) => !known.has(s.step));
+  if (stranger) return refused("plan", `The plan names "${stranger.step.slice(0, 80)}", which is no step of this dish.`);
+  const [broken] = verifyPlan(dish, plan, { now: plan.now, log }).broken;
+  if (broken) return refused("plan", `The plan does not hold: ${broken.why}`);
+  const insert = (tx: Queryable, dishVersion: number, kitchenVersion: number) =>
+    insertPlan(tx, {
+      dishId: changed.id,
+      dishVersion,
+      kitchenVersion,
+      runId: run?.id,
+      runSequence: events.length,
+      status: "feasible",
+      document: parsed.data,
+      madeAt: new Date(nowMs()),
+    });
+  return { status: "accepted" as const, insert };
 }
 
 /** Whether the newest answer was made for what the dish and its kitchen say now. */

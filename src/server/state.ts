@@ -3,16 +3,19 @@ import "server-only";
 import { cache } from "react";
 import { z } from "zod";
 import { dishModel } from "../core/dish/model";
+import { PatchOperation } from "../core/dish/patch";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
 import { type Why, whyHere } from "../core/planner/explain/why";
 import { heatOnAt } from "../core/record/heat-on";
 import { logOf, progressOf } from "../core/record/progress";
 import type { Conflict } from "../core/sheets/conflict";
+import { type Occupancy, occupancyOf } from "../core/sheets/occupancy";
 import { type PlanView, planView } from "../core/sheets/plan-view";
 import { type Offsets, offsetsOf } from "../core/time/wall-clock";
 import { findDish, findHistorySteps } from "../db/queries/dishes";
 import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents, type StoredPlan } from "../db/queries/runs";
+import { Rehearsed } from "../workers/rehearse";
 import { nowMinute } from "./clock";
 import { database } from "./database";
 import { isCurrent } from "./planning";
@@ -26,7 +29,8 @@ export interface DishState {
   readonly serves: number;
   readonly serveAt: number;
   readonly plan: PlanView | undefined;
-  readonly style: string | undefined;
+  /** Changes with the plan in force, the dish, the kitchen and the run. */
+  readonly stamp: string;
   /** The plan was made for an older version of the dish or kitchen, or before a press that it does not know. */
   readonly stale: boolean;
   /** The planner's newest answer was that there is none. */
@@ -64,7 +68,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     serves: stored.document.dish.serves,
     serveAt: dish.serveAt,
     plan: view,
-    style: plan?.style,
+    stamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0, newest?.id ?? 0, events.length].join("."),
     stale:
       !newest ||
       !isCurrent(newest, stored) ||
@@ -77,16 +81,13 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
   };
 });
 
-const Rehearsed = z.looseObject({
-  rehearsed: z.object({ onTime: z.number(), within15: z.number(), within30: z.number(), blame: z.string().optional() }),
-});
-export type Rehearsed = z.output<typeof Rehearsed>["rehearsed"];
-
 export interface Reasons {
   /** For each step that has not begun: what keeps it from starting later and earlier. */
   readonly whys: readonly Why[];
   /** How often the plan came to the table on time when it was rehearsed; undefined for plans from before. */
   readonly rehearsed: Rehearsed | undefined;
+  /** How full the places of the kitchen are. */
+  readonly occupancy: readonly Occupancy[];
 }
 
 /** Why each step stands where it stands, and how sure the plan is. Nothing where there is no plan. */
@@ -94,25 +95,34 @@ export async function loadReasons(slug: string): Promise<Reasons> {
   const db = await database();
   const stored = await findDish(db, slug);
   const feasible = stored && (await findNewestFeasible(db, stored.id));
-  if (!stored || !feasible) return { whys: [], rehearsed: undefined };
+  if (!stored || !feasible) return { whys: [], rehearsed: undefined, occupancy: [] };
   const dish = dishModel(stored.document);
   const plan = planFromFile(PlanFile.parse(feasible.document), dish.zone);
   const run = await findOpenRun(db, stored.id);
   const events = run ? await listRunEvents(db, run.id) : [];
   const log = { ...logOf(progressOf(events)), heat: events.length ? heatOnAt(dish, plan, plan.now) : [] };
   const whys = isCurrent(feasible, stored) && followable(dish, plan) ? whyHere(dish, plan, log) : [];
-  return { whys, rehearsed: Rehearsed.safeParse(feasible.document).data?.rehearsed };
+  const occupancy = followable(dish, plan) ? occupancyOf(dish, plan) : [];
+  return { whys, occupancy, rehearsed: z.looseObject({ rehearsed: Rehearsed }).safeParse(feasible.document).data?.rehearsed };
 }
 
 const Refusal = z.looseObject({
   proved: z.boolean(),
-  conflict: z.array(z.object({ rule: z.string(), steps: z.array(z.string()), text: z.string() })),
-  repairs: z.array(z.object({ kind: z.string(), text: z.string(), leadMinutes: z.number() })).default([]),
+  conflict: z.array(
+    z.object({
+      rule: z.string(),
+      steps: z.array(z.string()),
+      text: z.string(),
+      kind: z.string().optional(),
+      about: z.string().optional(),
+    }),
+  ),
+  repairs: z.array(z.object({ kind: z.string(), text: z.string(), leadMinutes: z.number(), change: z.array(PatchOperation) })).default([]),
 });
 
 function conflictOf(plan: StoredPlan): Conflict {
   const { proved, conflict, repairs } = Refusal.parse(plan.document);
-  return { proved, facts: conflict, repairs, answer: String(plan.id) };
+  return { proved, facts: conflict as Conflict["facts"], repairs, answer: String(plan.id) };
 }
 
 /** A plan of an older version may name steps that are gone; then it is not shown. */

@@ -15,8 +15,9 @@ import {
   planToFile,
   STYLES,
 } from "../core/planner";
-import { type Diagnosis, diagnose } from "../core/planner/explain";
-import { riskOf } from "../core/planner/risk";
+import type { Diagnosis } from "../core/planner/explain";
+import { explainWithin } from "./explain";
+import { rehearse } from "./rehearse";
 
 export const PlanTask = z.object({
   document: DishFile,
@@ -37,9 +38,6 @@ export type PlanAnswer =
 /** Why there is none, and what would help, is looked for so long at most. */
 const EXPLAINING_MS = 12_000;
 
-/** Enough runs for a share in hundredths, in a fifth of a second. */
-const REHEARSALS = 2_000;
-
 /** Plans a task; `stop` and `onProgress` as in the planner. */
 export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (progress: Progress) => void): PlanAnswer {
   const dish = dishModel(task.document);
@@ -58,12 +56,10 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
   if (planned.status === "feasible") {
     // A first, quick plan is shown as it is; the better one that follows is rehearsed.
     if (task.rounds === 0) return { status: "feasible", file: planToFile(planned.plan, dish.zone) };
-    const { onTime, within15, within30, blame } = riskOf(dish, planned.plan, { runs: REHEARSALS, log: options.log });
     return {
       status: "feasible",
-      file: { ...planToFile(planned.plan, dish.zone), rehearsed: { onTime, within15, within30, blame: blame[0]?.step } },
+      file: { ...planToFile(planned.plan, dish.zone), rehearsed: rehearse(dish, planned.plan, options.log ?? EMPTY_LOG) },
     };
   }
-  const began = Date.now();
-  return diagnose(task.document, { ...options, stop: () => stop() || Date.now() - began > EXPLAINING_MS }, planned);
+  return explainWithin(EXPLAINING_MS, task.document, options, planned);
 }

@@ -148,6 +148,23 @@ export async function stepHistory(db: Queryable, what: Documented, id: string, d
   return step.change;
 }
 
+/** When that was changed which undo or redo would walk over now, in milliseconds; undefined where there is nothing. */
+export async function findHistoryMoment(
+  db: Queryable,
+  what: Documented,
+  id: string,
+  direction: "undo" | "redo",
+): Promise<number | undefined> {
+  const [history, owner] = [HISTORY[what], OWNER[what]];
+  const rows = await db.query(
+    direction === "undo"
+      ? `select (extract(epoch from h.at) * 1000)::float8 as at from ${what} t join ${history} h on h.${owner} = t.id and h.version = t.version where t.id = $1 and h.parent is not null`
+      : `select (extract(epoch from h.at) * 1000)::float8 as at from ${what} t join ${history} h on h.${owner} = t.id and h.parent = t.version where t.id = $1 order by h.version desc limit 1`,
+    [id],
+  );
+  return z.array(z.object({ at: z.number() })).parse(rows)[0]?.at;
+}
+
 /** Labels of what undo and redo would do now; undefined where there is nothing. */
 export async function findHistorySteps(
   db: Queryable,

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { walkHistory } from "@/server/dishes";
 import { readBody } from "@/server/http";
 
-const Step = z.object({ what: z.enum(["dish", "kitchen"]), direction: z.enum(["undo", "redo"]) });
+const Step = z.object({ what: z.enum(["latest", "kitchen"]), direction: z.enum(["undo", "redo"]) });
 
 export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const body = await readBody(request, Step);

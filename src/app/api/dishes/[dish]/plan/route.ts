@@ -1,12 +1,11 @@
 import { z } from "zod";
-import { STYLES } from "@/core/planner";
 import { findDish } from "@/db/queries/dishes";
 import { findNewestFeasible } from "@/db/queries/runs";
 import { database } from "@/server/database";
 import { readBody } from "@/server/http";
 import { planAndStore } from "@/server/planning";
 
-const Ask = z.object({ style: z.enum(STYLES).optional(), fresh: z.boolean().optional() });
+const Ask = z.strictObject({ fresh: z.boolean().optional() });
 
 /** The plan in force as a plan file, for `rondeau verify` and for other programs. */
 export async function GET(_request: Request, { params }: { params: Promise<{ dish: string }> }) {

@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { PatchOperation } from "@/core/dish/patch";
+import { changeDocument } from "@/server/dishes";
+import { answer, readBody } from "@/server/http";
+
+const Change = z.object({
+  version: z.number().int(),
+  change: z.array(PatchOperation).max(1000),
+  label: z.string().min(1).max(400),
+  plan: z.unknown().optional(),
+});
+
+/** Changes a dish and its kitchen by a patch, as one change that undo takes back; a plan that comes with it is verified and kept. */
+export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {
+  const body = await readBody(request, Change);
+  return body.ok ? answer(await changeDocument((await params).dish, body.value)) : body.response;
+}

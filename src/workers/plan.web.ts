@@ -1,0 +1,27 @@
+// The desk in a web worker: a thin shell, spoken to through Comlink.
+import { expose } from "comlink";
+import { PlanDesk } from "./plan-desk";
+
+let desk: PlanDesk | undefined;
+
+const open = (): PlanDesk => {
+  if (!desk) throw new Error("plan worker: asked before it was given a scene");
+  return desk;
+};
+
+const shell = {
+  open: (scene: unknown): void => {
+    desk = new PlanDesk(scene);
+  },
+  drag: (...args: Parameters<PlanDesk["drag"]>) => open().drag(...args),
+  settle: (...args: Parameters<PlanDesk["settle"]>) => open().settle(...args),
+  try: (...args: Parameters<PlanDesk["try"]>) => open().try(...args),
+  ease: (...args: Parameters<PlanDesk["ease"]>) => open().ease(...args),
+  reach: () => open().reach(),
+  sure: (...args: Parameters<PlanDesk["sure"]>) => open().sure(...args),
+  join: (...args: Parameters<PlanDesk["join"]>) => open().join(...args),
+  without: (...args: Parameters<PlanDesk["without"]>) => open().without(...args),
+};
+export type PlanShell = typeof shell;
+
+expose(shell);
