@@ -150,7 +150,8 @@ test("too late for the dough: it is said why, and serving later is one press awa
   const why = page.getByRole("region", { name: "Why there is no plan" });
   await expect(why).toContainText("nothing begins before", { timeout: 60_000 });
   await expect(why).toContainText("nothing begins before");
-  await why.getByRole("button", { name: /Do it: Serve at/ }).click();
+  await why.getByRole("button", { name: /^Serve at/ }).click();
+  await why.getByRole("button", { name: /^Do it: Serve at/ }).click({ timeout: 60_000 });
   await expect(why).toHaveCount(0, { timeout: 60_000 });
   await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible();
   await page.keyboard.press("Control+z");

@@ -113,6 +113,7 @@ test("another way of laying it out gives another plan", async ({ page }) => {
   const late = await server.plan("saturday-pastries");
   await page.goto(`${server.url}/d/saturday-pastries/timetable`);
   await page.getByRole("radio", { name: /Even/ }).click();
+  await page.getByRole("button", { name: "Keep it" }).click({ timeout: 60_000 });
   await expect.poll(async () => (await server.plan("saturday-pastries")).style, { timeout: 30_000 }).toBe("even");
   await expect(page.getByRole("radio", { name: /Even/ })).toBeChecked({ timeout: 30_000 });
   expect(late.style).toBe("late");
@@ -171,9 +172,16 @@ test("the day list goes to paper without the screen's furniture", async ({ page 
   await expect(page.getByRole("navigation", { name: "Views" })).toBeHidden();
   await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
   await expect(page.getByRole("heading", { name: "Before bed" }).first()).toBeVisible();
-  const pages = (await page.pdf({ format: "A4" })).toString("latin1").match(/\/Type \/Page\b/g)?.length ?? 0;
-  expect(pages).toBeGreaterThan(0);
-  expect(pages).toBeLessThan(8);
+  for (const format of ["A4", "Letter"]) {
+    const pages = (await page.pdf({ format })).toString("latin1").match(/\/Type \/Page\b/g)?.length ?? 0;
+    expect(pages, format).toBeGreaterThan(0);
+    expect(pages, format).toBeLessThan(8);
+  }
+  // The chart goes to paper as well, without what is pressed.
+  await page.goto(`${server.url}/d/harvest-lunch/timetable`);
+  await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: "plan again" })).toBeHidden();
+  await expect(page.getByRole("complementary")).toBeHidden();
 });
 
 test.describe("files", () => {

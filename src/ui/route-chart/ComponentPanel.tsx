@@ -1,12 +1,15 @@
 "use client";
 import { useEffect, useRef } from "react";
+import { pinMethodsChange, type Wished } from "@/core/dish/wishes";
 import type { Why } from "@/core/planner/explain/why";
 import { lower } from "@/core/sentence";
-import type { PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
+import type { ComponentView, PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { Trials } from "../planning/use-trial";
 import { HoldWindow } from "./HoldWindow";
 import { PLACE_NAMES } from "./RouteChart";
+import { StepTools } from "./StepTools";
 import { handsWords, placeWords } from "./words";
 
 export interface ComponentPanelProps {
@@ -15,13 +18,17 @@ export interface ComponentPanelProps {
   readonly focused: string | undefined;
   readonly clock: WallClock;
   readonly whys: readonly Why[];
+  readonly wished: Wished;
+  readonly trials: Trials;
+  readonly onTake: (step: string) => void;
   readonly onSelect: (component: string | undefined, step: string | undefined) => void;
 }
 
 type Row = { readonly at: number; readonly order: number } & ({ readonly step: StepView } | { readonly wait: WaitView });
 
 /** One component from its first step to where it is taken: steps and waits in their order. */
-export function ComponentPanel({ plan, component, focused, clock, whys, onSelect }: ComponentPanelProps) {
+export function ComponentPanel(props: ComponentPanelProps) {
+  const { plan, component, focused, clock, whys, onSelect } = props;
   const view = plan.components.find((c) => c.id === component);
   const rows: Row[] = [
     ...plan.steps.filter((s) => s.component === component).map((step) => ({ at: step.start, order: 1, step })),
@@ -42,7 +49,7 @@ export function ComponentPanel({ plan, component, focused, clock, whys, onSelect
           all
         </button>
       </div>
-      <p className="pb-2 text-[13.5px] text-quiet">{view?.method}</p>
+      {view && <Ways view={view} wished={props.wished} trials={props.trials} />}
       <ol className="max-h-[64vh] overflow-y-auto" tabIndex={-1}>
         {rows.map((row) =>
           "step" in row ? (
@@ -64,7 +71,22 @@ export function ComponentPanel({ plan, component, focused, clock, whys, onSelect
                   {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(row.step)};{" "}
                   {handsWords(row.step, plan)}
                 </span>
-                {row.step.ref === focused && <StepDetails step={row.step} why={whys.find((w) => w.step === row.step.ref)} clock={clock} />}
+                {row.step.ref === focused && (
+                  <>
+                    <StepDetails step={row.step} plan={plan} why={whys.find((w) => w.step === row.step.ref)} clock={clock} />
+                    {row.step.state === "planned" && (
+                      <StepTools
+                        key={row.step.ref}
+                        step={row.step}
+                        plan={plan}
+                        wished={props.wished}
+                        clock={clock}
+                        trials={props.trials}
+                        onTake={() => props.onTake(row.step.ref)}
+                      />
+                    )}
+                  </>
+                )}
               </span>
             </li>
           ) : (
@@ -91,7 +113,42 @@ export function ComponentPanel({ plan, component, focused, clock, whys, onSelect
 
 const toOther = (w: WaitView) => w.fromStep.split(".")[0] !== w.toStep.split(".")[0];
 
-function StepDetails({ step, why, clock }: { step: StepView; why: Why | undefined; clock: WallClock }) {
+/** The ways of making it: the one in force, the others to be looked at. */
+function Ways({ view, wished, trials }: { view: ComponentView; wished: Wished; trials: Trials }) {
+  const ways = [
+    ...view.methods.map((m) => ({ id: m.id, name: m.name, quality: m.quality })),
+    ...(view.fallback ? [{ id: "fallback", name: view.fallback, quality: undefined }] : []),
+  ];
+  if (ways.length < 2) return <p className="pb-2 text-[13.5px] text-quiet">{view.method}</p>;
+  return (
+    <fieldset className="pb-2 text-[13.5px]">
+      <legend className="sr-only">Ways of making it</legend>
+      {ways.map((way) => (
+        <label key={way.id} className="flex cursor-pointer items-baseline gap-2">
+          <input
+            type="radio"
+            name={`way ${view.id}`}
+            className="accent-(--rim)"
+            checked={way.id === view.methodId}
+            onChange={() => void trials.attempt(`${view.name}: ${lower(way.name)}`, pinMethodsChange(wished, { [view.id]: way.id }))}
+          />
+          <span>
+            {way.name}
+            <span className="text-quiet">
+              {way.id === "fallback"
+                ? ", bought"
+                : way.quality !== undefined && way.quality < 1
+                  ? `, ${Math.round(way.quality * 100)} of 100 as good`
+                  : ""}
+            </span>
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function StepDetails({ step, plan, why, clock }: { step: StepView; plan: PlanView; why: Why | undefined; clock: WallClock }) {
   return (
     <span className="mt-1 block text-[13px]">
       {step.cue && (
@@ -123,8 +180,38 @@ function StepDetails({ step, why, clock }: { step: StepView; why: Why | undefine
               ? `Can begin between ${clock.dayTime(why.earliest)} and ${clock.dayTime(why.latest)}, the rest in its order.`
               : "Has no room at all: everything hangs on it."}
           </span>
+          <ChainList title="Towards the table" chain={why.laterChain} plan={plan} clock={clock} />
+          {why.notEarlier && (
+            <span className="mt-1 block border-l-[3px] border-rule pl-2">
+              <b className="font-semibold">Not earlier than</b> {why.notEarlier}
+            </span>
+          )}
         </>
       )}
     </span>
+  );
+}
+
+/** The tight chain in words: each step with what ties it to the one before. */
+function ChainList({ title, chain, plan, clock }: { title: string; chain: Why["laterChain"]; plan: PlanView; clock: WallClock }) {
+  const links = chain.flatMap((hold) => {
+    const step = plan.steps.find((s) => s.ref === hold.step);
+    return step ? [{ ...hold, name: step.name, at: step.start }] : [];
+  });
+  if (links.length === 0) return null;
+  return (
+    <details className="mt-1 pl-2.5">
+      <summary className="cursor-pointer text-quiet">
+        {title}, {links.length === 1 ? "one step holds it" : `${links.length} steps hold one another`}
+      </summary>
+      <ol className="mt-0.5">
+        {links.map((link) => (
+          <li key={link.step} className="py-0.5">
+            <span className="clock text-[12px] text-quiet">{clock.dayTime(link.at)}</span> {link.name}
+            <span className="block text-[12.5px] text-quiet">{link.text}</span>
+          </li>
+        ))}
+      </ol>
+    </details>
   );
 }

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
 import { type Geometry, LEFT, TOP } from "./geometry";
@@ -5,21 +6,28 @@ import { PLACE_NAMES } from "./RouteChart";
 
 const COLD = new Set(["freezer", "fridge", "cellar"]);
 
-/** What stands still behind the lines: places, days, pleats, hours, the table, the hands strip. */
-export function Furniture({
-  geometry,
-  plan,
-  clock,
-  onPleat,
-}: {
+/** Whether a mark of a scale is far enough from the last one below it that is written out. */
+function apart(scale: Geometry["bands"][number]["scale"], at: number): boolean {
+  let written = 0;
+  for (let i = 1; i <= at; i++) {
+    const [a, b] = [scale[written], scale[i]];
+    if (a && b && a.y - b.y >= 11) written = i;
+  }
+  return written === at;
+}
+
+export interface FurnitureProps {
   geometry: Geometry;
-  plan: PlanView;
   clock: WallClock;
   onPleat: (from: number) => void;
-}) {
-  const { bands, width, tableY, handsY } = geometry;
+  onDay: (minute: number) => void;
+  onPlace: (place: Geometry["bands"][number]["place"]) => void;
+}
+
+/** What stands still behind the lines: places, days, pleats, hours, the table. */
+export const Furniture = memo(function Furniture({ geometry, clock, onPleat, onDay, onPlace }: FurnitureProps) {
+  const { bands, width, tableY } = geometry;
   const right = width - 30;
-  const cooks = plan.cooks.filter((c) => plan.steps.some((s) => s.hands.some((h) => h.cook === c.id)));
   return (
     <g>
       {bands.map((band) => (
@@ -32,7 +40,10 @@ export function Furniture({
             fill={COLD.has(band.place) ? "var(--cold-wash)" : band.place === "counter" ? "transparent" : "var(--warm-wash)"}
           />
           <line x1={LEFT} x2={right} y1={band.y1 + 2} y2={band.y1 + 2} stroke="var(--rule)" />
+          {/* biome-ignore lint/a11y/noStaticElementInteractions: places are also opened by buttons of the page */}
           <text
+            onClick={() => onPlace(band.place)}
+            style={{ cursor: band.place === "counter" ? undefined : "pointer" }}
             x={LEFT - 10}
             y={(band.y0 + band.y1) / 2 + 4}
             textAnchor="end"
@@ -43,12 +54,14 @@ export function Furniture({
           >
             {PLACE_NAMES[band.place]}
           </text>
-          {band.scale.map((mark) => (
+          {band.scale.map((mark, i) => (
             <g key={mark.tempC}>
               <line x1={LEFT} x2={right} y1={mark.y} y2={mark.y} stroke="var(--rule)" strokeDasharray="2 5" />
-              <text x={right + 4} y={mark.y + 4} fontSize={11} className="clock" fill="var(--quiet)">
-                {mark.tempC}°
-              </text>
+              {(i === 0 || apart(band.scale, i)) && (
+                <text x={right + 4} y={mark.y + 4} fontSize={11} className="clock" fill="var(--quiet)">
+                  {mark.tempC}°
+                </text>
+              )}
             </g>
           ))}
         </g>
@@ -100,7 +113,18 @@ export function Furniture({
         </g>
       ))}
       {geometry.days.map((day) => (
-        <text key={day.text} x={day.x} y={22} fontSize={14.5} fontWeight={600} fill="var(--ink)" fontFamily="var(--font-serif)">
+        // biome-ignore lint/a11y/noStaticElementInteractions: days are also chosen by buttons of the page
+        <text
+          key={day.text}
+          onClick={() => onDay(day.at)}
+          style={{ cursor: "zoom-in" }}
+          x={day.x}
+          y={22}
+          fontSize={14.5}
+          fontWeight={600}
+          fill="var(--ink)"
+          fontFamily="var(--font-serif)"
+        >
           {day.text}
         </text>
       ))}
@@ -128,6 +152,34 @@ export function Furniture({
           )}
         </g>
       ))}
+    </g>
+  );
+}, same);
+
+/** Whether two charts have the same furniture: one that is frozen while something is dragged keeps its own. */
+function same(a: FurnitureProps, b: FurnitureProps): boolean {
+  const [g, h] = [a.geometry, b.geometry];
+  return (
+    g.width === h.width &&
+    g.bands === h.bands &&
+    g.pleats === h.pleats &&
+    g.hours === h.hours &&
+    g.days === h.days &&
+    g.servings.map((s) => `${s.x} ${s.y}`).join() === h.servings.map((s) => `${s.x} ${s.y}`).join() &&
+    a.clock === b.clock &&
+    a.onPleat === b.onPleat &&
+    a.onDay === b.onDay &&
+    a.onPlace === b.onPlace
+  );
+}
+
+/** Minutes of work per quarter hour, one bar per cook. */
+export function HandsStrip({ geometry, plan }: { geometry: Geometry; plan: PlanView }) {
+  const { handsY, width } = geometry;
+  const right = width - 30;
+  const cooks = plan.cooks.filter((c) => plan.steps.some((s) => s.hands.some((h) => h.cook === c.id)));
+  return (
+    <g>
       {handsY.map((y, i) => (
         <g key={y}>
           <line x1={LEFT} x2={right} y1={y} y2={y} stroke="var(--quiet)" strokeOpacity={0.6} />

@@ -1,5 +1,5 @@
 import type { WaitView } from "@/core/sheets/plan-view";
-import { spokenDuration } from "@/core/time/duration";
+import { windowWords } from "./words";
 
 /** The window of a wait: least, best, longest, and where today's wait lies in it. Safety is told apart from quality. */
 export function HoldWindow({ wait }: { wait: WaitView }) {
@@ -8,13 +8,6 @@ export function HoldWindow({ wait }: { wait: WaitView }) {
   if (!window) return null;
   const end = Math.max(length, window.max ?? 0, window.best?.[1] ?? 0, window.min) * 1.06;
   const at = (minutes: number) => 4 + (minutes / end) * 232;
-  const words = [
-    window.min ? `least ${spokenDuration(window.min)}` : undefined,
-    window.best ? `best ${spokenDuration(window.best[0])} to ${spokenDuration(window.best[1])}` : undefined,
-    window.max !== undefined
-      ? `longest ${spokenDuration(window.max)}, ${window.limit === "safety" ? "for safety" : "for quality"}`
-      : undefined,
-  ].filter((w) => w !== undefined);
   return (
     <div>
       <svg width="240" height="22" viewBox="0 0 240 22" aria-hidden="true" className="max-w-full">
@@ -34,7 +27,7 @@ export function HoldWindow({ wait }: { wait: WaitView }) {
         )}
         <path d={`M${at(length) - 5} 1h10l-5 8z`} fill="var(--saffron)" />
       </svg>
-      <p className="text-[12.5px] text-quiet">{words.join("; ")}</p>
+      <p className="text-[12.5px] text-quiet">{windowWords(wait)}</p>
     </div>
   );
 }

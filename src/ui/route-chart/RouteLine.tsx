@@ -1,20 +1,37 @@
+import { memo } from "react";
 import type { Route, Segment } from "./geometry";
+import { restKey } from "./lanes";
 
 export interface RouteLineProps {
   readonly route: Route;
   readonly colour: string;
   readonly quiet: boolean;
+  /** Steps that stay bright on a quieted line. */
+  readonly bright: ReadonlySet<string>;
+  /** Only these steps are lit; undefined: all. */
+  readonly lit: ReadonlySet<string> | undefined;
   readonly current: string | undefined;
+  readonly movable: boolean;
   readonly onPoint: (step: string | undefined) => void;
-  readonly onSelect: (step: string | undefined) => void;
+  readonly onSelect: (route: string, step: string | undefined) => void;
 }
 
 /** One component's line: thick where hands work, thin where it goes on alone, dotted where it holds. */
-export function RouteLine({ route, colour, quiet, current, onPoint, onSelect }: RouteLineProps) {
+export const RouteLine = memo(function RouteLine({
+  route,
+  colour,
+  quiet,
+  bright,
+  lit,
+  current,
+  movable,
+  onPoint,
+  onSelect,
+}: RouteLineProps) {
   return (
-    <g opacity={quiet ? 0.16 : 1} data-component={route.id} style={{ cursor: "pointer" }}>
+    <g data-component={route.id} style={{ cursor: "pointer" }}>
       {route.rests.map((rest) => (
-        <g key={`${rest.wait.fromStep} ${rest.wait.toStep} ${rest.wait.name}`}>
+        <g key={restKey(rest.wait)} opacity={lit || quiet ? FAINT : 1} pointerEvents="none">
           <path
             d={rest.path}
             fill="none"
@@ -41,22 +58,66 @@ export function RouteLine({ route, colour, quiet, current, onPoint, onSelect }: 
           segment={segment}
           colour={colour}
           current={current === segment.step.ref}
+          lit={bright.has(segment.step.ref) || (!quiet && (lit === undefined || lit.has(segment.step.ref)))}
+          movable={movable && segment.step.state === "planned"}
           onPoint={onPoint}
-          onSelect={onSelect}
+          onSelect={(step) => onSelect(route.id, step)}
         />
       ))}
+    </g>
+  );
+});
+
+/** Where a wait can be pointed at: under all lines, so that no step is ever covered by another component's waiting. */
+export function WaitSpots({ routes, onPoint }: { routes: readonly Route[]; onPoint: (wait: string | undefined) => void }) {
+  return (
+    <g stroke="transparent" strokeWidth={12}>
+      {routes.flatMap((route) =>
+        route.rests.map(
+          (rest) =>
+            rest.visible &&
+            rest.wait.window && (
+              <line
+                key={restKey(rest.wait)}
+                data-wait={restKey(rest.wait)}
+                x1={rest.x0 + 4}
+                x2={rest.x1 - 4}
+                y1={rest.y}
+                y2={rest.y}
+                onPointerEnter={() => onPoint(restKey(rest.wait))}
+                onPointerLeave={() => onPoint(undefined)}
+              />
+            ),
+        ),
+      )}
     </g>
   );
 }
 
 /** Its name and the labels of its steps, drawn over all lines. */
-export function RouteWords({ route, colour, quiet, onSelect }: Pick<RouteLineProps, "route" | "colour" | "quiet" | "onSelect">) {
+export const RouteWords = memo(function RouteWords({
+  route,
+  colour,
+  quiet,
+  bright,
+  onSelect,
+}: Pick<RouteLineProps, "route" | "colour" | "quiet" | "bright" | "onSelect">) {
+  const named = quiet && !route.segments.some((s) => bright.has(s.step.ref));
   return (
-    <g opacity={quiet ? 0.16 : 1}>
+    <g>
       {route.segments.map(
         (s) =>
           s.label && (
-            <text key={s.step.ref} x={s.label.x} y={s.label.y} fontSize={11} fill="var(--ink)" style={HALO} pointerEvents="none">
+            <text
+              key={s.step.ref}
+              x={s.label.x}
+              y={s.label.y}
+              fontSize={11}
+              fill="var(--ink)"
+              opacity={quiet && !bright.has(s.step.ref) ? FAINT : 1}
+              style={HALO}
+              pointerEvents="none"
+            >
               {s.label.text}
             </text>
           ),
@@ -71,14 +132,18 @@ export function RouteWords({ route, colour, quiet, onSelect }: Pick<RouteLinePro
           fontWeight={650}
           fill={colour}
           style={HALO}
-          onClick={() => onSelect(undefined)}
+          opacity={named ? FAINT : 1}
+          onClick={() => onSelect(route.id, undefined)}
         >
           {route.name}
         </text>
       )}
     </g>
   );
-}
+});
+
+/** What is quieted can still be made out. */
+const FAINT = 0.16;
 
 const HALO = { paintOrder: "stroke", stroke: "var(--paper)", strokeWidth: 3, strokeLinejoin: "round" } as const;
 
@@ -88,12 +153,16 @@ function StepMark({
   segment,
   colour,
   current,
+  lit,
+  movable,
   onPoint,
   onSelect,
 }: {
   segment: Segment;
   colour: string;
   current: boolean;
+  lit: boolean;
+  movable: boolean;
   onPoint: (s: string | undefined) => void;
   onSelect: (s: string | undefined) => void;
 }) {
@@ -103,7 +172,8 @@ function StepMark({
     // biome-ignore lint/a11y/noStaticElementInteractions: the chart takes the keys for its lines
     <g
       data-step={step.ref}
-      opacity={done ? 0.45 : 1}
+      opacity={!lit ? FAINT : done ? 0.45 : 1}
+      style={{ cursor: movable ? "grab" : "pointer" }}
       onPointerEnter={() => onPoint(step.ref)}
       onPointerLeave={() => onPoint(undefined)}
       onClick={() => onSelect(step.ref)}
@@ -119,6 +189,17 @@ function StepMark({
           stroke="var(--saffron)"
           strokeWidth={1.5}
         />
+      )}
+      {segment.soft && segment.soft[1] > segment.soft[0] + 1 && (
+        <g stroke={colour} data-soft={step.ref}>
+          <path
+            d={`M${segment.soft[0]} ${y - 3.2}L${segment.soft[1]} ${y}L${segment.soft[0]} ${y + 3.2}z`}
+            fill={colour}
+            fillOpacity={0.28}
+            stroke="none"
+          />
+          <line x1={segment.soft[1]} x2={segment.soft[1]} y1={y - 4} y2={y + 4} strokeWidth={1} strokeOpacity={0.7} />
+        </g>
       )}
       <line x1={x0} x2={x1} y1={y} y2={y} stroke={colour} strokeWidth={2.4} strokeLinecap="round" />
       {segment.thick.map(([a, b]) => (

@@ -1,7 +1,12 @@
 // What the chart says in words of a step, for the live line, the panel and whoever cannot see the lines.
-import type { PlanView, StepView } from "@/core/sheets/plan-view";
+import { lower } from "@/core/sentence";
+import type { PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { Held } from "../planning/use-drag";
+
+/** A share as so many of a hundred; what is not all is not called all. */
+export const hundred = (share: number) => (share > 0.995 && share < 1 ? 99 : Math.round(share * 100));
 
 export function handsWords(step: StepView, plan: Pick<PlanView, "cooks">): string {
   if (step.hands.length === 0) return step.attention === "nearby" ? "somebody nearby" : "works alone";
@@ -23,4 +28,46 @@ export function stepWords(step: StepView, plan: PlanView, clock: WallClock): str
   const rounds = step.rounds.length ? ` ${step.rounds.length} rounds: ${step.rounds[0]?.what}.` : "";
   const state = step.state === "done" ? " Done." : step.state === "running" ? " Running." : "";
   return `${component}: ${step.name}, ${clock.dayTime(step.start)} to ${clock.near(step.end, step.start)}, ${placeWords(step)}; ${handsWords(step, plan)}.${rounds}${state}`;
+}
+
+/** "Scalded milk in the fridge for 9 h: least 8 h; best 12 h to 1 day; longest 3 days, for safety." */
+export function waitWords(wait: WaitView): string {
+  const where = wait.place === "counter" ? "on the counter" : wait.place === "cellar" ? "in the larder" : `in the ${wait.place}`;
+  const words = windowWords(wait);
+  return `${wait.name} ${where} for ${spokenDuration(wait.to - wait.from)}${words ? `: ${words}` : ""}.`;
+}
+
+export function windowWords({ window }: WaitView): string {
+  if (!window) return "";
+  return [
+    window.min ? `least ${spokenDuration(window.min)}` : undefined,
+    window.best ? `best ${spokenDuration(window.best[0])} to ${spokenDuration(window.best[1])}` : undefined,
+    window.max !== undefined
+      ? `longest ${spokenDuration(window.max)}, ${window.limit === "safety" ? "for safety" : "for quality"}`
+      : undefined,
+  ]
+    .filter((w) => w !== undefined)
+    .join("; ");
+}
+
+/** The waits on either side of a step that have a window. */
+export function waitsWords(step: StepView, plan: PlanView): string {
+  const before = plan.waits.filter((w) => w.toStep === step.ref && w.window && w.to > w.from);
+  const after = plan.waits.filter((w) => w.fromStep === step.ref && w.window && w.to > w.from);
+  return [
+    ...before.slice(0, 2).map((w) => `Before it: ${lower(waitWords(w))}`),
+    ...after.slice(0, 1).map((w) => `After it: ${lower(waitWords(w))}`),
+  ].join(" ");
+}
+
+/** What is said while a step is in the hand. */
+export function heldWords(held: Held, plan: PlanView, clock: WallClock): string {
+  const name = plan.steps.find((s) => s.ref === held.step)?.name ?? held.step;
+  // Under a pointer the note beside it says the rest, twenty times a second: too often to be read out.
+  if (held.by === "pointer") return `“${name}” is in the hand; where it is let go it is held.`;
+  const keys = " Arrow keys move it, with Shift by an hour; Enter lets go, Escape puts it back.";
+  if (held.stuck) return `“${name}” stays at ${clock.dayTime(held.at ?? held.wanted)}. ${held.stuck}`;
+  if (held.at === undefined) return `“${name}” is in the hand.${keys}`;
+  const others = held.moved.filter((s) => s !== held.step).length;
+  return `“${name}” at ${clock.dayTime(held.at)}; ${others === 0 ? "nothing else moves" : `${others} other ${others === 1 ? "step moves" : "steps move"} with it`}.`;
 }

@@ -22,8 +22,11 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["← →", "on the chart: earlier, later step"],
   ["↑ ↓", "on the chart: the component above, below"],
   ["Enter", "on the chart: select the component"],
+  ["M", "on the chart: take the step in the hand; ← → move it, Shift by an hour, Enter lets go, Esc puts it back"],
   ["F", "fold or unfold time"],
-  ["Ctrl Z", "take back the last change"],
+  ["Z, L", "one day of the chart, the last three hours"],
+  ["C", "the steps that the hour of serving hangs on"],
+  ["Ctrl Z", "take back the last change; with Shift, do it again"],
   ["?", "these keys"],
 ];
 
@@ -39,7 +42,7 @@ export function Palette({ slug, components }: { slug: string; components: readon
 
   useEffect(() => {
     const history = async (direction: "undo" | "redo") => {
-      const what = window.location.pathname.endsWith("/kitchen") ? "kitchen" : "dish";
+      const what = window.location.pathname.endsWith("/kitchen") ? "kitchen" : "latest";
       const answer = await ask(`/api/dishes/${slug}/history`, "POST", { what, direction });
       const change = answer.body.change;
       toast(
@@ -90,10 +93,11 @@ export function Palette({ slug, components }: { slug: string; components: readon
     [
       "Plan",
       [
-        { label: "As late as it can be", run: () => requestPlan({ style: "late", fresh: true }) },
-        { label: "As much done ahead as keeps well", run: () => requestPlan({ style: "ahead", fresh: true }) },
-        { label: "Spread over the days", run: () => requestPlan({ style: "even", fresh: true }) },
-        { label: "The shortest lead", run: () => requestPlan({ style: "shortest", fresh: true }) },
+        { label: "As late as it can be", run: go(`/d/${slug}/timetable?layout=late`) },
+        { label: "As much done ahead as keeps well", run: go(`/d/${slug}/timetable?layout=ahead`) },
+        { label: "Spread over the days", run: go(`/d/${slug}/timetable?layout=even`) },
+        { label: "Plan again from nothing", run: () => requestPlan({ fresh: true }) },
+        { label: "The shortest lead", run: go(`/d/${slug}/timetable?layout=shortest`) },
       ],
     ],
     ["Component", components.map((c) => ({ label: c.name, run: go(`/d/${slug}/timetable?c=${c.id}`) }))],

@@ -23,7 +23,7 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
   const asked = useRef("");
 
   const plan = useCallback(
-    async (body: { style?: string; fresh?: boolean }) => {
+    async (body: { fresh?: boolean }) => {
       abort.current?.abort();
       const control = new AbortController();
       abort.current = control;
@@ -89,7 +89,7 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
 }
 
 /** Asks the keeper of this page for a new plan. */
-export function requestPlan(detail: { style?: string; fresh?: boolean }): void {
+export function requestPlan(detail: { fresh?: boolean }): void {
   window.dispatchEvent(new CustomEvent("rondeau:plan", { detail }));
 }
 

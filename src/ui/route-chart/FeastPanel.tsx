@@ -1,0 +1,91 @@
+"use client";
+import { useId, useState } from "react";
+import { lower } from "@/core/sentence";
+import type { Tried } from "@/workers/plan-desk";
+import type { Trials } from "../planning/use-trial";
+
+export interface FeastPanelProps {
+  /** The other dishes of this kitchen. */
+  readonly others: readonly { readonly slug: string; readonly name: string }[];
+  readonly courses: readonly string[];
+  readonly quieted: ReadonlySet<string>;
+  readonly onQuiet: (course: string) => void;
+  readonly trials: Trials;
+}
+
+const AFTER: readonly (readonly [string, string])[] = [
+  ["0", "at the same moment"],
+  ["-45", "three quarters of an hour before"],
+  ["30", "half an hour after"],
+  ["45", "three quarters of an hour after"],
+  ["90", "an hour and a half after"],
+  ["own", "at its own hour"],
+];
+
+/** What stands on the table: each course quieted or shown, another dish added and looked at before it is kept. */
+export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastPanelProps) {
+  const [other, setOther] = useState(others[0]?.slug ?? "");
+  const [after, setAfter] = useState("30");
+  const id = useId();
+  const add = () => {
+    const dish = others.find((d) => d.slug === other);
+    if (!dish) return;
+    const when = AFTER.find(([value]) => value === after)?.[1] ?? "";
+    void trials.attempt(`${dish.name} on the same table, ${when}`, async (shell) => {
+      const answer = await fetch(`/api/dishes/${dish.slug}`);
+      if (!answer.ok) return { status: "unfit", because: "The other dish could not be read." };
+      return (await shell.join(await answer.json(), after === "own" ? undefined : Number(after))) as Tried;
+    });
+  };
+  return (
+    <div className="text-[14px]">
+      {courses.length > 1 && (
+        <ul aria-label="Courses" className="mb-2">
+          {courses.map((course) => (
+            <li key={course} className="flex items-baseline justify-between gap-2 border-t border-rule py-1">
+              <label className="flex cursor-pointer items-baseline gap-2">
+                <input type="checkbox" className="accent-(--rim)" checked={!quieted.has(course)} onChange={() => onQuiet(course)} />
+                {course}
+              </label>
+              <button
+                type="button"
+                className="link text-[12.5px]"
+                aria-label={`Take ${lower(course)} off the table`}
+                onClick={() => void trials.attempt(`Without ${lower(course)}`, async (shell) => (await shell.without(course)) as Tried)}
+              >
+                off
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {others.length > 0 && (
+        <div className="grid gap-1.5">
+          <label htmlFor={`${id}dish`} className="text-[13px] text-quiet">
+            Another dish
+          </label>
+          <select id={`${id}dish`} className="field" value={other} onChange={(e) => setOther(e.target.value)}>
+            {others.map((d) => (
+              <option key={d.slug} value={d.slug}>
+                {d.name}
+              </option>
+            ))}
+          </select>
+          <label htmlFor={`${id}after`} className="text-[13px] text-quiet">
+            at the table
+          </label>
+          <select id={`${id}after`} className="field" value={after} onChange={(e) => setAfter(e.target.value)}>
+            {AFTER.map(([value, text]) => (
+              <option key={value} value={value}>
+                {text}
+              </option>
+            ))}
+          </select>
+          <button type="button" className="act justify-self-start" onClick={add}>
+            See what it does
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}

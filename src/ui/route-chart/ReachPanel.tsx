@@ -1,0 +1,103 @@
+"use client";
+import { useEffect, useState } from "react";
+import { pinMethodsChange, type Wished } from "@/core/dish/wishes";
+import type { PlanView } from "@/core/sheets/plan-view";
+import { spokenDuration } from "@/core/time/duration";
+import type { WallClock } from "@/core/time/wall-clock";
+import type { Reached } from "@/workers/plan-desk";
+import type { Desk } from "../planning/desk";
+import type { Trials } from "../planning/use-trial";
+import { Frontier } from "./Frontier";
+
+export interface ReachPanelProps {
+  readonly serveAt: number;
+  readonly wished: Wished;
+  readonly plan: PlanView | undefined;
+  readonly clock: WallClock;
+  readonly stamp: string;
+  readonly desk: () => Desk;
+  readonly trials: Trials;
+}
+
+/** Can it still be made: the earliest table from now, the latest start for the one that is wished, and what quicker ways buy. */
+export function ReachPanel({ serveAt, wished, plan, clock, stamp, desk, trials }: ReachPanelProps) {
+  const [reach, setReach] = useState<Reached | "asking" | "failed">();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: an answer belongs to the plan that it was asked of
+  useEffect(() => setReach(undefined), [stamp]);
+  const ask = async () => {
+    setReach("asking");
+    try {
+      setReach((await (await desk().mind()).reach()) as Reached);
+    } catch {
+      setReach("failed");
+    }
+  };
+  if (reach === undefined)
+    return (
+      <button type="button" className="act" onClick={() => void ask()}>
+        Can I still make it
+      </button>
+    );
+  if (reach === "asking")
+    return (
+      <p role="status" className="flex items-center gap-3 text-[14px]">
+        Working it out <progress className="h-1.5 w-24 accent-(--saffron)" aria-label="Working it out" />
+        <button
+          type="button"
+          className="link"
+          onClick={() => {
+            desk().giveUp();
+            setReach(undefined);
+          }}
+        >
+          stop
+        </button>
+      </p>
+    );
+  if (reach === "failed") return <p role="alert">The planner could not be reached. Try it again.</p>;
+  const { earliestServing, latestStart, choices } = reach;
+  const take = (choice: Reached["choices"][number]) =>
+    void trials.attempt(
+      choice.names.length ? choice.names.join("; ") : "Everything its first way",
+      pinMethodsChange(wished, { ...choice.methods }),
+    );
+  return (
+    <div className="text-[14px]" role="status">
+      <p>
+        {earliestServing === undefined
+          ? "Begun now, it cannot be at the table within three weeks."
+          : `Begun now, it can be at the table ${clock.date(earliestServing)}, ${clock.time(earliestServing)}.`}
+      </p>
+      <p>
+        {latestStart
+          ? `For ${clock.dayTime(serveAt)} it must be begun by ${clock.dayTime(latestStart.found)}${latestStart.bound > latestStart.found ? `; no plan begins later than ${clock.dayTime(latestStart.bound)}` : ", and no plan begins later"}.`
+          : `For ${clock.dayTime(serveAt)} it is too late as things stand.`}
+      </p>
+      {choices.length > 1 && (
+        <>
+          <h4 className="caps mt-3 mb-1 font-sans font-normal">What quicker ways buy</h4>
+          <Frontier choices={choices} onChoose={take} />
+          <ul>
+            {choices.map((choice) => (
+              <li key={JSON.stringify(choice.methods)} className="border-t border-rule py-1">
+                <button
+                  type="button"
+                  className="w-full cursor-pointer text-left hover:underline"
+                  aria-pressed={plan !== undefined && choice.current}
+                  onClick={() => take(choice)}
+                >
+                  {choice.names.length ? choice.names.join("; ") : "Everything its first way"}
+                  <span className="block text-[13px] text-quiet">
+                    {spokenDuration(choice.leadMinutes)} of lead, {spokenDuration(choice.handsMinutes)} by hand
+                    {choice.lostQuality ? `, gives up ${choice.lostQuality.toFixed(2)} of quality` : ", nothing given up"}
+                    {choice.current ? "; as it is planned" : ""}
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}

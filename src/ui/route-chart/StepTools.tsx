@@ -1,0 +1,103 @@
+"use client";
+import { Hand, Pin, PinOff } from "lucide-react";
+import { useState } from "react";
+import { pinOfStep, pinStepChange, type Wished } from "@/core/dish/wishes";
+import { lower } from "@/core/sentence";
+import type { PlanView, StepView } from "@/core/sheets/plan-view";
+import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
+import type { Trials } from "../planning/use-trial";
+
+export interface StepToolsProps {
+  readonly step: StepView;
+  readonly plan: PlanView;
+  readonly wished: Wished;
+  readonly clock: WallClock;
+  readonly trials: Trials;
+  readonly onTake: () => void;
+}
+
+/** What the cook may fix of a step: its minute, an edge on either side, who does it. */
+export function StepTools({ step, plan, wished, clock, trials, onTake }: StepToolsProps) {
+  const pin = pinOfStep(wished, step.ref);
+  const [open, setOpen] = useState(false);
+  const name = `“${lower(step.name)}”`;
+  const fix = (label: string, value: Parameters<typeof pinStepChange>[2]) =>
+    void trials.attempt(label, pinStepChange(wished, step.ref, value), { keep: true });
+  const { step: _, ...fixed } = pin ?? { step: "" };
+  const local = (minute: number) => new Date(clock.wallMinute(minute) * 60_000).toISOString().slice(0, 16);
+  const cooks = plan.cooks;
+  const working = trials.trial !== undefined;
+  return (
+    <span className="mt-1.5 block" data-screen>
+      <span className="flex flex-wrap gap-1.5">
+        {pin ? (
+          <button type="button" className="act text-[13px]" disabled={working} onClick={() => fix(`${name} goes where it may`, undefined)}>
+            <PinOff size={15} aria-hidden="true" /> Let it go
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="act text-[13px]"
+            disabled={working}
+            onClick={() => fix(`${name} held at ${clock.dayTime(step.start)}`, { at: local(step.start) })}
+          >
+            <Pin size={15} aria-hidden="true" /> Hold it there
+          </button>
+        )}
+        <button type="button" className="act text-[13px]" disabled={working} onClick={onTake}>
+          <Hand size={15} aria-hidden="true" /> Move it
+        </button>
+        <button type="button" className="link px-1 text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
+          not before, not after, who
+        </button>
+      </span>
+      {open && (
+        <span className="mt-2 grid grid-cols-[5.2rem_1fr] items-center gap-x-2 gap-y-1.5">
+          {(["notBefore", "notAfter"] as const).map((edge) => (
+            <label key={edge} className="contents text-[13px]">
+              <span>{edge === "notBefore" ? "not before" : "not after"}</span>
+              <input
+                type="datetime-local"
+                step={60}
+                className="field clock w-full min-w-0 text-[12.5px]"
+                defaultValue={(pin?.[edge] as string | undefined)?.slice(0, 16) ?? ""}
+                disabled={working}
+                onChange={(e) => {
+                  const value = e.target.value || undefined;
+                  if (value && !e.target.validity.valid) return;
+                  fix(
+                    value
+                      ? `${name} ${edge === "notBefore" ? "not before" : "not after"} ${spokenInstant(value)}`
+                      : `${name} without that edge`,
+                    { ...fixed, at: undefined, [edge]: value },
+                  );
+                }}
+              />
+            </label>
+          ))}
+          {cooks.length > 1 && step.hands.length > 0 && (
+            <label className="contents text-[13px]">
+              <span>by</span>
+              <select
+                className="field w-full text-[13px]"
+                value={pin?.cook ?? ""}
+                disabled={working}
+                onChange={(e) => {
+                  const cook = cooks.find((c) => c.id === e.target.value);
+                  fix(cook ? `${name} by ${cook.name}` : `${name} by anybody`, { ...fixed, cook: cook?.id });
+                }}
+              >
+                <option value="">anybody</option>
+                {cooks.map((c) => (
+                  <option key={c.id} value={c.id}>
+                    {c.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
+        </span>
+      )}
+    </span>
+  );
+}
