@@ -39,7 +39,7 @@ const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
   args: ["--no-sandbox", "--disable-gpu", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"],
 });
-const picture = async (name, where, { light = "light", width = 1280, height = 800 } = {}) => {
+const picture = async (name, where, { light = "light", width = 1280, height = 800, first = async () => {} } = {}) => {
   const context = await browser.newContext({
     viewport: { width, height },
     colorScheme: light,
@@ -49,6 +49,7 @@ const picture = async (name, where, { light = "light", width = 1280, height = 80
   });
   const page = await context.newPage();
   await page.goto(url + where, { waitUntil: "networkidle" });
+  await first(page);
   await wait(500);
   await page.screenshot({ path: path.join(out, `${name}.png`) });
   await context.close();
@@ -84,6 +85,30 @@ try {
   await picture("dish", "/d/harvest-lunch/dish");
   await picture("timetable", "/d/harvest-lunch/timetable");
   await picture("timetable-evening", "/d/harvest-lunch/timetable?c=pie", { light: "dark" });
+  await picture("timetable-why", "/d/harvest-lunch/timetable?c=pie&s=pie.fill");
+  await picture("timetable-tried", "/d/harvest-lunch/timetable", {
+    first: async (page) => {
+      await page.getByRole("radio", { name: /Even/ }).click();
+      await page.getByRole("button", { name: "Keep it" }).waitFor({ timeout: 60_000 });
+    },
+  });
+  await picture("timetable-impossible", "/d/harvest-lunch/timetable", {
+    first: async (page) => {
+      await page.getByText("Another hour").click();
+      await page.getByLabel("At the table").first().fill("2026-12-06T06:00");
+      await page.getByRole("button", { name: "Try it" }).click();
+      await page.locator("[data-repair]").first().waitFor({ timeout: 60_000 });
+    },
+  });
+  await picture("timetable-feast", "/d/harvest-lunch/timetable", {
+    first: async (page) => {
+      await page.getByText("On this table").click();
+      await page.getByLabel("Another dish").selectOption("spiced-duck");
+      await page.getByRole("button", { name: "See what it does" }).click();
+      await page.getByRole("button", { name: "Keep it" }).waitFor({ timeout: 60_000 });
+    },
+  });
+  await picture("days-phone", "/d/harvest-lunch/days", { width: 390, height: 844 });
   await picture("days", "/d/harvest-lunch/days");
   await picture("kitchen", "/d/harvest-lunch/kitchen");
   await followTo("2026-12-05T17:10:00Z");
