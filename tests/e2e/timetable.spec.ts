@@ -41,15 +41,28 @@ async function bring(document: Loose): Promise<string> {
 }
 const bar = (page: Page) => page.getByRole("region", { name: "What is tried" });
 const kept = (page: Page, what: RegExp) => expect(page.getByText(what).first()).toBeVisible({ timeout: 60_000 });
+/** Where a step can be taken hold of: on the screen, and under nothing else. */
+async function grip(page: Page, ref: string): Promise<readonly [x: number, y: number]> {
+  const step = page.locator(`[data-step="${ref}"]`);
+  await step.scrollIntoViewIfNeeded();
+  const point = await step.evaluate((element) => {
+    const box = element.getBoundingClientRect();
+    for (const fx of [0.5, 0.35, 0.65, 0.2, 0.8])
+      for (const fy of [0.5, 0.3, 0.7, 0.15, 0.85]) {
+        const [x, y] = [box.x + box.width * fx, box.y + box.height * fy];
+        if (document.elementFromPoint(x, y)?.closest("[data-step]") === element) return [x, y] as const;
+      }
+    return undefined;
+  });
+  if (!point) throw new Error(`nowhere can ${ref} be taken hold of`);
+  return point;
+}
 const chart = (page: Page) => page.getByRole("application", { name: /Route chart/ });
 
 test("a step is dragged: what moves with it is said at the pointer, and where it is let go it is held", async ({ page }) => {
   await open(page, "spiced-duck");
   const before = await verified("spiced-duck");
-  const step = page.locator('[data-step="radish.cut"]');
-  const box = await step.boundingBox();
-  if (!box) throw new Error("the step is not drawn");
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const [x, y] = await grip(page, "radish.cut");
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let i = 1; i <= 9; i++) await page.mouse.move(x - i, y);
@@ -78,9 +91,7 @@ test("a step is dragged: what moves with it is said at the pointer, and where it
 test("dragged too far, it stays where it may be, and the reason names what it runs into", async ({ page }) => {
   await open(page, "saturday-pastries");
   const before = await verified("saturday-pastries");
-  const box = await page.locator('[data-step="pastries.shape"]').boundingBox();
-  if (!box) throw new Error("the step is not drawn");
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const [x, y] = await grip(page, "pastries.shape");
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let i = 1; i <= 20; i++) await page.mouse.move(x + i * 5, y);
@@ -122,9 +133,7 @@ test("by a finger: the selected step is dragged, any other lets the page be push
   await open(page, "saturday-pastries", "?c=cream&s=cream.cook");
   const touch = await context.newCDPSession(page);
   const drag = async (ref: string, by: number) => {
-    const box = await page.locator(`[data-step="${ref}"]`).boundingBox();
-    if (!box) throw new Error("the step is not drawn");
-    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const [x, y] = await grip(page, ref);
     await touch.send("Input.dispatchTouchEvent", { type: "touchStart", touchPoints: [{ x, y }] });
     for (let i = 1; i <= 8; i++)
       await touch.send("Input.dispatchTouchEvent", { type: "touchMove", touchPoints: [{ x: x + (by * i) / 8, y }] });
