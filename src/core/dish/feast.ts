@@ -2,6 +2,7 @@
 // kitchen, one plan. What comes out is a dish like any other.
 import { durationText, minutesOf } from "../time/duration";
 import { Zone } from "../time/zone";
+import { withRenamedRefs } from "./edit/references";
 import type { PatchOperation } from "./patch";
 import type { DishComponent, DishFile } from "./schema";
 import { isStepPin } from "./wishes";
@@ -33,7 +34,7 @@ export function joinDishes(first: DishFile, added: DishFile, { after }: Joining)
   };
   const scale = added.dish.serves / added.dish.baseServes / (first.dish.serves / first.dish.baseServes);
   const components = added.components.map((c): DishComponent => {
-    const moved = withRefs(c, ofAdded, renamed) as DishComponent;
+    const moved = withRenamedRefs(c, renamed);
     const factor = (c.factor ?? 1) * scale;
     return { ...moved, id: renamed.get(c.id) ?? c.id, course: added.dish.name, ...(Math.abs(factor - 1) < 1e-9 ? {} : { factor }) };
   });
@@ -125,21 +126,6 @@ function freshIds(first: DishFile, added: DishFile): Map<string, string> {
       return [c.id, id];
     }),
   );
-}
-
-/** Fields that hold references to steps and outputs, wherever they stand in a component. */
-const REFERENCES = new Set(["from", "step", "within", "until", "of", "output"]);
-
-/** A component with the references to components of its own dish renamed. */
-function withRefs(value: unknown, rename: (ref: string) => string, ids: ReadonlyMap<string, string>, key = ""): unknown {
-  if (typeof value === "string") {
-    const names = (REFERENCES.has(key) || key === "after") && value.includes(".") && ids.has(value.slice(0, value.indexOf(".")));
-    return names ? rename(value) : value;
-  }
-  if (Array.isArray(value)) return value.map((v) => withRefs(v, rename, ids, key));
-  if (typeof value === "object" && value !== null)
-    return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, withRefs(v, rename, ids, k)]));
-  return value;
 }
 
 type Guests = DishFile["dish"]["guests"];

@@ -1,5 +1,5 @@
 // JSON Patch (RFC 6902): what repairs are written in, so that any program can apply them. The work is the rfc6902 package's.
-import { applyPatch as applyInPlace } from "rfc6902";
+import { applyPatch as applyInPlace, createPatch } from "rfc6902";
 import { z } from "zod";
 
 export const PatchOperation = z.discriminatedUnion("op", [
@@ -19,4 +19,12 @@ export function applyPatch<T>(document: T, operations: readonly PatchOperation[]
   const failed = applyInPlace(copy, structuredClone([...operations])).findIndex((error) => error !== null);
   if (failed >= 0) throw new Error(`patch: nothing stands at "${operations[failed]?.path}"`);
   return copy;
+}
+
+/**
+ * The operations that lead from one document to another.
+ * Post: applyPatch(before, patchBetween(before, after)) equals `after` as JSON.
+ */
+export function patchBetween(before: unknown, after: unknown): PatchOperation[] {
+  return createPatch(JSON.parse(JSON.stringify(before)), JSON.parse(JSON.stringify(after))) as PatchOperation[];
 }
