@@ -183,6 +183,17 @@ export const Ingredient = z
     optional: z.boolean().optional(),
     bakers: z.boolean().optional(),
     asNeeded: z.boolean().optional(),
+    leftOut: z.boolean().optional().describe("The cook does without it: it is not bought."),
+    standsFor: z
+      .looseObject({
+        name,
+        amount: Amount.optional(),
+        note: text.optional(),
+        allergens: z.array(text).optional(),
+        quality: share.optional(),
+      })
+      .optional()
+      .describe("What it was before a substitute was chosen; `quality` is what the substitute costs."),
     instead: z.array(z.looseObject({ name, amount: Amount.optional(), quality: share.optional(), note: text.optional() })).optional(),
   })
   .describe("What is bought or taken from the shelf.");
@@ -349,6 +360,10 @@ const pin = z.union([
   }),
 ]);
 
+const dismissed = z
+  .looseObject({ question: z.string().max(400), reason: text })
+  .describe("A question about the breakdown that the cook has put aside, with the reason.");
+
 const WishesSchema = z
   .looseObject({
     style: z.enum(["late", "ahead", "even", "shortest"]).optional().describe("How it is laid out."),
@@ -374,12 +389,19 @@ export const DishFile = z
         serve: reference.describe("The step whose END is the moment of serving."),
         courses: z.array(z.looseObject({ name, serve: reference, after: Duration })).optional(),
         plate: z.array(z.looseObject({ output: reference, perServing: Amount })).optional(),
-        guests: z.looseObject({ avoid: z.array(text).optional(), care: z.array(text).optional() }).optional(),
+        guests: z
+          .looseObject({
+            avoid: z.array(text).optional(),
+            care: z.array(text).optional(),
+            eaters: z.record(z.string().max(40), notNegative.max(500)).optional().describe("How many of each appetite: adult, child, …"),
+          })
+          .optional(),
         note: text.optional(),
       })
       .describe("The dish, its guests and its hour."),
     components: z.array(ComponentSchema).min(1, "A dish needs at least one component."),
     wishes: WishesSchema.optional(),
+    dismissed: z.array(dismissed).max(2000).optional(),
     kitchen: KitchenSchema.optional(),
   })
   .describe("One dish as a document.");

@@ -31,7 +31,7 @@ const UNITS: readonly (readonly [words: string, unit: string, factor: number])[]
 ];
 /** Named pieces that stand between a number and what is counted. */
 const PIECES =
-  "cloves?|sprigs?|bunch(?:es)?|cans?|tins?|sheets?|slices?|pieces?|pcs?|heads?|stalks?|sticks?|lea(?:f|ves)|jars?|packets?|packs?|packages?|sachets?|handfuls?|pinch(?:es)?|dash(?:es)?|knobs?|ribs?|strips?|cubes?|balls?|bottles?|drops?|rashers?|fillets?|wedges?|splash(?:es)?|envelopes?|bulbs?|ears?|links?|scoops?|blocks?|loa(?:f|ves)|rolls?|squares?";
+  "cm|cloves?|sprigs?|bunch(?:es)?|cans?|tins?|sheets?|slices?|pieces?|pcs?|heads?|stalks?|sticks?|lea(?:f|ves)|jars?|packets?|packs?|packages?|sachets?|handfuls?|pinch(?:es)?|dash(?:es)?|knobs?|ribs?|strips?|cubes?|balls?|bottles?|drops?|rashers?|fillets?|wedges?|splash(?:es)?|envelopes?|bulbs?|ears?|links?|scoops?|blocks?|loa(?:f|ves)|rolls?|squares?";
 const UNIT_PATTERNS = UNITS.map(([words, unit, factor]) => [new RegExp(`(?:${words})\\.?(?![\\p{L}])`, "iuy"), unit, factor] as const);
 const PIECE_PATTERN = new RegExp(`(?:${PIECES})\\.?(?![\\p{L}-])`, "iuy");
 /** A lone capital T is a tablespoon, a lone small t a teaspoon, c a cup: older American cards. */

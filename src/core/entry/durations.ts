@@ -80,7 +80,7 @@ export function durationAt(text: string, index: number): Found<Length> | undefin
   if (night) return { value: OVERNIGHT, start: index, end: index + night[0].length };
   const first = singleAt(text, index);
   // "2-3 hours": the first number borrows the unit of the second.
-  const bare = first ?? numberAt(text, index);
+  const bare = first ?? numberAt(text, index, true);
   if (!bare) return undefined;
   const to = sticky(RANGE, text, bare.end);
   const second = to && to[0].trim() !== "" ? singleAt(text, bare.end + to[0].length) : undefined;
@@ -103,6 +103,22 @@ function within(low: number, high: number, start: number, end: number): Found<Le
   const max = whole(high);
   if (max > LONGEST_DURATION_MINUTES) return undefined;
   return { value: { min, likely: Math.round((min + max) / 2), max }, start, end };
+}
+
+/**
+ * The rhythm that stands behind "every": "45m", "2 hours", "hour", "other day", "second day".
+ * @param index right behind "every "
+ */
+export function rhythmAt(text: string, index: number): Found<Length> | undefined {
+  const whole = durationAt(text, index);
+  if (whole) return whole;
+  const second = sticky(/(?:other|second|2nd)\s+/iy, text, index);
+  const third = second ? null : sticky(/(?:third|3rd)\s+/iy, text, index);
+  const from = index + (second ?? third ?? [""])[0].length;
+  const unit = unitAt(text, from);
+  if (!unit || unit.end - unit.start < 3) return undefined;
+  const minutes = Math.round(unit.value * (second ? 2 : third ? 3 : 1));
+  return minutes < 1 ? undefined : { value: { min: minutes, likely: minutes, max: minutes }, start: index, end: unit.end };
 }
 
 /** Every length of time in a text, from left to right. */

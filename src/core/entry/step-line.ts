@@ -4,7 +4,7 @@
 import type { Amount, DishStep, Hold } from "../dish/schema";
 import { durationText } from "../time/duration";
 import { amountAt } from "./amounts";
-import { durationAt, findDurations, type Length, OVERNIGHT } from "./durations";
+import { durationAt, findDurations, type Length, OVERNIGHT, rhythmAt } from "./durations";
 import { type EquipmentUse, readEquipment } from "./equipment-words";
 import { numberAt, shortNumber } from "./numbers";
 import { findTemperatures, temperatureAt } from "./temperatures";
@@ -161,7 +161,7 @@ const READERS: readonly Reader[] = [
   (clause, draft) => {
     const m = /\bevery\s+/i.exec(clause);
     if (!m) return false;
-    const every = durationAt(clause, m.index + m[0].length);
+    const every = rhythmAt(clause, m.index + m[0].length);
     if (!every) return false;
     if (/^check/i.test(clause)) {
       const from = /\bfrom\s+/i.exec(clause);

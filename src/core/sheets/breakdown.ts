@@ -3,7 +3,8 @@
 import { balanceOf } from "../dish/balance";
 import { componentOf, type Dish, type Hold, type Step } from "../dish/model";
 import type { DishFile } from "../dish/schema";
-import { quantityOf, quantityText } from "../dish/units";
+import { quantityText } from "../dish/units";
+import { kOf, scaledIngredient } from "../dish/weights";
 import { minutesOf, spokenDuration } from "../time/duration";
 
 export interface OutputRow {
@@ -26,12 +27,12 @@ export interface IngredientRow {
 export function ingredientRows(document: DishFile, componentId: string, methodId: string): IngredientRow[] {
   const component = document.components.find((c) => c.id === componentId);
   const method = component?.methods.find((m) => m.id === methodId);
-  const k = (document.dish.serves / document.dish.baseServes) * (component?.factor ?? 1);
+  const k = component ? kOf(document, component) : 1;
   return (method?.ingredients ?? []).map((i) => {
-    const power = i.scale === "fixed" || i.amount?.fixed ? 0 : typeof i.scale === "number" ? i.scale : 1;
-    const quantity = i.amount && quantityOf(i.amount);
-    const amount = i.asNeeded ? "as needed" : quantity ? quantityText({ ...quantity, value: quantity.value * k ** power }) : "";
+    const quantity = scaledIngredient(i, k);
+    const amount = i.leftOut ? "left out" : i.asNeeded ? "as needed" : quantity ? quantityText(quantity) : "";
     const details = [
+      i.standsFor && `instead of ${i.standsFor.name}`,
       i.note,
       i.section && `from the ${i.section}`,
       i.orderAhead && `order ${spokenDuration(minutesOf(i.orderAhead))} ahead`,

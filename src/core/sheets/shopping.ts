@@ -3,7 +3,8 @@
 import { stringify } from "csv-stringify/sync";
 import type { Dish } from "../dish/model";
 import type { DishFile } from "../dish/schema";
-import { quantityOf, quantityText } from "../dish/units";
+import { type Quantity, quantityText } from "../dish/units";
+import { kOf, scaledIngredient } from "../dish/weights";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
 
@@ -21,7 +22,6 @@ export interface ShoppingRow {
   readonly note: string;
 }
 
-type Quantity = NonNullable<ReturnType<typeof quantityOf>>;
 interface Need {
   readonly row: Omit<ShoppingRow, "amount">;
   readonly quantity: Quantity | undefined;
@@ -40,26 +40,26 @@ export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "m
     const decided = plan.fallbacks.find((f) => f.component === component.id)?.decidedAt;
     const wantedBy = fallback ? decided : Math.min(...starts);
     if (wantedBy === undefined || !Number.isFinite(wantedBy)) return [];
-    const k = (document.dish.serves / document.dish.baseServes) * (component.factor ?? 1);
-    return list.map((i): Need => {
-      const power = i.scale === "fixed" || i.amount?.fixed ? 0 : typeof i.scale === "number" ? i.scale : 1;
-      const base = i.amount && quantityOf(i.amount);
-      return {
-        quantity: base && { ...base, value: base.value * k ** power },
-        asNeeded: i.asNeeded ?? false,
-        row: {
-          section: i.section ?? "",
-          ingredient: i.name,
-          components: [component.name],
-          wantedBy,
-          buyFrom: i.keeps ? wantedBy - minutesOf(i.keeps) : undefined,
-          orderBy: i.orderAhead ? wantedBy - minutesOf(i.orderAhead) : undefined,
-          note: [i.note, i.optional ? "optional" : undefined, i.allergens?.length ? `contains ${i.allergens.join(", ")}` : undefined]
-            .filter(Boolean)
-            .join("; "),
-        },
-      };
-    });
+    const k = kOf(document, component);
+    return list
+      .filter((i) => !i.leftOut)
+      .map((i): Need => {
+        return {
+          quantity: scaledIngredient(i, k),
+          asNeeded: i.asNeeded ?? false,
+          row: {
+            section: i.section ?? "",
+            ingredient: i.name,
+            components: [component.name],
+            wantedBy,
+            buyFrom: i.keeps ? wantedBy - minutesOf(i.keeps) : undefined,
+            orderBy: i.orderAhead ? wantedBy - minutesOf(i.orderAhead) : undefined,
+            note: [i.note, i.optional ? "optional" : undefined, i.allergens?.length ? `contains ${i.allergens.join(", ")}` : undefined]
+              .filter(Boolean)
+              .join("; "),
+          },
+        };
+      });
   });
   const merged = new Map<string, Need>();
   for (const need of needs) {

@@ -1,0 +1,188 @@
+// Questions about amounts: what goes in, how much comes out, who takes it, what is over.
+import { readAmount } from "../../entry/amounts";
+import { proposedHolds } from "../../safety/holds";
+import { balanceOf, isOverTaken } from "../balance";
+import { addIngredientLines } from "../edit/components";
+import { methodOf, withMethod } from "../edit/places";
+import { EditRefused } from "../edit/refused";
+import { join, withOutput } from "../edit/streams";
+import { componentOf, dishModel } from "../model";
+import { scaleComponent } from "../quantities";
+import type { Amount, DishFile } from "../schema";
+import { quantityText } from "../units";
+import type { Question } from "./question";
+
+/** A rest of so large a share of what is made is asked about. */
+const MUCH = 0.15;
+
+const amountFrom = (text: string): Amount => {
+  const amount = readAmount(text);
+  if (!amount || !(amount.amount > 0)) throw new EditRefused("Write an amount, such as “1.2 kg”, “500 mL” or “12 pieces”.");
+  return { amount: Number(amount.amount.toPrecision(6)), unit: amount.unit };
+};
+
+/** "Who eats the second litre of stock?", "How much of it goes in?", "What goes into it?" */
+export function amountQuestions(document: DishFile): Question[] {
+  return [...outputQuestions(document), ...ingredientQuestions(document)];
+}
+
+function outputQuestions(document: DishFile): Question[] {
+  const dish = dishModel(document);
+  const inForce = dish.components.flatMap((c) => (c.onHand.length ? [] : (c.methods[0]?.steps ?? [])));
+  const kinds = new Map(document.components.map((c) => [c.id, c.kind]));
+  const servings = new Set([dish.serve, ...dish.courses.map((c) => c.serve)]);
+  const found: Question[] = [];
+  for (const step of inForce) {
+    const component = componentOf(step.ref);
+    for (const output of step.makes) {
+      const balance = balanceOf(dish, output.ref, output.quantity, inForce);
+      const common = { component, about: output.ref };
+      const toFreezer = (d: DishFile) =>
+        withOutput(d, output.ref, (o) => ({
+          ...o,
+          holds: [...(o.holds ?? []), ...proposedHolds(o.name ?? o.id, kinds.get(component) ?? "other", ["freezer"])],
+        }));
+      if (balance.takers.length === 0 && !servings.has(step.ref)) {
+        const table = document.components.find((c) => c.id === componentOf(dish.serve));
+        found.push({
+          ...common,
+          id: `unused:${output.ref}`,
+          text: `Who takes ${output.quantity ? `the ${quantityText(output.quantity)} of ` : ""}${output.name.toLowerCase()}?`,
+          why: "It is made and leads to nothing: forgotten, poured away, or good for something.",
+          weight: 62,
+          answers: [
+            ...(table && table.id !== component
+              ? [{ label: "It goes to the table", apply: (d: DishFile) => join(d, { from: output.ref, to: dish.serve }) }]
+              : []),
+            { label: "Kept in the freezer for another day", apply: toFreezer },
+          ],
+        });
+      }
+      if (balance.open && balance.takers.length > 0 && balance.made) {
+        const unsaid = balance.takers.find((t) => !t.quantity && t.step !== "plate");
+        const others = balance.takers.length > 1;
+        if (unsaid && others)
+          found.push({
+            ...common,
+            id: `share:${output.ref}>${unsaid.step}`,
+            text: `How much of the ${quantityText(balance.made)} of ${output.name.toLowerCase()} goes into “${inForce.find((s) => s.ref === unsaid.step)?.name ?? unsaid.step}”?`,
+            why: "Several take of it; only with amounts is it known whether it suffices.",
+            weight: 48,
+            answers: [],
+            typed: {
+              prompt: "So much",
+              example: quantityText({ ...balance.made, value: balance.made.value / 2 }),
+              apply: (d, text) => join(d, { from: output.ref, to: unsaid.step }, unscaled(d, component, amountFrom(text))),
+            },
+          });
+      }
+      if (isOverTaken(balance) && balance.made && balance.made.value > 0) {
+        const by = balance.taken / balance.made.value;
+        found.push({
+          ...common,
+          id: `short:${output.ref}`,
+          text: `${quantityText({ ...balance.made, value: balance.taken })} of ${output.name.toLowerCase()} is wanted, ${quantityText(balance.made)} is made: make more?`,
+          why: "Somebody goes short.",
+          weight: 91,
+          answers: [{ label: `Make ${Number(by.toPrecision(3))} times as much`, apply: (d) => scaleComponent(d, component, by) }],
+        });
+      }
+      const rest = balance.made && !balance.open ? balance.made.value - balance.taken : 0;
+      if (
+        balance.made &&
+        balance.takers.length > 0 &&
+        rest > MUCH * balance.made.value &&
+        !output.holds.some((h) => h.place === "freezer")
+      ) {
+        const left = quantityText({ ...balance.made, value: rest });
+        const by = balance.taken / balance.made.value;
+        found.push({
+          ...common,
+          id: `left:${output.ref}`,
+          text: `Who eats the ${left} of ${output.name.toLowerCase()} that is left?`,
+          why: `${quantityText(balance.made)} is made, ${quantityText({ ...balance.made, value: balance.taken })} is taken.`,
+          weight: 38,
+          answers: [
+            { label: "Make only what is taken", apply: (d) => scaleComponent(d, component, by) },
+            { label: "Kept in the freezer", apply: toFreezer },
+          ],
+        });
+      }
+      if (!output.quantity && !servings.has(step.ref)) {
+        found.push({
+          ...common,
+          id: `made:${output.ref}`,
+          text: `How much ${output.name.toLowerCase()} comes out?`,
+          why: "Scaling, fit and what is left over start from it.",
+          weight: 34,
+          answers: [],
+          typed: {
+            prompt: "So much",
+            example: "1.2 kg",
+            apply: (d, text) => withOutput(d, output.ref, (o) => ({ ...o, amount: unscaled(d, component, amountFrom(text)) })),
+          },
+        });
+      }
+    }
+  }
+  return found;
+}
+
+/** What is typed is meant for the guests wished for; the file counts for baseServes. */
+function unscaled(document: DishFile, component: string, amount: Amount): Amount {
+  const factor = document.components.find((c) => c.id === component)?.factor ?? 1;
+  const k = (document.dish.serves / document.dish.baseServes) * factor;
+  return { ...amount, amount: Number((amount.amount / k).toPrecision(6)) };
+}
+
+function ingredientQuestions(document: DishFile): Question[] {
+  return document.components.flatMap((c): Question[] => {
+    const method = c.methods[0];
+    if (!method || c.onHand?.length || c.kind === "assembly") return [];
+    const place = { component: c.id, method: method.id };
+    const takesFromOthers = method.steps.some((s) => s.takes?.some((t) => t.from.includes(".") && componentOf(t.from) !== c.id));
+    if (!method.ingredients?.length) {
+      if (takesFromOthers) return [];
+      return [
+        {
+          id: `ingredients:${c.id}`,
+          component: c.id,
+          about: undefined,
+          text: `What goes into ${c.name.toLowerCase()}?`,
+          why: "Shopping, weights and allergens come from it.",
+          weight: 70,
+          answers: [],
+          typed: {
+            prompt: "One or more, with commas between",
+            example: "1 kg bones, 2 onions, 3 L water",
+            apply: (d, text) => {
+              const lines = text.split(/\n|,(?!\d)/).filter((l) => l.trim() !== "");
+              if (lines.length === 0) throw new EditRefused("Write what goes in, such as “500 g flour”.");
+              return addIngredientLines(d, place, lines);
+            },
+          },
+        },
+      ];
+    }
+    const bare = method.ingredients.filter((i) => !i.amount && !i.asNeeded && !i.leftOut);
+    return bare.slice(0, 3).map((i) => ({
+      id: `amount:${c.id}.${method.id}.${i.id}`,
+      component: c.id,
+      about: undefined,
+      text: `How much ${i.name.toLowerCase()} goes into ${c.name.toLowerCase()}?`,
+      why: "It cannot be bought or scaled without.",
+      weight: 52,
+      answers: [{ label: "By feel", apply: (d: DishFile) => setIngredient(d, place, i.id, { asNeeded: true }) }],
+      typed: {
+        prompt: "So much",
+        example: "250 g",
+        apply: (d: DishFile, text: string) => setIngredient(d, place, i.id, { amount: unscaled(d, c.id, amountFrom(text)) }),
+      },
+    }));
+  });
+}
+
+function setIngredient(document: DishFile, place: { component: string; method: string }, id: string, more: object): DishFile {
+  methodOf(document, place);
+  return withMethod(document, place, (m) => ({ ...m, ingredients: m.ingredients?.map((i) => (i.id === id ? { ...i, ...more } : i)) }));
+}

@@ -1,0 +1,68 @@
+// What things weigh: amounts in grams, where mass, density or pieces tell it. A weight says whether it was stated or reckoned.
+
+import { DENSITY, PIECE } from "../measures/density";
+import { densityKey, pieceKey } from "../measures/ingredient-keys";
+import type { DishComponent, DishFile } from "./schema";
+import { type Quantity, quantityOf } from "./units";
+
+type Ingredient = NonNullable<DishComponent["methods"][number]["ingredients"]>[number];
+type Method = DishComponent["methods"][number];
+
+export interface Weight {
+  readonly grams: number;
+  /** False where density, pieces or what went in had to stand for a weighed amount. */
+  readonly stated: boolean;
+}
+
+/** Grams of a quantity of something. Volumes of unknown things count as water; pieces of unknown things have no weight. */
+export function weightOf(quantity: Quantity, name: string): Weight | undefined {
+  if (quantity.dimension === "mass") return { grams: quantity.value, stated: true };
+  if (quantity.dimension === "volume") {
+    const key = densityKey(name);
+    return { grams: quantity.value * (key ? (DENSITY[key]?.gPerMl ?? 1) : 1), stated: false };
+  }
+  const key = pieceKey(name, quantity.piece ?? "piece");
+  const grams = key && PIECE[key]?.asBoughtG;
+  return grams ? { grams: grams * quantity.value, stated: false } : undefined;
+}
+
+/** Millilitres of a quantity of something. */
+export function volumeOf(quantity: Quantity, name: string): number | undefined {
+  if (quantity.dimension === "volume") return quantity.value;
+  const weight = weightOf(quantity, name);
+  const key = densityKey(name);
+  return weight && weight.grams / (key ? (DENSITY[key]?.gPerMl ?? 1) : 1);
+}
+
+/** How many times the amounts of the file a component is made. */
+export const kOf = (document: DishFile, component: DishComponent): number =>
+  (document.dish.serves / document.dish.baseServes) * (component.factor ?? 1);
+
+/** An ingredient's exponent on k: 1 scales with the guests, 0 stays. */
+export const exponentOf = (i: Ingredient): number =>
+  i.scale === "fixed" || i.amount?.fixed ? 0 : typeof i.scale === "number" ? i.scale : 1;
+
+/** An ingredient's amount for so many times the file. What is left out has none. */
+export function scaledIngredient(i: Ingredient, k: number): Quantity | undefined {
+  if (!i.amount || i.leftOut) return undefined;
+  const base = quantityOf(i.amount);
+  return { ...base, value: base.value * k ** exponentOf(i) };
+}
+
+/** What the ingredients of a method weigh together, and how many of them have no weight that could be told. */
+export function rawWeight(method: Method, k: number): Weight & { readonly unweighed: number } {
+  let grams = 0;
+  let stated = true;
+  let unweighed = 0;
+  for (const i of method.ingredients ?? []) {
+    const quantity = scaledIngredient(i, k);
+    const weight = quantity && weightOf(quantity, i.name);
+    if (!weight) {
+      if (!i.leftOut) unweighed++;
+      continue;
+    }
+    grams += weight.grams;
+    stated = stated && weight.stated;
+  }
+  return { grams, stated: stated && unweighed === 0, unweighed };
+}

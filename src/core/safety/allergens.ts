@@ -1,0 +1,243 @@
+// Allergens: what ingredients bring, by their own word or by their name, held against what guests avoid.
+// The EU's fourteen (Regulation 1169/2011, Annex II) and the nine of the United States (FALCPA 2004, FASTER Act 2021).
+// A name is a hint: what no word betrays is said to be unknown, and nothing here ever says "free from".
+
+import type { DishFile } from "../dish/schema";
+import { CalculationError } from "../measures/calculation-error";
+
+export type Region = "EU" | "US";
+
+const EU = [
+  "gluten_cereals",
+  "crustaceans",
+  "eggs",
+  "fish",
+  "peanuts",
+  "soybeans",
+  "milk",
+  "tree_nuts",
+  "celery",
+  "mustard",
+  "sesame",
+  "sulphites",
+  "lupin",
+  "molluscs",
+] as const;
+const US = ["milk", "eggs", "fish", "crustaceans", "tree_nuts", "peanuts", "wheat", "soybeans", "sesame"] as const;
+export type Allergen = (typeof EU)[number] | "wheat";
+
+/** Patterns of names and keys; several may fit one name ("soy sauce": soybeans and wheat). */
+const WORDS: readonly (readonly [RegExp, readonly Allergen[]])[] = [
+  [/\bsoy[a ]?(?:sauce)?\b(?=.*sauce)|\bsoy_sauce\b|\btamari\b|hoisin|teriyaki/, ["soybeans", "gluten_cereals", "wheat"]],
+  [/\bsoy|tofu|\bmiso\b|edamame|tempeh|bean paste|fermented bean/, ["soybeans"]],
+  [
+    /wheat|\bflour\b(?!.*(?:rice|corn|potato|tapioca|chickpea|buckwheat|almond))|bread|semolina|durum|couscous|bulgur|\bpasta\b|noodle|filo|pastry|breadcrumb|crumbs|malt\b|seitan|spelt|farro|emmer|kamut/,
+    ["gluten_cereals", "wheat"],
+  ],
+  [/\brye\b|barley|\boats?\b|\bbeer\b|\bale\b|stout|malt syrup|malt extract/, ["gluten_cereals"]],
+  [/prawn|shrimp|crab|lobster|crayfish|langoustine|surimi/, ["crustaceans"]],
+  [/\beggs?\b|yolk|egg_|mayonnaise|meringue|aioli/, ["eggs"]],
+  [
+    /anchov|\bfish|cod\b|haddock|salmon|tuna|mackerel|herring|trout|bonito|worcester|dashi|bouillabaisse|caviar|\broe\b|surimi|sardine|halibut|plaice|pollock/,
+    ["fish"],
+  ],
+  [/peanut|groundnut|satay/, ["peanuts"]],
+  [
+    /milk(?!.*(?:coconut|almond|oat|soy))|cream(?! of tartar)(?!.*coconut)|butter(?!.*(?:peanut|nut|cocoa))|cheese|yogh?urt|curd|ricotta|quark|whey|ghee|kefir|custard|cr[eè]me|paneer|mascarpone|casein|feta/,
+    ["milk"],
+  ],
+  [/almond|hazelnut|walnut|cashew|pecan|brazil nut|pistachio|macadamia|praline|marzipan|nougat|\bnuts?\b(?!meg)|frangipane/, ["tree_nuts"]],
+  [/celery|celeriac|stock cube|bouillon cube/, ["celery"]],
+  [/mustard/, ["mustard"]],
+  [/sesame|tahini|halva/, ["sesame"]],
+  [
+    /\bwine\b|\bwine_|sulphit|sulfit|dried (?:apricot|fruit|pear|apple|fig|plum)|raisin|sultana|cider(?! vinegar)|vermouth|sherry|madeira|\bport\b/,
+    ["sulphites"],
+  ],
+  [/lupin/, ["lupin"]],
+  [/squid|octopus|mussel|oyster|clam|scallop|snail|cuttlefish|cockle|abalone/, ["molluscs"]],
+];
+/** Common things that bring none of them, so that they are not called unknown. */
+const NONE =
+  /\b(?:water|ice|salt|pepper|peppercorns?|sugar|honey|syrup|vinegar|oil|lard|fat|suet|dripping|pork|beef|veal|lamb|mutton|goat|venison|rabbit|hare|chicken|hen|duck|goose|turkey|fowl|quail|trotters?|bones?|gelatine?|onions?|shallots?|garlic|leeks?|carrots?|cabbage|potato(?:es)?|tomato(?:es)?|apples?|pears?|quinces?|plums?|lemons?|limes?|oranges?|berries|blackcurrants?|currants?|cherr(?:y|ies)|rhubarb|beet(?:root)?s?|turnips?|radish(?:es)?|cucumbers?|gherkins?|cauliflower|spinach|chard|kale|peas|beans|lentils?|chickpeas|rice|polenta|corn(?:meal|starch|flour)?|maize|masa|buckwheat|potato (?:starch|flour)|tapioca|arrowroot|yeast|starter|bay|thyme|sage|rosemary|parsley|dill|mint|basil|coriander|cumin|fennel|caraway|cinnamon|cassia|cloves?|star anise|anise|allspice|nutmeg|mace|cardamom|turmeric|ginger|paprika|chill?i(?:es)?|saffron|vanilla|cocoa|coffee|tea|rennet|curing|nitrite|mushrooms?|horseradish|juniper|capers|olives?|sunflower|pumpkin|linseed|flax|poppy|cream of tartar|baking powder|bicarbonate|bicarb|soda|hominy|lime\b|lye|rosewater|spices?|herbs?|peppers?|aubergines?|courgettes?|squash|parsnips?|celtuce|lettuce|leaves|cider vinegar|agar|pectin|brandy|rum|vodka|whisky|calvados|gin|brine|liquor|stock|broth|tamarind|coconut|apricots?|peach(?:es)?|figs?|dates|grapes?|mango|pineapple|banana|swede|kohlrabi|artichokes?|asparagus|seaweed|kombu)\b/;
+
+const textOf = (name: string) => name.toLowerCase().replaceAll("_", " ");
+
+/** What a name betrays; undefined where it says nothing. */
+export function allergensOfName(name: string): readonly Allergen[] | undefined {
+  const text = `${textOf(name)} ${name.toLowerCase()}`;
+  const found = new Set(WORDS.flatMap(([pattern, brings]) => (pattern.test(text) ? brings : [])));
+  if (found.size > 0) return [...found];
+  return NONE.test(text) ? [] : undefined;
+}
+
+/**
+ * Allergens of a list of ingredients, in the order of the region's list, and those names of which nothing is known.
+ * @param input ingredients: keys or names; region EU (14) or US (9)
+ * @throws {CalculationError} E_UNKNOWN for another region, E_NOT_FINITE without a list
+ * @see Regulation (EU) 1169/2011, Annex II; FALCPA 2004 and FASTER Act 2021
+ * @example allergensOf({ ingredients: ["soy_sauce", "wine", "celery"], region: "EU" }).contains // gluten_cereals, soybeans, celery, sulphites
+ */
+export function allergensOf({ ingredients, region }: { readonly ingredients: readonly string[]; readonly region: Region }) {
+  if (region !== "EU" && region !== "US") throw new CalculationError("region", "E_UNKNOWN", "region: give EU or US.");
+  if (!Array.isArray(ingredients) || ingredients.some((i) => typeof i !== "string"))
+    throw new CalculationError("ingredients", "E_NOT_FINITE", "ingredients: give a list of names.");
+  const found = new Set<Allergen>();
+  const unknown: string[] = [];
+  for (const name of ingredients as readonly string[]) {
+    const brings = allergensOfName(name);
+    if (!brings) unknown.push(name);
+    else for (const a of brings) found.add(a);
+  }
+  const order: readonly Allergen[] = region === "EU" ? EU : US;
+  return { contains: order.filter((a) => found.has(a)), unknown, ...(unknown.length ? { warnings: ["W_UNKNOWN_INGREDIENT"] } : {}) };
+}
+
+/** Words of dish files and of guests for one allergen. */
+const SAME: Readonly<Record<string, Allergen>> = {
+  gluten: "gluten_cereals",
+  wheat: "wheat",
+  egg: "eggs",
+  eggs: "eggs",
+  milk: "milk",
+  dairy: "milk",
+  lactose: "milk",
+  nut: "tree_nuts",
+  nuts: "tree_nuts",
+  "tree nuts": "tree_nuts",
+  peanut: "peanuts",
+  peanuts: "peanuts",
+  soya: "soybeans",
+  soy: "soybeans",
+  sesame: "sesame",
+  mustard: "mustard",
+  celery: "celery",
+  fish: "fish",
+  shellfish: "crustaceans",
+  crustaceans: "crustaceans",
+  molluscs: "molluscs",
+  sulphites: "sulphites",
+  sulfites: "sulphites",
+  lupin: "lupin",
+};
+export const ALLERGEN_WORDS: Readonly<Record<Allergen, string>> = {
+  gluten_cereals: "gluten",
+  wheat: "wheat",
+  crustaceans: "crustaceans",
+  eggs: "egg",
+  fish: "fish",
+  peanuts: "peanuts",
+  soybeans: "soya",
+  milk: "milk",
+  tree_nuts: "nuts",
+  celery: "celery",
+  mustard: "mustard",
+  sesame: "sesame",
+  sulphites: "sulphites",
+  lupin: "lupin",
+  molluscs: "molluscs",
+};
+/** What guests may avoid beyond allergens, found by names. */
+const AVOIDED: Readonly<Record<string, RegExp>> = {
+  pork: /pork|bacon|ham\b|lard|trotter|pancetta|gelatine?|chorizo|prosciutto/,
+  beef: /beef|veal|oxtail|suet/,
+  meat: /pork|bacon|ham\b|lard|trotter|pancetta|beef|veal|lamb|mutton|venison|chicken|duck|goose|turkey|fowl|rabbit|gelatine?|\bbones?\b|dripping|suet|sausage/,
+  alcohol:
+    /\bwine\b|beer|\bale\b|stout|cider(?! vinegar)|brandy|rum\b|vodka|whisk|gin\b|sherry|madeira|\bport\b|vermouth|calvados|kirsch|liqueur/,
+  onion: /onion|shallot|leek|spring onion|scallion|chive/,
+  garlic: /garlic/,
+  chilli: /chill?i|cayenne/,
+  honey: /honey/,
+};
+export const AVOIDABLE: readonly string[] = [...new Set(Object.values(ALLERGEN_WORDS)), ...Object.keys(AVOIDED)].filter(
+  (a) => a !== "wheat",
+);
+
+export interface AllergenRow {
+  readonly allergen: string;
+  /** Components that bring it, and by which ingredients. */
+  readonly brought: readonly {
+    readonly component: string;
+    readonly name: string;
+    readonly ingredients: readonly string[];
+    readonly guessed: boolean;
+  }[];
+}
+
+export interface AllergenSheet {
+  readonly rows: readonly AllergenRow[];
+  /** What guests avoid and the dish has; nobody may be served this without a word. */
+  readonly clashes: readonly (AllergenRow & { readonly avoided: string })[];
+  /** Names that betray nothing and carry no word of their own. */
+  readonly unknown: readonly { readonly component: string; readonly ingredient: string }[];
+}
+
+type Ingredient = { readonly name: string; readonly allergens?: readonly string[] | undefined; readonly leftOut?: boolean | undefined };
+
+/**
+ * What the whole dish brings to the table, component by component.
+ * @param chosen names or ids of methods in force, by component
+ */
+export function allergenSheet(document: DishFile, chosen: Readonly<Record<string, string>> = {}): AllergenSheet {
+  const brought = new Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>();
+  const unknown: { component: string; ingredient: string }[] = [];
+  const avoidedAt = new Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>();
+  const put = (where: typeof brought, what: string, component: string, ingredient: string, guessed: boolean) => {
+    const at = where.get(what) ?? new Map();
+    const row = at.get(component) ?? { ingredients: [], guessed: true };
+    if (!row.ingredients.includes(ingredient)) row.ingredients.push(ingredient);
+    at.set(component, { ...row, guessed: row.guessed && guessed });
+    where.set(what, at);
+  };
+  for (const c of document.components) {
+    const method = c.methods.find((m) => m.id === chosen[c.id] || m.name === chosen[c.id]) ?? c.methods[0];
+    for (const i of (method?.ingredients ?? []) as readonly Ingredient[]) {
+      if (i.leftOut) continue;
+      const own = i.allergens?.map((a) =>
+        Object.hasOwn(SAME, a.toLowerCase()) ? ALLERGEN_WORDS[SAME[a.toLowerCase()] as Allergen] : a.toLowerCase(),
+      );
+      const byName = allergensOfName(i.name);
+      for (const a of own ?? []) put(brought, a, c.id, i.name, false);
+      for (const a of byName ?? [])
+        if (a !== "wheat" && !own?.includes(ALLERGEN_WORDS[a])) put(brought, ALLERGEN_WORDS[a], c.id, i.name, true);
+      if (!own && !byName) unknown.push({ component: c.name, ingredient: i.name });
+      for (const [what, pattern] of Object.entries(AVOIDED)) if (pattern.test(textOf(i.name))) put(avoidedAt, what, c.id, i.name, true);
+    }
+  }
+  const nameOf = new Map(document.components.map((c) => [c.id, c.name]));
+  const rowOf = (what: string, at: ReadonlyMap<string, { ingredients: string[]; guessed: boolean }>): AllergenRow => ({
+    allergen: what,
+    brought: [...at].map(([component, row]) => ({ component, name: nameOf.get(component) ?? component, ...row })),
+  });
+  const order = Object.values(ALLERGEN_WORDS);
+  const rows = [...brought]
+    .map(([what, at]) => rowOf(what, at))
+    .sort((a, b) => ((order.indexOf(a.allergen) + 99) % 99) - ((order.indexOf(b.allergen) + 99) % 99));
+  const clashes = (document.dish.guests?.avoid ?? []).flatMap((avoided) => {
+    const key = avoided.toLowerCase().trim();
+    const word = Object.hasOwn(SAME, key) ? ALLERGEN_WORDS[SAME[key] as Allergen] : key;
+    const at = brought.get(word) ?? avoidedAt.get(key) ?? byWord(document, key, put);
+    return at?.size ? [{ avoided, ...rowOf(word, at) }] : [];
+  });
+  return { rows, clashes, unknown };
+}
+
+/** Anything else that guests avoid is looked for as a word in the names. */
+function byWord(
+  document: DishFile,
+  word: string,
+  put: (
+    where: Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>,
+    what: string,
+    component: string,
+    ingredient: string,
+    guessed: boolean,
+  ) => void,
+) {
+  const found = new Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>();
+  if (word.length < 3) return undefined;
+  for (const c of document.components)
+    for (const i of c.methods[0]?.ingredients ?? [])
+      if (!i.leftOut && textOf(i.name).includes(word.replace(/s$/, ""))) put(found, word, c.id, i.name, true);
+  return found.get(word);
+}
