@@ -150,7 +150,8 @@ export function changeByLine(step: DishStep, line: string, context: LineContext 
     if (JSON.stringify(before[field]) === JSON.stringify(after[field])) continue;
     if (field === "note" && after.note && step.note) changed.note = `${step.note} ${after.note}`;
     else if (after[field] === undefined) {
-      if (field !== "note") delete changed[field];
+      // What a step makes is taken by others: only its own field takes it out.
+      if (field !== "note" && field !== "makes") delete changed[field];
     } else changed[field] = field === "makes" ? sameIds(step.makes, after.makes) : after[field];
   }
   return changed as DishStep;

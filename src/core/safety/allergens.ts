@@ -28,7 +28,7 @@ export type Allergen = (typeof EU)[number] | "wheat";
 
 /** Patterns of names and keys; several may fit one name ("soy sauce": soybeans and wheat). */
 const WORDS: readonly (readonly [RegExp, readonly Allergen[]])[] = [
-  [/\bsoy[a ]?(?:sauce)?\b(?=.*sauce)|\bsoy_sauce\b|\btamari\b|hoisin|teriyaki/, ["soybeans", "gluten_cereals", "wheat"]],
+  [/\bsoy[a ]?(?:sauce)?\b(?=.*sauce)|\btamari\b|hoisin|teriyaki/, ["soybeans", "gluten_cereals", "wheat"]],
   [/\bsoy|tofu|\bmiso\b|edamame|tempeh|bean paste|fermented bean/, ["soybeans"]],
   [
     /wheat|\bflour\b(?!.*(?:rice|corn|potato|tapioca|chickpea|buckwheat|almond))|bread|semolina|durum|couscous|bulgur|\bpasta\b|noodle|filo|pastry|breadcrumb|crumbs|malt\b|seitan|spelt|farro|emmer|kamut/,
@@ -51,7 +51,7 @@ const WORDS: readonly (readonly [RegExp, readonly Allergen[]])[] = [
   [/mustard/, ["mustard"]],
   [/sesame|tahini|halva/, ["sesame"]],
   [
-    /\bwine\b|\bwine_|sulphit|sulfit|dried (?:apricot|fruit|pear|apple|fig|plum)|raisin|sultana|cider(?! vinegar)|vermouth|sherry|madeira|\bport\b/,
+    /\bwine\b|sulphit|sulfit|dried (?:apricot|fruit|pear|apple|fig|plum)|raisin|sultana|cider(?! vinegar)|vermouth|sherry|madeira|\bport\b/,
     ["sulphites"],
   ],
   [/lupin/, ["lupin"]],
@@ -61,11 +61,23 @@ const WORDS: readonly (readonly [RegExp, readonly Allergen[]])[] = [
 const NONE =
   /\b(?:water|ice|salt|pepper|peppercorns?|sugar|honey|syrup|vinegar|oil|lard|fat|suet|dripping|pork|beef|veal|lamb|mutton|goat|venison|rabbit|hare|chicken|hen|duck|goose|turkey|fowl|quail|trotters?|bones?|gelatine?|onions?|shallots?|garlic|leeks?|carrots?|cabbage|potato(?:es)?|tomato(?:es)?|apples?|pears?|quinces?|plums?|lemons?|limes?|oranges?|berries|blackcurrants?|currants?|cherr(?:y|ies)|rhubarb|beet(?:root)?s?|turnips?|radish(?:es)?|cucumbers?|gherkins?|cauliflower|spinach|chard|kale|peas|beans|lentils?|chickpeas|rice|polenta|corn(?:meal|starch|flour)?|maize|masa|buckwheat|potato (?:starch|flour)|tapioca|arrowroot|yeast|starter|bay|thyme|sage|rosemary|parsley|dill|mint|basil|coriander|cumin|fennel|caraway|cinnamon|cassia|cloves?|star anise|anise|allspice|nutmeg|mace|cardamom|turmeric|ginger|paprika|chill?i(?:es)?|saffron|vanilla|cocoa|coffee|tea|rennet|curing|nitrite|mushrooms?|horseradish|juniper|capers|olives?|sunflower|pumpkin|linseed|flax|poppy|cream of tartar|baking powder|bicarbonate|bicarb|soda|hominy|lime\b|lye|rosewater|spices?|herbs?|peppers?|aubergines?|courgettes?|squash|parsnips?|celtuce|lettuce|leaves|cider vinegar|agar|pectin|brandy|rum|vodka|whisky|calvados|gin|brine|liquor|stock|broth|tamarind|coconut|apricots?|peach(?:es)?|figs?|dates|grapes?|mango|pineapple|banana|swede|kohlrabi|artichokes?|asparagus|seaweed|kombu)\b/;
 
-const textOf = (name: string) => name.toLowerCase().replaceAll("_", " ");
+/** Phrases in which a word means another thing than it says by itself, and what stands for them. */
+const PHRASES: readonly (readonly [RegExp, string])[] = [
+  [/coconut (?:milk|cream|yogh?urt)/g, "coconut"],
+  [/(?:peanut|groundnut) butter/g, "peanut"],
+  [/cocoa butter|butter ?beans?|butternut(?: squash)?/g, "cocoa"],
+  [/(almond|oat|soya?) (?:milk|cream|flour|drink)/g, "$1s"],
+  [/(?:rice|corn|maize|potato|tapioca|chickpea|gram|buckwheat|coconut) (?:flour|milk|noodles)|glass noodles/g, "rice"],
+  [/cream of tartar/g, "baking powder"],
+  [/(?:cider|wine|malt|sherry) vinegar/g, "vinegar"],
+];
+
+const textOf = (name: string) =>
+  PHRASES.reduce((text, [phrase, stands]) => text.replace(phrase, stands), name.toLowerCase().replaceAll("_", " "));
 
 /** What a name betrays; undefined where it says nothing. */
 export function allergensOfName(name: string): readonly Allergen[] | undefined {
-  const text = `${textOf(name)} ${name.toLowerCase()}`;
+  const text = textOf(name);
   const found = new Set(WORDS.flatMap(([pattern, brings]) => (pattern.test(text) ? brings : [])));
   if (found.size > 0) return [...found];
   return NONE.test(text) ? [] : undefined;

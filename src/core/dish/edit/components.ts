@@ -39,7 +39,7 @@ const KIND_WORDS: readonly (readonly [DishComponent["kind"], RegExp])[] = [
   ["cure", /\b(?:cure[ds]?|cured \w+|bacon|ham|brine[ds]?|gravlax|salt(?:ed)? (?:pork|beef|cod|fish))\b/i],
   ["pasta", /\b(?:pasta|noodles?|ravioli|tortellini|lasagne|dumplings?|gnocchi|spaetzle|pelmeni)\b/i],
   ["batter", /\b(?:batter|pancakes?|crepes?|crêpes|blini|fritters?)\b/i],
-  ["dough", /\b(?:dough|bread|loaf|loaves|brioche|pastry|crust|buns?|rolls?|focaccia|pita|croissants?|pie shell|flatbreads?)\b/i],
+  ["dough", /\b(?:dough|bread|loaf|loaves|brioche|pastry|(?:short)?crust|buns?|rolls?|focaccia|pita|croissants?|pie shell|flatbreads?)\b/i],
   ["braise", /\b(?:brais\w+|stew|ragu|ragù|confit|pot[- ]roast|daube|curry)\b/i],
   ["roast", /\b(?:roast\w*|smoked|grilled|baked (?:ham|fish))\b/i],
   ["dairy", /\b(?:butter|yogh?urt|ricotta|curd|cheese|labneh|cream|crème fraîche|custard)\b/i],

@@ -42,7 +42,7 @@ function outputQuestions(document: DishFile): Question[] {
           ...o,
           holds: [...(o.holds ?? []), ...proposedHolds(o.name ?? o.id, kinds.get(component) ?? "other", ["freezer"])],
         }));
-      if (balance.takers.length === 0 && !servings.has(step.ref)) {
+      if (balance.takers.length === 0 && !servings.has(step.ref) && !output.holds.some((h) => h.place === "freezer")) {
         const table = document.components.find((c) => c.id === componentOf(dish.serve));
         found.push({
           ...common,
