@@ -6,7 +6,7 @@ import { addIngredientLines } from "../edit/components";
 import { methodOf, withMethod } from "../edit/places";
 import { EditRefused } from "../edit/refused";
 import { join, withOutput } from "../edit/streams";
-import { componentOf, dishModel } from "../model";
+import { componentOf, type Dish, dishModel, type Step } from "../model";
 import { scaleComponent } from "../quantities";
 import type { Amount, DishFile } from "../schema";
 import { quantityText } from "../units";
@@ -14,6 +14,8 @@ import type { Question } from "./question";
 
 /** A rest of so large a share of what is made is asked about. */
 const MUCH = 0.15;
+/** What keeps so long is no leftover to worry about. */
+const LONG_MINUTES = 7 * 1440;
 
 const amountFrom = (text: string): Amount => {
   const amount = readAmount(text);
@@ -37,11 +39,12 @@ function outputQuestions(document: DishFile): Question[] {
     for (const output of step.makes) {
       const balance = balanceOf(dish, output.ref, output.quantity, inForce);
       const common = { component, about: output.ref };
-      const toFreezer = (d: DishFile) =>
-        withOutput(d, output.ref, (o) => ({
-          ...o,
-          holds: [...(o.holds ?? []), ...proposedHolds(o.name ?? o.id, kinds.get(component) ?? "other", ["freezer"])],
-        }));
+      const frozen = proposedHolds(output.name, kinds.get(component) ?? "other", ["freezer"]);
+      const freezer = (label: string) =>
+        frozen.length
+          ? [{ label, apply: (d: DishFile) => withOutput(d, output.ref, (o) => ({ ...o, holds: [...(o.holds ?? []), ...frozen] })) }]
+          : [];
+      const keeps = output.holds.some((h) => h.place === "freezer" || h.max === undefined || h.max >= LONG_MINUTES);
       if (balance.takers.length === 0 && !servings.has(step.ref) && !output.holds.some((h) => h.place === "freezer")) {
         const table = document.components.find((c) => c.id === componentOf(dish.serve));
         found.push({
@@ -54,7 +57,7 @@ function outputQuestions(document: DishFile): Question[] {
             ...(table && table.id !== component
               ? [{ label: "It goes to the table", apply: (d: DishFile) => join(d, { from: output.ref, to: dish.serve }) }]
               : []),
-            { label: "Kept in the freezer for another day", apply: toFreezer },
+            ...freezer("Kept in the freezer for another day"),
           ],
         });
       }
@@ -88,14 +91,11 @@ function outputQuestions(document: DishFile): Question[] {
         });
       }
       const rest = balance.made && !balance.open ? balance.made.value - balance.taken : 0;
-      if (
-        balance.made &&
-        balance.takers.length > 0 &&
-        rest > MUCH * balance.made.value &&
-        !output.holds.some((h) => h.place === "freezer")
-      ) {
+      if (balance.made && balance.takers.length > 0 && rest > MUCH * balance.made.value && !keeps) {
         const left = quantityText({ ...balance.made, value: rest });
-        const by = balance.taken / balance.made.value;
+        // All that the component makes shrinks with it: only as far as nobody goes short of any of it, and only where that settles this.
+        const by = leastShare(dish, component, inForce);
+        const settles = by !== undefined && by < 1 && balance.taken >= (1 - MUCH) * balance.made.value * by;
         found.push({
           ...common,
           id: `left:${output.ref}`,
@@ -103,8 +103,8 @@ function outputQuestions(document: DishFile): Question[] {
           why: `${quantityText(balance.made)} is made, ${quantityText({ ...balance.made, value: balance.taken })} is taken.`,
           weight: 38,
           answers: [
-            { label: "Make only what is taken", apply: (d) => scaleComponent(d, component, by) },
-            { label: "Kept in the freezer", apply: toFreezer },
+            ...(settles ? [{ label: "Make only what is taken", apply: (d: DishFile) => scaleComponent(d, component, by) }] : []),
+            ...freezer("Kept in the freezer"),
           ],
         });
       }
@@ -126,6 +126,19 @@ function outputQuestions(document: DishFile): Question[] {
     }
   }
   return found;
+}
+
+/** To what share a component could shrink without anybody going short; undefined where that is not known. */
+function leastShare(dish: Dish, component: string, inForce: readonly Step[]): number | undefined {
+  let least = 0;
+  for (const step of inForce.filter((s) => componentOf(s.ref) === component))
+    for (const output of step.makes) {
+      const { open, takers, made, taken } = balanceOf(dish, output.ref, output.quantity, inForce);
+      if (takers.length === 0) continue;
+      if (open || !made || !(made.value > 0)) return undefined;
+      least = Math.max(least, taken / made.value);
+    }
+  return least > 0 ? least : undefined;
 }
 
 /** What is typed is meant for the guests wished for; the file counts for baseServes. */

@@ -7,7 +7,7 @@ import { durationText, spokenDuration } from "../../time/duration";
 import { EditRefused } from "../edit/refused";
 import type { DishFile, DishStep } from "../schema";
 import type { Question } from "./question";
-import { isCold, isHot, isMeaty, setStep, spanOf, stepsOf } from "./walk";
+import { hasKind, isCold, isHot, isMeaty, setStep, spanOf, stepsOf } from "./walk";
 
 /** "At what heat does it bake?", "Is there a pot for it?", "Only while somebody is awake?" */
 export function heatQuestions(document: DishFile): Question[] {
@@ -16,7 +16,7 @@ export function heatQuestions(document: DishFile): Question[] {
     const found: Question[] = [];
     const uses = step.uses ?? [];
     const oven = (tempC: number) => setStep(place, { uses: [...uses, { what: "oven", tempC, racks: 1 }] });
-    if (isInOven(name) && !uses.some((u) => ["oven", "grill", "bath"].includes(u.what))) {
+    if (isInOven(name) && hasKind(document, "oven") && !uses.some((u) => ["oven", "grill", "bath"].includes(u.what))) {
       found.push({
         id: `oven:${ref}`,
         component: component.id,
@@ -53,7 +53,7 @@ export function heatQuestions(document: DishFile): Question[] {
         text: `In how big a pot is “${name}”?`,
         why: "Big pots are few: the plan keeps two things from wanting the same one.",
         weight: 40,
-        answers: [2, 5, 10].map((litres) => ({
+        answers: [2, 5, 10].slice(0, hasKind(document, "pot") ? 3 : 0).map((litres) => ({
           label: `${litres} L`,
           apply: setStep(place, { uses: [...uses, { what: "pot", litres }] }),
         })),

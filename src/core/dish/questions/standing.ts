@@ -6,7 +6,7 @@ import { withStep } from "../edit/places";
 import { EditRefused } from "../edit/refused";
 import type { DishFile, Hold } from "../schema";
 import type { Question } from "./question";
-import { addHolds, insertAfter, isCold, isHot, isPerishable, type SeenStep, setStep, spanOf, stepsOf, takersOf } from "./walk";
+import { addHolds, hasKind, insertAfter, isCold, isHot, isPerishable, type SeenStep, setStep, spanOf, stepsOf, takersOf } from "./walk";
 
 const HOUR = 60;
 /** So long on the counter is asked about, minutes: perishable food, dough, other things that work there. */
@@ -33,10 +33,14 @@ export function restQuestions(document: DishFile): Question[] {
           ? "Between 5 and 60 °C food of this kind is safe for about two hours in all."
           : "A warm kitchen in summer makes half of that time enough.",
         weight: isPerishable(component) ? 96 : 45,
-        answers: [
-          { label: "No, in the fridge", apply: setStep(place, { uses: [...(step.uses ?? []), { what: "fridge", litres: 2 }] }) },
-          { label: "In a cellar", apply: setStep(place, { uses: [...(step.uses ?? []), { what: "cellar", litres: 2 }] }) },
-        ],
+        answers: (
+          [
+            ["No, in the fridge", "fridge"],
+            ["In a cellar", "cellar"],
+          ] as const
+        )
+          .filter(([, what]) => hasKind(document, what))
+          .map(([label, what]) => ({ label, apply: setStep(place, { uses: [...(step.uses ?? []), { what, litres: 2 }] }) })),
       });
     }
     for (const output of step.makes ?? []) {

@@ -1,6 +1,7 @@
 // Every step and output of a document with its place, as the rules look at them.
 
 import { minutesOf } from "../../time/duration";
+import { DEFAULT_KITCHEN } from "../default-kitchen";
 import type { DishMethod, DishOutput, StepPlace } from "../edit/places";
 import { withMethod, withStep } from "../edit/places";
 import type { DishComponent, DishFile, DishStep } from "../schema";
@@ -55,9 +56,16 @@ export const addHolds = (place: StepPlace, output: string, holds: NonNullable<Di
     makes: (s.makes ?? []).map((o) => (o.id === output ? { ...o, holds: [...(o.holds ?? []), ...holds] } : o)),
   }));
 
-/** A step put in behind another one. */
-export const insertAfter = (place: StepPlace, step: DishStep) => (document: DishFile) =>
+/** Whether the kitchen has a thing of a kind. */
+export const hasKind = (document: DishFile, kind: string): boolean =>
+  (document.kitchen?.equipment ?? DEFAULT_KITCHEN.equipment ?? []).some((e) => e.kind === kind);
+
+/** A step put in behind another one; of what it would use, what the kitchen lists. */
+export const insertAfter = (place: StepPlace, wish: DishStep) => (document: DishFile) =>
   withMethod(document, place, (m) => {
+    const { uses, ...rest } = wish;
+    const own = uses?.filter((u) => hasKind(document, u.what));
+    const step: DishStep = own?.length ? { ...rest, uses: own } : rest;
     const at = m.steps.findIndex((s) => s.id === place.step) + 1;
     let id = step.id;
     for (let n = 2; m.steps.some((s) => s.id === id); n++) id = `${step.id}-${n}`;
