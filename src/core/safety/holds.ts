@@ -15,7 +15,14 @@ interface Row {
   readonly places: Readonly<
     Record<
       string,
-      { readonly allowed: boolean; readonly least?: Mark; readonly best?: Mark; readonly longest?: Mark; readonly reason?: string }
+      {
+        readonly allowed: boolean;
+        readonly least?: Mark;
+        readonly best?: Mark;
+        readonly longest?: Mark;
+        readonly reason?: string;
+        readonly kind?: string;
+      }
     >
   >;
 }
@@ -63,11 +70,12 @@ const MEANT: readonly (readonly [RegExp, string])[] = [
   [/brioche|enriched|milk dough/, "doughEnriched"],
   [/short(?:crust)? pastry|pie (?:crust|pastry)|tart shell dough|crust/, "pastryShort"],
   [/pasta|noodle dough/, "pastaFresh"],
-  [/dumplings?|ravioli|parcels?|filled/, "dumplingsRaw"],
+  [/dumplings?|ravioli|parcels?|tortellini/, "dumplingsRaw"],
   [/levain|poolish|biga|sponge|preferment/, "preferment"],
   [/starter/, "sourdoughStarter"],
   [/pancake batter|batter/, "batterPancake"],
   [/pancakes?|blini|crepes?/, "pancakesCooked"],
+  [/shaped/, "doughYeastShaped"],
   [/sourdough|rye bread/, "breadSour"],
   [/bread|loaf|loaves|rolls?|buns?/, "breadLean"],
   [/flatbread/, "flatbread"],
@@ -96,6 +104,9 @@ const MEANT: readonly (readonly [RegExp, string])[] = [
   [/nuts|praline|dukkah/, "nutsToasted"],
   [/cut fruit|fruit salad/, "fruitCut"],
 ];
+/** Names that a general word would mislead: nothing is known of them. */
+const NOT_MEANT = /butter(?!milk)|\bpies?\b|\bjuices?\b|tart\b/;
+/** Kinds whose least patient food stands for what no word tells: for proposals only, never to find fault by. */
 const BY_KIND: Partial<Readonly<Record<DishComponent["kind"], string>>> = {
   dough: "doughYeastBulk",
   stock: "stockMeat",
@@ -105,8 +116,7 @@ const BY_KIND: Partial<Readonly<Record<DishComponent["kind"], string>>> = {
   cure: "drySalted",
   braise: "braiseInLiquid",
   roast: "roastSliced",
-  dairy: "freshCheese",
-  filling: "minceRaw",
+  dairy: "cremeAnglaise",
   pasta: "pastaFresh",
   grain: "cookedGrains",
   vegetable: "roastVegetables",
@@ -121,10 +131,13 @@ export interface KeepingRow {
   readonly name: string;
 }
 
-/** The row of the table that an output most likely is; undefined where nothing fits. */
-export function keepingRow(name: string, kind: DishComponent["kind"]): KeepingRow | undefined {
+/**
+ * The row of the table that an output most likely is; undefined where nothing fits.
+ * @param kind where no word of the name tells, the most careful row of its kind
+ */
+export function keepingRow(name: string, kind?: DishComponent["kind"]): KeepingRow | undefined {
   const text = name.toLowerCase();
-  const id = MEANT.find(([pattern]) => pattern.test(text))?.[1] ?? BY_KIND[kind];
+  const id = NOT_MEANT.test(text) ? undefined : (MEANT.find(([pattern]) => pattern.test(text))?.[1] ?? (kind && BY_KIND[kind]));
   const row = id ? ROWS.get(id) : undefined;
   return row && { id: row.id, name: row.name };
 }
@@ -164,16 +177,15 @@ export function proposedHolds(
   });
 }
 
-/** The longest that the table allows at a place, minutes; undefined where it says nothing, 0 where it forbids it. */
+/** The longest that the table allows at a place, by the words of a name alone; undefined where it says nothing, 0 where it forbids it. */
 export function longestMinutes(
   name: string,
-  kind: DishComponent["kind"],
   place: Place,
 ): { readonly minutes: number; readonly safety: boolean; readonly row: string } | undefined {
-  const found = keepingRow(name, kind);
+  const found = keepingRow(name);
   const row = found && ROWS.get(found.id);
   const at = row?.places[place];
   if (!row || !at) return undefined;
-  if (!at.allowed) return { minutes: 0, safety: true, row: row.name };
+  if (!at.allowed) return { minutes: 0, safety: at.kind === "safety", row: row.name };
   return at.longest && { minutes: Math.round(at.longest.hours * 60), safety: at.longest.kind === "safety", row: row.name };
 }

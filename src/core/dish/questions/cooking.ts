@@ -7,7 +7,7 @@ import { durationText, spokenDuration } from "../../time/duration";
 import { EditRefused } from "../edit/refused";
 import type { DishFile, DishStep } from "../schema";
 import type { Question } from "./question";
-import { hasKind, isCold, isHot, isMeaty, setStep, spanOf, stepsOf } from "./walk";
+import { hasKind, isCold, isHot, setStep, spanOf, stepsOf } from "./walk";
 
 /** "At what heat does it bake?", "Is there a pot for it?", "Only while somebody is awake?" */
 export function heatQuestions(document: DishFile): Question[] {
@@ -111,7 +111,7 @@ export function heatQuestions(document: DishFile): Question[] {
 
 /** Steps that end by a state and not by the clock. */
 const BY_STATE =
-  /bake|roast|braise|simmer|reduce|render|smoke|confit|stew|proof|prove|rise|ferment|cure|dry|fry|caramelise|knead|poach|set\b|culture|ripen/i;
+  /^(?:blind-bake|bake|roast|braise|simmer|reduce|render|smoke|confit|stew|proof|prove|rise|ferment|cure|air-dry|dry|fry|deep-fry|caramelise|knead|poach|set|culture|ripen|final proof|second rise|bulk)\b/i;
 
 /** "What tells you that it is done?", "How hot in the middle?" */
 export function donenessQuestions(document: DishFile): Question[] {
@@ -141,11 +141,10 @@ export function donenessQuestions(document: DishFile): Question[] {
       });
     }
     if (
-      isMeaty(component) &&
+      ["roast", "cure", "sausage"].includes(component.kind) &&
       /roast|smoke|poach|bake/i.test(name) &&
       isHot(step) &&
-      done?.probeC === undefined &&
-      component.kind !== "stock"
+      done?.probeC === undefined
     ) {
       found.push({
         id: `probe:${ref}`,

@@ -14,6 +14,8 @@ const COUNTER_ASKED = { perishable: 2 * HOUR, dough: 18 * HOUR, other: 8 * HOUR 
 /** Kinds that work at room temperature on purpose. */
 const WORKS_WARM = new Set(["ferment", "pickle", "dry", "oil", "garnish", "sweet"]);
 
+const WORKS = /cultur|sour|ripen|\bset\b|ferment|hang|sprout/i;
+
 /** "This rests on the counter for ten hours: is that meant?", and "it may keep longer than it should". */
 export function restQuestions(document: DishFile): Question[] {
   return stepsOf(document).flatMap((s): Question[] => {
@@ -23,7 +25,7 @@ export function restQuestions(document: DishFile): Question[] {
     const dough = component.kind === "dough";
     const limit = dough ? COUNTER_ASKED.dough : isPerishable(component) ? COUNTER_ASKED.perishable : COUNTER_ASKED.other;
     const stands = step.attention === "unattended" && !isCold(step) && !isHot(step);
-    if (stands && max > limit && !WORKS_WARM.has(component.kind)) {
+    if (stands && max > limit && !WORKS_WARM.has(component.kind) && !WORKS.test(name)) {
       found.push({
         id: `counter:${ref}`,
         component: component.id,
@@ -46,7 +48,7 @@ export function restQuestions(document: DishFile): Question[] {
     for (const output of step.makes ?? []) {
       for (const [h, hold] of (output.holds ?? []).entries()) {
         if (!hold.max || !["counter", "fridge", "hot"].includes(hold.place)) continue;
-        const known = longestMinutes(output.name ?? output.id, component.kind, hold.place as "counter" | "fridge" | "hot");
+        const known = longestMinutes(output.name ?? output.id, hold.place as "counter" | "fridge" | "hot");
         if (!known?.safety || minutesOf(hold.max) <= known.minutes) continue;
         const place_ = hold.place === "counter" ? "on the counter" : hold.place === "hot" ? "hot" : "in the fridge";
         found.push({

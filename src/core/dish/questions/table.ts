@@ -31,7 +31,7 @@ export function fallbackQuestions(document: DishFile): Question[] {
         answers: [],
         typed: {
           prompt: "This, and how soon it is there",
-          example: "bought loaf, 1h",
+          example: "a bought one, 1h",
           apply: (d, text) => {
             const [name = "", ...rest] = text.split(/,(?!\d)/);
             const lead = readLength(rest.join(",").trim() || "1h");

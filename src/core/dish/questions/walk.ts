@@ -85,8 +85,18 @@ export const isHot = (step: DishStep) =>
   (step.uses ?? []).some((u) => ["burner", "oven", "bath", "grill", "slow-pot", "pressure-pot"].includes(u.what)) ||
   (step.tags ?? []).some((t) => t === "heat" || t === "flame");
 
-const MEATY = new Set<DishComponent["kind"]>(["stock", "braise", "roast", "cure", "sausage", "filling"]);
+const PERISHABLE = new Set<DishComponent["kind"]>([
+  "stock",
+  "braise",
+  "roast",
+  "cure",
+  "sausage",
+  "filling",
+  "dairy",
+  "sauce",
+  "grain",
+  "batter",
+  "pasta",
+]);
 /** Kinds of food that warm hours spoil. */
-export const isPerishable = (component: DishComponent) =>
-  MEATY.has(component.kind) || ["dairy", "sauce", "grain", "batter", "pasta"].includes(component.kind);
-export const isMeaty = (component: DishComponent) => MEATY.has(component.kind);
+export const isPerishable = (component: DishComponent) => PERISHABLE.has(component.kind);
