@@ -1,13 +1,18 @@
 import Link from "next/link";
-import { listDishes } from "@/db/queries/dishes";
+import { findNewestKitchen, listDishes } from "@/db/queries/dishes";
+import { proposedServing } from "@/server/clock";
 import { database } from "@/server/database";
 import { ImportDish } from "@/ui/shell/ImportDish";
 import { Mark } from "@/ui/shell/Mark";
+import { NewDish } from "@/ui/shell/NewDish";
 
 export const dynamic = "force-dynamic";
 
 export default async function HomePage() {
-  const dishes = await listDishes(await database());
+  const db = await database();
+  const dishes = await listDishes(db);
+  const kitchen = await findNewestKitchen(db);
+  const serving = proposedServing(dishes[0]?.timezone);
   return (
     <main className="mx-auto max-w-[62rem] px-6 py-8">
       <div className="mb-8 flex items-center gap-3 border-b-[2.5px] border-rim pb-3">
@@ -36,9 +41,12 @@ export default async function HomePage() {
             ))}
           </ul>
         </section>
-        <section aria-label="Bring in a dish">
-          <ImportDish />
-        </section>
+        <div className="flex flex-col gap-8">
+          <NewDish when={serving.serveAt} timezone={serving.timezone} kitchen={kitchen} />
+          <section aria-label="Bring in a dish">
+            <ImportDish />
+          </section>
+        </div>
       </div>
     </main>
   );

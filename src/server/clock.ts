@@ -1,5 +1,6 @@
 // The one clock of the server. For rehearsals and tests it can be set: RONDEAU_NOW gives the moment at which it starts,
 // RONDEAU_CLOCK=manual lets POST /api/clock set it while it runs.
+import { Zone } from "../core/time/zone";
 
 interface Clock {
   offsetMs: number;
@@ -21,4 +22,12 @@ export const clockIsManual = () => process.env.RONDEAU_CLOCK === "manual";
 
 export function setClock(ms: number): void {
   clock().offsetMs = ms - Date.now();
+}
+
+/** A serving to propose: Sunday of next week at one, in a zone or else the machine's own. */
+export function proposedServing(timezone = Intl.DateTimeFormat().resolvedOptions().timeZone): { serveAt: string; timezone: string } {
+  const today = new Zone(timezone).toWallInstant(nowMinute()).slice(0, 10);
+  const date = new Date(`${today}T00:00Z`);
+  date.setUTCDate(date.getUTCDate() + 7 + ((7 - date.getUTCDay()) % 7));
+  return { serveAt: `${date.toISOString().slice(0, 10)}T13:00`, timezone };
 }

@@ -75,7 +75,7 @@ class Overtaken extends Error {}
 const Repairs = z.looseObject({ repairs: z.array(z.looseObject({ text: z.string(), change: z.array(PatchOperation) })) });
 
 /** Does what a repair of the planner's newest answer proposes, as one change of the dish, the kitchen or both. */
-export async function acceptRepair(slug: string, answerId: string, index: number): Promise<Outcome<string>> {
+export async function acceptRepair(slug: string, answerId: string, index: number): Promise<Outcome<Changed>> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return { status: "missing" };
@@ -95,12 +95,17 @@ export interface Change {
   readonly plan?: unknown;
 }
 
+export interface Changed {
+  readonly label: string;
+  readonly version: number;
+}
+
 /**
  * Any change of a dish and its kitchen, checked, and undone as one. A plan that comes with it is verified against the changed dish and is
  * then the plan in force; without one the dish is planned again by whoever looks at it.
- * @returns the label under which it is undone
+ * @returns the label under which it is undone, and the version that the dish then has
  */
-export async function changeDocument(slug: string, { version, change, label, plan }: Change): Promise<Outcome<string>> {
+export async function changeDocument(slug: string, { version, change, label, plan }: Change): Promise<Outcome<Changed>> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return { status: "missing" };
@@ -138,7 +143,8 @@ export async function changeDocument(slug: string, { version, change, label, pla
     if (error instanceof Overtaken) return { status: "stale" };
     throw error;
   }
-  return { status: "done", value: short };
+  const after = await findDish(db, slug);
+  return { status: "done", value: { label: short, version: after?.version ?? version } };
 }
 
 /**

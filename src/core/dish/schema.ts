@@ -5,6 +5,7 @@ import { z } from "zod";
 import { timeOfDay, weekdaysOf } from "../time/calendar";
 import { LONGEST_DURATION_MINUTES, parseDuration } from "../time/duration";
 import { isInstant, isZone } from "../time/zone";
+import { COMPONENT_KINDS } from "./kinds";
 
 export const FORMAT = "rondeau/1";
 /** Longest text of any field, in characters. */
@@ -254,30 +255,6 @@ const onHand = z
 const fallback = z
   .looseObject({ name, lead: Duration, quality: share.optional(), buy: z.array(Ingredient).optional() })
   .describe("Plan B: stands in for the whole component, `lead` after it is decided.");
-
-export const COMPONENT_KINDS = [
-  "dough",
-  "stock",
-  "sauce",
-  "ferment",
-  "pickle",
-  "cure",
-  "braise",
-  "roast",
-  "dairy",
-  "filling",
-  "pasta",
-  "grain",
-  "vegetable",
-  "garnish",
-  "sweet",
-  "batter",
-  "sausage",
-  "dry",
-  "oil",
-  "assembly",
-  "other",
-] as const;
 
 export const ComponentSchema = z
   .looseObject({

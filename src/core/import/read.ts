@@ -6,9 +6,6 @@ import { looseJson, recipeNodes, recipeOfNode } from "./json-ld";
 import type { ReadRecipes } from "./recipe";
 import { recipeOfText } from "./text";
 
-/** Whether a text is a file of our own format, to be read as such. */
-export const isDishFile = (source: string): boolean => /^\s*\{/.test(source) && /"format"\s*:\s*"rondeau\//.test(source.slice(0, 20_000));
-
 /**
  * Recipes in a text of whatever kind. Never throws, whatever stands in it.
  * @param source at most 8 MB

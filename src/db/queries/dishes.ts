@@ -29,13 +29,14 @@ const FIELDS = `d.id, d.slug, d.name, d.version, d.document, d.kitchen_id, k.ver
   from dish d join kitchen k on k.id = d.kitchen_id`;
 
 const Listed = z
-  .object({ slug: z.string(), name: z.string(), serve_at: z.string(), serves: z.number() })
-  .transform((r) => ({ slug: r.slug, name: r.name, serveAt: r.serve_at, serves: r.serves }));
+  .object({ slug: z.string(), name: z.string(), serve_at: z.string(), serves: z.number(), timezone: z.string() })
+  .transform((r) => ({ slug: r.slug, name: r.name, serveAt: r.serve_at, serves: r.serves, timezone: r.timezone }));
 
 /** All dishes, the next to be served first. No dish: an empty list. */
 export async function listDishes(db: Queryable): Promise<z.output<typeof Listed>[]> {
   const rows = await db.query(
-    `select slug, name, document->'dish'->>'serveAt' as serve_at, (document->'dish'->>'serves')::float8 as serves
+    `select slug, name, document->'dish'->>'serveAt' as serve_at, (document->'dish'->>'serves')::float8 as serves,
+            document->'dish'->>'timezone' as timezone
        from dish order by document->'dish'->>'serveAt', slug`,
   );
   return Listed.array().parse(rows);
@@ -50,6 +51,14 @@ export async function findDish(db: Queryable, slug: string): Promise<StoredDish 
 export async function getDishById(db: Queryable, id: string): Promise<StoredDish> {
   const rows = await db.query(`select ${FIELDS} where d.id = $1`, [id]);
   return StoredDish.parse(rows[0]);
+}
+
+/** The kitchen that was changed last, or else first made: what a new dish is cooked in. Undefined where there is none yet. */
+export async function findNewestKitchen(db: Queryable): Promise<z.output<typeof KitchenSchema> | undefined> {
+  const rows = await db.query(
+    "select k.document from kitchen k order by (select max(h.at) from kitchen_history h where h.kitchen_id = k.id and h.parent is not null) desc nulls last, (select count(*) from dish d where d.kitchen_id = k.id) desc, k.id limit 1",
+  );
+  return z.array(z.object({ document: KitchenSchema })).parse(rows)[0]?.document;
 }
 
 /** A kitchen with exactly this content, so that dishes of one house share it. */

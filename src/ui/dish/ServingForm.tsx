@@ -35,16 +35,16 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
   };
   return (
     <form
-      className="my-4 flex flex-wrap items-end gap-x-5 gap-y-2 border-y border-rule py-3"
+      className="ml-auto flex flex-wrap items-center gap-x-3 gap-y-1"
       onSubmit={(event) => {
         event.preventDefault();
         void send();
       }}
     >
-      <label className="text-[13.5px] text-quiet">
+      <label className="flex items-center gap-1.5 text-[13.5px] text-quiet">
         Guests
         <input
-          className="field clock mt-0.5 block w-20 text-ink"
+          className="field clock w-18 text-ink"
           type="number"
           min={1}
           max={500}
@@ -53,20 +53,14 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
           required
         />
       </label>
-      <label className="text-[13.5px] text-quiet">
+      <label className="flex items-center gap-1.5 text-[13.5px] text-quiet">
         At the table
-        <input
-          className="field clock mt-0.5 block text-ink"
-          type="datetime-local"
-          value={when}
-          onChange={(e) => setWhen(e.target.value)}
-          required
-        />
+        <input className="field clock text-ink" type="datetime-local" value={when} onChange={(e) => setWhen(e.target.value)} required />
       </label>
       <button type="submit" className="act" data-main={changed || undefined} disabled={!changed}>
         Change
       </button>
-      <span className="pb-2 text-[14px]">{said}</span>
+      <span className="sr-only">{said}</span>
       {problem && (
         <p role="alert" className="w-full text-[14px] text-beet">
           {problem}

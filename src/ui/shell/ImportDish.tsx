@@ -1,26 +1,31 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import { isDishFile } from "@/core/import/kind-of-file";
 import { type Answer, ask, reason } from "./ask";
+import { IMPORT_DRAFT } from "./import-draft";
 
-const DRAFT = "rondeau.import.draft";
-
-/** Brings in a dish file, dropped, chosen or pasted. A refused file stays in the box with all that is wrong beside it. */
+/** Brings in a dish file, or a recipe of any other kind by way of its preview. A refused file stays in the box with all that is wrong beside it. */
 export function ImportDish() {
   const router = useRouter();
   const [text, setText] = useState("");
   const [answer, setAnswer] = useState<Answer>();
   const [busy, setBusy] = useState(false);
-  useEffect(() => setText(sessionStorage.getItem(DRAFT) ?? ""), []);
+  useEffect(() => setText(sessionStorage.getItem(IMPORT_DRAFT) ?? ""), []);
   const write = (value: string) => {
     setText(value);
     try {
-      sessionStorage.setItem(DRAFT, value);
+      sessionStorage.setItem(IMPORT_DRAFT, value);
     } catch {
       // A file too large to keep as a draft is on the cook's disk anyway.
     }
   };
   const send = async () => {
+    // Anything but a dish of our own is looked at first.
+    if (!isDishFile(text)) {
+      router.push("/import");
+      return;
+    }
     setBusy(true);
     const got = await ask("/api/dishes", "POST", text);
     setBusy(false);
@@ -38,16 +43,16 @@ export function ImportDish() {
     >
       <h2 className="caps mb-1 font-sans font-normal">Bring in a dish</h2>
       <label className="block pb-2 text-[14px]">
-        A dish file
+        A dish file, a saved recipe page or its data
         <input
           type="file"
-          accept=".json,application/json"
+          accept=".json,.jsonld,.html,.htm,.txt,.md,application/json,application/ld+json,text/html,text/plain"
           className="mt-1 block w-full text-[13.5px] text-quiet file:mr-3 file:min-h-[36px] file:rounded file:border file:border-rim file:bg-transparent file:px-3 file:font-medium file:text-rim"
           onChange={async (e) => write((await e.target.files?.[0]?.text()) ?? "")}
         />
       </label>
       <label className="block text-[14px]">
-        or its text
+        or its text, a recipe as you copied it too
         <textarea
           value={text}
           onChange={(e) => write(e.target.value)}

@@ -31,7 +31,7 @@ export function StatusLine(props: StatusLineProps) {
   const now = useNow(props.now);
   const clock = useMemo(() => new WallClock(props.offsets), [props.offsets]);
   const parts = statusParts(props.plan, props.serveAt, props.serves, now, clock);
-  const here = usePathname().split("/").at(-1);
+  const here = usePathname().split("/")[3];
   const tab = (view: string, label: string) => (
     <Link
       key={view}

@@ -1,50 +1,29 @@
 import { notFound } from "next/navigation";
-import { dishModel } from "@/core/dish/model";
-import { WallClock } from "@/core/time/wall-clock";
+import { listDishes } from "@/db/queries/dishes";
+import { database } from "@/server/database";
+import { chosenOf, planNoteOf } from "@/server/plan-note";
 import { loadState } from "@/server/state";
-import { Breakdown } from "@/ui/dish/Breakdown";
-import { ServingForm } from "@/ui/dish/ServingForm";
+import { Workbench } from "@/ui/dish/Workbench";
 
-export default async function DishPage({ params }: { params: Promise<{ dish: string }> }) {
+type Props = { params: Promise<{ dish: string }>; searchParams: Promise<{ c?: string | string[] }> };
+
+export default async function DishPage({ params, searchParams }: Props) {
   const state = await loadState((await params).dish);
   if (!state) notFound();
-  const clock = new WallClock(state.offsets);
-  const dish = dishModel(state.document);
-  const { guests, note, serveAt } = state.document.dish;
+  const { c } = await searchParams;
+  const others = (await listDishes(await database())).filter((d) => d.slug !== state.slug).map((d) => ({ slug: d.slug, name: d.name }));
   return (
-    <div className="grid gap-x-10 px-5 pt-5 pb-12 sm:px-7 lg:grid-cols-[215px_minmax(0,1fr)]">
-      <nav aria-label="Components" className="hidden lg:block">
-        <div className="sticky top-4">
-          <h2 className="caps mb-1 font-sans font-normal">Components</h2>
-          <ul className="text-[14px]">
-            {dish.components.map((c) => (
-              <li key={c.id} className="border-t border-rule py-[3px]">
-                <a href={`#${c.id}`} className="hover:underline">
-                  {c.name}
-                </a>
-              </li>
-            ))}
-          </ul>
-        </div>
-      </nav>
-      <div className="max-w-[62rem] min-w-0">
-        <h1 className="text-[27px]">{state.name}</h1>
-        <p className="max-w-[66ch] text-quiet">{note}</p>
-        {guests && (
-          <p className="text-[14px]">
-            {guests.avoid?.length ? `Nobody may be served ${guests.avoid.join(", ")}. ` : ""}
-            {guests.care?.length ? `At the table: ${guests.care.join(", ")}.` : ""}
-          </p>
-        )}
-        <ServingForm
-          slug={state.slug}
-          version={state.dishVersion}
-          serves={state.serves}
-          serveAt={serveAt.slice(0, 16)}
-          said={`${clock.date(state.serveAt)}, ${clock.time(state.serveAt)}`}
-        />
-        <Breakdown document={state.document} chosen={Object.fromEntries(state.plan?.components.map((c) => [c.id, c.method]) ?? [])} />
-      </div>
-    </div>
+    <>
+      <h1 className="sr-only">Breakdown of {state.name}</h1>
+      <Workbench
+        slug={state.slug}
+        version={state.dishVersion}
+        document={state.document}
+        chosen={chosenOf(state)}
+        plan={planNoteOf(state)}
+        others={others}
+        component={typeof c === "string" ? c : undefined}
+      />
+    </>
   );
 }

@@ -1,0 +1,49 @@
+import { notFound } from "next/navigation";
+import { dishModel } from "@/core/dish/model";
+import { loadState } from "@/server/state";
+import { Breakdown } from "@/ui/dish/Breakdown";
+
+export default async function WrittenPage({ params }: { params: Promise<{ dish: string }> }) {
+  const state = await loadState((await params).dish);
+  if (!state) notFound();
+  const dish = dishModel(state.document);
+  const { guests, note } = state.document.dish;
+  return (
+    <div className="grid gap-x-10 px-5 pt-5 pb-12 sm:px-7 lg:grid-cols-[215px_minmax(0,1fr)]">
+      <nav aria-label="Components" className="hidden lg:block">
+        <div className="sticky top-4">
+          <h2 className="caps mb-1 font-sans font-normal">Components</h2>
+          <ul className="text-[14px]">
+            {dish.components.map((c) => (
+              <li key={c.id} className="border-t border-rule py-[3px]">
+                <a href={`#${c.id}`} className="hover:underline">
+                  {c.name}
+                </a>
+              </li>
+            ))}
+          </ul>
+        </div>
+      </nav>
+      <div className="max-w-[62rem] min-w-0">
+        <h1 className="text-[27px]">{state.name}</h1>
+        <p className="max-w-[66ch] text-quiet">{note}</p>
+        {guests && (
+          <p className="text-[14px]">
+            {guests.avoid?.length ? `Nobody may be served ${guests.avoid.join(", ")}. ` : ""}
+            {guests.care?.length ? `At the table: ${guests.care.join(", ")}.` : ""}
+          </p>
+        )}
+        <p className="py-2 text-[14px]">
+          <a className="link" href={`/api/dishes/${state.slug}`}>
+            the dish as a file
+          </a>
+          ,{" "}
+          <a className="link" href={`/api/dishes/${state.slug}/markdown`}>
+            as Markdown
+          </a>
+        </p>
+        <Breakdown document={state.document} chosen={Object.fromEntries(state.plan?.components.map((c) => [c.id, c.method]) ?? [])} />
+      </div>
+    </div>
+  );
+}

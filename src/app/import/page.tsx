@@ -1,0 +1,25 @@
+import Link from "next/link";
+import { findNewestKitchen, listDishes } from "@/db/queries/dishes";
+import { proposedServing } from "@/server/clock";
+import { database } from "@/server/database";
+import { ImportPreview } from "@/ui/dish/ImportPreview";
+import { Mark } from "@/ui/shell/Mark";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "Bring in a recipe" };
+
+export default async function ImportPage() {
+  const db = await database();
+  const serving = proposedServing((await listDishes(db))[0]?.timezone);
+  return (
+    <main className="mx-auto max-w-[68rem] px-6 py-6">
+      <div className="mb-4 flex items-center gap-3 border-b-[2.5px] border-rim pb-3">
+        <Link href="/" aria-label="All dishes">
+          <Mark size={34} />
+        </Link>
+        <h1 className="text-[25px]">Bring in a recipe</h1>
+      </div>
+      <ImportPreview when={serving.serveAt} timezone={serving.timezone} kitchen={await findNewestKitchen(db)} />
+    </main>
+  );
+}

@@ -1,0 +1,25 @@
+// Kinds of components that the format knows.
+export const COMPONENT_KINDS = [
+  "dough",
+  "stock",
+  "sauce",
+  "ferment",
+  "pickle",
+  "cure",
+  "braise",
+  "roast",
+  "dairy",
+  "filling",
+  "pasta",
+  "grain",
+  "vegetable",
+  "garnish",
+  "sweet",
+  "batter",
+  "sausage",
+  "dry",
+  "oil",
+  "assembly",
+  "other",
+] as const;
+export type ComponentKind = (typeof COMPONENT_KINDS)[number];

@@ -1,0 +1,53 @@
+import { type Watershed, weightText } from "@/core/sheets/watershed";
+
+/** What the map shows, for those who read it. */
+export function MapTable({ watershed }: { watershed: Watershed }) {
+  const nameOf = new Map(watershed.pools.map((p) => [p.id, p.name]));
+  return (
+    <table className="w-full max-w-[60rem] text-[14px]">
+      <caption className="pb-1 text-left text-[13.5px] text-quiet">
+        What each component is made from, what it makes, and where that goes.
+      </caption>
+      <thead>
+        <tr className="caps text-left">
+          <th className="font-normal">Component</th>
+          <th className="font-normal">Bought for it</th>
+          <th className="font-normal">Makes</th>
+          <th className="font-normal">So much</th>
+          <th className="font-normal">Goes to</th>
+        </tr>
+      </thead>
+      <tbody>
+        {watershed.pools.flatMap((p) => {
+          const out = watershed.streams.filter((s) => s.from === p.id);
+          const rows = out.length ? out : [undefined];
+          return rows.map((s, i) => (
+            <tr key={`${p.id} ${s?.id ?? ""}`} className="border-t border-rule align-baseline">
+              <td className="py-[3px] pr-3 font-medium">{i === 0 ? p.name : ""}</td>
+              <td className="clock pr-3 text-[13px]">{i === 0 && p.raw.count > 0 ? `${p.raw.count}, ${weightText(p.raw)}` : ""}</td>
+              <td className="pr-3">
+                {s?.name ?? ""}
+                {s?.byProduct && <span className="text-quiet">, by the way</span>}
+              </td>
+              <td className="clock pr-3 text-[13px]">{s ? s.amount : ""}</td>
+              <td>
+                {!s ? (
+                  p.serves ? (
+                    "the guests"
+                  ) : (
+                    "nowhere"
+                  )
+                ) : s.to === undefined ? (
+                  <span className="text-saffron-ink">unused</span>
+                ) : (
+                  `${nameOf.get(s.to) ?? s.to}: ${s.stepName.toLowerCase()}`
+                )}
+                {s?.short && <span className="text-beet">, more is taken than made</span>}
+              </td>
+            </tr>
+          ));
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,203 @@
+"use client";
+import { useEffect, useRef, useState } from "react";
+import { addComponent, kindOfName, takeComponents } from "@/core/dish/edit/components";
+import { lineContext } from "@/core/dish/edit/places";
+import { COMPONENT_KINDS, type ComponentKind } from "@/core/dish/kinds";
+import type { DishFile } from "@/core/dish/schema";
+import { readIngredient } from "@/core/entry/ingredient-line";
+import { ask, reason } from "../shell/ask";
+import { Understood } from "./understood";
+import type { Edit } from "./use-editing";
+
+interface Draft {
+  readonly name: string;
+  readonly kind: ComponentKind | "";
+  readonly steps: string;
+  readonly ingredients: string;
+}
+const EMPTY: Draft = { name: "", kind: "", steps: "", ingredients: "" };
+
+export interface AddComponentProps {
+  readonly slug: string;
+  readonly document: DishFile;
+  readonly others: readonly { readonly slug: string; readonly name: string }[];
+  readonly edit: Edit;
+  readonly onProblem: (text: string) => void;
+  readonly onAdded: (component: string) => void;
+}
+
+/** A component from a name and a few lines; the draft stays while the page is reloaded. */
+export function AddComponent({ slug, document, others, edit, onProblem, onAdded }: AddComponentProps) {
+  const key = `rondeau.component.${slug}`;
+  const [draft, setDraft] = useState<Draft>(EMPTY);
+  const first = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    try {
+      setDraft({ ...EMPTY, ...JSON.parse(sessionStorage.getItem(key) ?? "{}") });
+    } catch {
+      // A draft that cannot be read is none.
+    }
+  }, [key]);
+  const write = (more: Partial<Draft>) => {
+    const next = { ...draft, ...more };
+    setDraft(next);
+    sessionStorage.setItem(key, JSON.stringify(next));
+  };
+  const context = lineContext(document, "");
+  const lines = draft.steps.split("\n").filter((l) => l.trim() !== "");
+  const goods = draft.ingredients.split("\n").filter((l) => l.trim() !== "");
+  const add = () => {
+    let made = "";
+    const kind = draft.kind || undefined;
+    const done = edit(`${draft.name.trim() || "a component"} comes in`, (d) => {
+      const added = addComponent(d, { name: draft.name, steps: lines, ingredients: goods, ...(kind ? { kind } : {}) });
+      made = added.id;
+      return added.document;
+    });
+    if (!done) return;
+    write(EMPTY);
+    onAdded(made);
+    first.current?.focus();
+  };
+  const unclear = goods.map((l) => readIngredient(l)).filter((i) => i.unclear && !i.heading);
+  return (
+    <section aria-label="Another component">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          add();
+        }}
+        onKeyDown={(e) => {
+          if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) {
+            e.preventDefault();
+            add();
+          }
+        }}
+      >
+        <h2 className="pb-1 text-[18px]">Another component</h2>
+        <div className="flex gap-2">
+          <label className="min-w-0 flex-1 text-[13px] text-quiet">
+            Name
+            <input
+              ref={first}
+              className="field mt-0.5 w-full text-[14px] text-ink"
+              value={draft.name}
+              onChange={(e) => write({ name: e.target.value })}
+              placeholder="Jelly stock"
+              autoComplete="off"
+            />
+          </label>
+          <label className="text-[13px] text-quiet">
+            Kind
+            <select
+              className="field mt-0.5 block text-[14px] text-ink"
+              value={draft.kind}
+              onChange={(e) => write({ kind: e.target.value as ComponentKind | "" })}
+            >
+              <option value="">{draft.name.trim() ? `${kindOfName(draft.name)}, by its name` : "by its name"}</option>
+              {COMPONENT_KINDS.map((k) => (
+                <option key={k}>{k}</option>
+              ))}
+            </select>
+          </label>
+        </div>
+        <label className="mt-2 block text-[13px] text-quiet">
+          What is done, a step a line
+          <textarea
+            className="field clock mt-0.5 w-full py-1.5 text-[13px] text-ink"
+            rows={Math.max(3, lines.length + 1)}
+            value={draft.steps}
+            onChange={(e) => write({ steps: e.target.value })}
+            placeholder={"simmer 3-4h, 10 L pot, skim every 45m\nstrain 10m, makes 1.2 L stock, keeps 3d fridge"}
+            spellCheck={false}
+          />
+        </label>
+        {lines.length > 0 && (
+          <ol className="border-l-[3px] border-rule pl-3 text-[12.5px]" aria-live="polite">
+            {lines.map((l, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: lines are told by their place
+              <li key={i}>
+                <Understood line={l} context={context} />
+              </li>
+            ))}
+          </ol>
+        )}
+        <label className="mt-2 block text-[13px] text-quiet">
+          What goes in, a thing a line
+          <textarea
+            className="field clock mt-0.5 w-full py-1.5 text-[13px] text-ink"
+            rows={Math.max(3, goods.length + 1)}
+            value={draft.ingredients}
+            onChange={(e) => write({ ingredients: e.target.value })}
+            placeholder={"1 kg pork bones\n2 onions, halved\n3 L water"}
+            spellCheck={false}
+          />
+        </label>
+        {unclear.length > 0 && <p className="text-[12.5px] text-saffron-ink">{unclear.map((i) => `${i.name}: ${i.unclear}`).join(" ")}</p>}
+        <div className="mt-2 flex items-baseline gap-3">
+          <button type="submit" className="act" data-main disabled={draft.name.trim() === ""}>
+            Add it
+          </button>
+          <span className="text-[12.5px] text-quiet">Ctrl+Enter adds it too</span>
+        </div>
+      </form>
+      {others.length > 0 && <FromAnother others={others} edit={edit} onProblem={onProblem} onAdded={onAdded} />}
+    </section>
+  );
+}
+
+/** A component of another dish, scaled to the guests of this one. */
+function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProps, "others" | "edit" | "onProblem" | "onAdded">) {
+  const [source, setSource] = useState<DishFile>();
+  const look = async (slug: string) => {
+    const got = await ask(`/api/dishes/${slug}`, "GET");
+    if (got.ok) setSource(got.body as unknown as DishFile);
+    else onProblem(reason(got));
+  };
+  const take = (id: string) => {
+    let made = "";
+    if (!source) return;
+    const name = source.components.find((c) => c.id === id)?.name ?? id;
+    const done = edit(`${name} from ${source.dish.name}`, (d) => {
+      const taken = takeComponents(d, source, [id], { scale: d.dish.serves / source.dish.baseServes });
+      made = taken.ids[0] ?? "";
+      return taken.document;
+    });
+    if (done) onAdded(made);
+  };
+  return (
+    <details className="mt-3 border-t border-rule pt-2 text-[14px]">
+      <summary className="cursor-pointer">Or copy one from another dish</summary>
+      <div className="flex flex-wrap gap-2 pt-1.5">
+        <select
+          aria-label="The other dish"
+          className="field text-[14px]"
+          defaultValue=""
+          onChange={(e) => e.target.value && void look(e.target.value)}
+        >
+          <option value="">which dish …</option>
+          {others.map((o) => (
+            <option key={o.slug} value={o.slug}>
+              {o.name}
+            </option>
+          ))}
+        </select>
+        {source && (
+          <select
+            aria-label="Its component"
+            className="field text-[14px]"
+            value=""
+            onChange={(e) => e.target.value && take(e.target.value)}
+          >
+            <option value="">which component …</option>
+            {source.components.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.name}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
+    </details>
+  );
+}

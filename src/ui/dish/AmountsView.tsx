@@ -1,0 +1,198 @@
+"use client";
+import { useMemo, useState } from "react";
+import { fitOf } from "@/core/dish/fit";
+import { applyPatch } from "@/core/dish/patch";
+import { unscaled } from "@/core/dish/quantities";
+import type { DishFile } from "@/core/dish/schema";
+import type { Occupancy } from "@/core/sheets/occupancy";
+import { watershed } from "@/core/sheets/watershed";
+import { AllergenPart } from "./AllergenPart";
+import { GuestsPart } from "./GuestsPart";
+import { IngredientAmounts } from "./IngredientAmounts";
+import { PlanNote, type PlanStateOf } from "./PlanNote";
+import { ProblemNote } from "./ProblemNote";
+import { ScalePart } from "./ScalePart";
+import { type Edit, useEditing } from "./use-editing";
+
+export interface AmountsViewProps {
+  readonly slug: string;
+  readonly version: number;
+  readonly document: DishFile;
+  readonly chosen: Readonly<Record<string, string>>;
+  readonly plan: PlanStateOf;
+  readonly occupancy: readonly Occupancy[];
+  /** When each step begins, as it is said. */
+  readonly moments: Readonly<Record<string, string>>;
+}
+
+const PARTS = [
+  ["guests", "Who eats"],
+  ["scale", "How much"],
+  ["ingredients", "Ingredients"],
+  ["fit", "Does it fit"],
+  ["balance", "Who takes what"],
+  ["allergens", "Allergens and care"],
+] as const;
+
+/** Quantities: from the guests, from a weight, from a tin, from what there is; whether it fits; who takes what; who may not eat what. */
+export function AmountsView({ slug, version, document: given, chosen, plan, occupancy, moments }: AmountsViewProps) {
+  const { document, edit, problem, clearProblem, saving } = useEditing(slug, given, version);
+  const [told, setTold] = useState<string>();
+  const water = useMemo(() => watershed(document, chosen), [document, chosen]);
+  const shown = problem ?? (told ? { text: told } : undefined);
+  const notes = unscaled(document);
+  return (
+    <div className="grid gap-x-10 px-5 pt-4 pb-14 sm:px-7 lg:grid-cols-[170px_minmax(0,1fr)]">
+      <nav aria-label="On this page" className="hidden lg:block">
+        <ul className="sticky top-4 text-[14px]">
+          {PARTS.map(([id, label]) => (
+            <li key={id} className="border-t border-rule py-1 first:border-t-0">
+              <a href={`#${id}`} className="hover:underline">
+                {label}
+              </a>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      <div className="max-w-[66rem] min-w-0">
+        <h1 className="sr-only">Amounts</h1>
+        <PlanNote slug={slug} plan={plan} saving={saving} />
+        <ProblemNote
+          problem={shown}
+          onClose={() => {
+            clearProblem();
+            setTold(undefined);
+          }}
+        />
+        <Part id="guests" title="Who eats">
+          <GuestsPart document={document} edit={edit} />
+        </Part>
+        <Part id="scale" title="How much, from something else">
+          <ScalePart document={document} edit={edit} onProblem={setTold} />
+          {notes.length > 0 && (
+            <details className="mt-3 text-[14px]" open={notes.length < 5}>
+              <summary className="cursor-pointer font-medium">What does not follow the amounts ({notes.length})</summary>
+              <ul className="max-w-[72ch] pt-1">
+                {notes.map((n) => (
+                  <li key={n.about + n.text} className="border-t border-rule py-1 first:border-t-0">
+                    {n.text}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </Part>
+        <Part id="ingredients" title="Ingredients, as a kitchen can measure them">
+          <IngredientAmounts document={document} chosen={chosen} />
+        </Part>
+        <Part id="fit" title="Does it fit">
+          <FitPart document={document} chosen={chosen} occupancy={occupancy} edit={edit} />
+        </Part>
+        <Part id="balance" title="Who takes how much of what, and when">
+          <table className="w-full text-[14px]">
+            <thead>
+              <tr className="caps text-left">
+                <th className="font-normal">Made</th>
+                <th className="font-normal">Taken</th>
+                <th className="font-normal">For</th>
+                <th className="font-normal">When</th>
+              </tr>
+            </thead>
+            <tbody>
+              {water.streams.map((s) => (
+                <tr key={s.id} className="border-t border-rule align-baseline">
+                  <td className="py-[3px] pr-3">{s.name}</td>
+                  <td className="clock pr-3 text-[13px]">{s.amount}</td>
+                  <td className="pr-3">
+                    {s.to === undefined ? (
+                      <span className="text-saffron-ink">left over{s.byProduct ? "" : "; it goes to the larder with its hold"}</span>
+                    ) : (
+                      `${water.pools.find((p) => p.id === s.to)?.name}: ${s.stepName.toLowerCase()}`
+                    )}
+                    {s.short && <span className="text-beet"> more is taken than made</span>}
+                  </td>
+                  <td className="clock text-[13px] text-quiet">{s.step ? (moments[s.step] ?? "") : ""}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Part>
+        <Part id="allergens" title="Allergens and care">
+          <AllergenPart document={document} chosen={chosen} edit={edit} />
+        </Part>
+      </div>
+    </div>
+  );
+}
+
+function Part({ id, title, children }: { id: string; title: string; children: React.ReactNode }) {
+  return (
+    <section id={id} aria-labelledby={`${id}-title`} className="scroll-mt-4 border-t border-rule pt-3 pb-6 first-of-type:border-t-0">
+      <h2 id={`${id}-title`} className="pb-2 text-[21px]">
+        {title}
+      </h2>
+      {children}
+    </section>
+  );
+}
+
+const VERDICT = { none: "missing", over: "does not fit", full: "just fits", fits: "fits" } as const;
+
+interface FitPartProps {
+  readonly document: DishFile;
+  readonly chosen: Readonly<Record<string, string>>;
+  readonly occupancy: readonly Occupancy[];
+  readonly edit: Edit;
+}
+
+function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
+  const fits = useMemo(() => fitOf(document, chosen, occupancy), [document, chosen, occupancy]);
+  const [all, setAll] = useState(false);
+  const nameOf = (id: string | undefined) => document.components.find((c) => c.id === id)?.name ?? "the kitchen";
+  const asked = fits.filter((f) => f.verdict !== "fits");
+  const rows = all ? fits : asked;
+  return (
+    <div>
+      <p className="text-[14px]">
+        {asked.length === 0
+          ? "Everything fits into what there is. "
+          : `${asked.length} ${asked.length === 1 ? "thing" : "things"} to look at. `}
+        <button type="button" className="link" onClick={() => setAll(!all)}>
+          {all ? "only those" : `all ${fits.length} that were looked at`}
+        </button>
+      </p>
+      <ul className="text-[14px]">
+        {rows.map((f) => (
+          <li key={`${f.about} ${f.what} ${f.said}`} className="border-t border-rule py-2" data-fit={f.about} data-verdict={f.verdict}>
+            <p>
+              <b
+                className={`font-semibold ${f.verdict === "over" || f.verdict === "none" ? "text-beet" : f.verdict === "full" ? "text-saffron-ink" : ""}`}
+              >
+                {VERDICT[f.verdict]}
+              </b>{" "}
+              {f.what} for “{f.name}” ({nameOf(f.component)}): {f.said}.{" "}
+              <span className="text-quiet">
+                {f.because}
+                {f.reckoned ? ", reckoned" : ""}.
+              </span>
+            </p>
+            {f.remedies.length > 0 && (
+              <div className="flex flex-wrap gap-2 pt-1.5">
+                {f.remedies.map((r) => (
+                  <button
+                    key={r.text}
+                    type="button"
+                    className="act"
+                    onClick={() => edit(`${f.name}: ${r.text}`, (d) => applyPatch(d, r.change))}
+                  >
+                    {r.text}
+                  </button>
+                ))}
+              </div>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,251 @@
+"use client";
+import { useState } from "react";
+import { addMethod, duplicateComponent, removeComponent, removeMethod, withFallback } from "@/core/dish/edit/components";
+import { withComponent, withMethod } from "@/core/dish/edit/places";
+import { EditRefused } from "@/core/dish/edit/refused";
+import { COMPONENT_KINDS, type ComponentKind } from "@/core/dish/kinds";
+import type { DishFile } from "@/core/dish/schema";
+import { readLength } from "@/core/entry/durations";
+import type { Watershed } from "@/core/sheets/watershed";
+import { durationText } from "@/core/time/duration";
+import { colourOf } from "../route-chart/colours";
+import { IngredientList } from "./IngredientList";
+import { LineInput } from "./line-input";
+import { StepList } from "./StepList";
+import { StreamsPart } from "./StreamsPart";
+import type { Edit } from "./use-editing";
+
+export interface ComponentEditorProps {
+  readonly document: DishFile;
+  readonly watershed: Watershed;
+  readonly component: string;
+  readonly selectedStream: string | undefined;
+  readonly kinds: readonly string[];
+  readonly edit: Edit;
+  readonly onProblem: (text: string) => void;
+  readonly onClose: () => void;
+  readonly onSelect: (component: string) => void;
+}
+
+/** One component: what it is, its ways side by side, what goes in, what is done, where it runs. */
+export function ComponentEditor(props: ComponentEditorProps) {
+  const { document, watershed, component: id, edit, onProblem, onClose, onSelect } = props;
+  const component = document.components.find((c) => c.id === id);
+  const [chosen, setChosen] = useState<string>();
+  const [another, setAnother] = useState("");
+  if (!component) return null;
+  const method = component.methods.find((m) => m.id === chosen) ?? component.methods[0];
+  const served = document.dish.serve.startsWith(`${id}.`);
+  const name = component.name;
+  return (
+    <section aria-label={`Component ${name}`} className="border-t-[3px] pt-2" style={{ borderColor: colourOf(component.kind) }}>
+      <div className="flex flex-wrap items-center gap-2">
+        <div className="min-w-48 flex-1">
+          <LineInput
+            label="Name of the component"
+            value={name}
+            className="font-serif text-[18px]! font-semibold"
+            onCommit={(text) =>
+              text !== "" && edit(`${name} is called ${text}`, (d) => withComponent(d, id, (c) => ({ ...c, name: text })))
+            }
+          />
+        </div>
+        <select
+          aria-label="Kind"
+          className="field text-[14px]"
+          value={component.kind}
+          onChange={(e) =>
+            edit(`${name} is a ${e.target.value}`, (d) => withComponent(d, id, (c) => ({ ...c, kind: e.target.value as ComponentKind })))
+          }
+        >
+          {COMPONENT_KINDS.map((k) => (
+            <option key={k}>{k}</option>
+          ))}
+        </select>
+        <button type="button" className="link text-[13.5px]" onClick={onClose}>
+          close
+        </button>
+      </div>
+      {component.onHand?.length ? (
+        <p className="pt-2 text-[14px]">It is in the larder already and not made.</p>
+      ) : (
+        method && (
+          <>
+            <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-2 text-[14px]">
+              <legend className="sr-only">Ways of making it</legend>
+              {component.methods.map((m, i) => (
+                <label key={m.id} className="flex cursor-pointer items-baseline gap-1.5">
+                  <input
+                    type="radio"
+                    name={`way-${id}`}
+                    className="accent-(--rim)"
+                    checked={m.id === method.id}
+                    onChange={() => setChosen(m.id)}
+                  />
+                  <span className={m.id === method.id ? "font-semibold" : ""}>{m.name ?? m.id}</span>
+                  {i === 0 && component.methods.length > 1 && <span className="text-[12.5px] text-quiet">first choice</span>}
+                  {(m.quality ?? 1) < 1 && <span className="text-[12.5px] text-quiet">{Math.round((m.quality ?? 1) * 100)} % as good</span>}
+                </label>
+              ))}
+            </fieldset>
+            <details className="text-[13.5px]">
+              <summary className="cursor-pointer text-rim">this way, another way, if it fails</summary>
+              <div className="grid gap-2 border-l-[3px] border-rule py-1.5 pl-4 sm:grid-cols-2">
+                <div>
+                  <span className="text-[12.5px] text-quiet">This way is called</span>
+                  <LineInput
+                    label="Name of the way"
+                    value={method.name ?? method.id}
+                    onCommit={(text) =>
+                      text !== "" &&
+                      edit(`${name}: ${text}`, (d) => withMethod(d, { component: id, method: method.id }, (m) => ({ ...m, name: text })))
+                    }
+                  />
+                </div>
+                <div>
+                  <span className="text-[12.5px] text-quiet">How good it is, in %, against the best</span>
+                  <LineInput
+                    label="How good this way is, in per cent"
+                    mono
+                    value={String(Math.round((method.quality ?? 1) * 100))}
+                    onCommit={(text) =>
+                      edit(`${name}: how good`, (d) =>
+                        withMethod(d, { component: id, method: method.id }, (m) => {
+                          const n = Number(text) / 100;
+                          if (!(n >= 0 && n <= 1)) throw new EditRefused("Write a number from 0 to 100.");
+                          return { ...m, quality: n };
+                        }),
+                      )
+                    }
+                  />
+                </div>
+                <form
+                  className="flex gap-2"
+                  onSubmit={(e) => {
+                    e.preventDefault();
+                    let made = "";
+                    const done = edit(`${name}: another way, ${another}`, (d) => {
+                      const added = addMethod(d, { component: id, method: method.id }, another);
+                      made = added.id;
+                      return added.document;
+                    });
+                    if (!done) return;
+                    setAnother("");
+                    setChosen(made);
+                  }}
+                >
+                  <input
+                    className="field min-w-0 flex-1"
+                    aria-label="Another way"
+                    placeholder="another way: in the slow pot"
+                    value={another}
+                    onChange={(e) => setAnother(e.target.value)}
+                  />
+                  <button type="submit" className="act" disabled={another.trim() === ""}>
+                    Copy
+                  </button>
+                </form>
+                <div>
+                  <LineInput
+                    label="If it fails"
+                    value={component.fallback ? `${component.fallback.name}, ${component.fallback.lead}` : ""}
+                    placeholder="if it fails: a bought loaf, 1h"
+                    onCommit={(text) =>
+                      edit(`${name}: if it fails`, (d) => {
+                        if (text === "") return withFallback(d, id, undefined);
+                        const [what = "", ...rest] = text.split(/,(?!\d)/);
+                        const lead = readLength(rest.join(",").trim() || "1h");
+                        if (!lead || what.trim() === "")
+                          throw new EditRefused("Write what it would be and how soon it is there, such as “a bought loaf, 1h”.");
+                        return withFallback(d, id, { ...component.fallback, name: what.trim(), lead: durationText(lead.likely) });
+                      })
+                    }
+                  />
+                </div>
+                {component.methods.length > 1 && (
+                  <div className="flex gap-4">
+                    <button
+                      type="button"
+                      className="link"
+                      onClick={() =>
+                        edit(`${name}: ${method.name ?? method.id} first`, (d) =>
+                          withComponent(d, id, (c) => ({
+                            ...c,
+                            methods: [...c.methods.filter((m) => m.id === method.id), ...c.methods.filter((m) => m.id !== method.id)],
+                          })),
+                        )
+                      }
+                    >
+                      make it the first choice
+                    </button>
+                    <button
+                      type="button"
+                      className="link"
+                      onClick={() =>
+                        edit(`${name}: without ${method.name ?? method.id}`, (d) => removeMethod(d, { component: id, method: method.id }))
+                      }
+                    >
+                      take this way out
+                    </button>
+                  </div>
+                )}
+              </div>
+            </details>
+            <h3 className="mt-3 text-[17px]">What is done</h3>
+            <StepList
+              key={`${id} ${method.id} steps`}
+              document={document}
+              place={{ component: id, method: method.id }}
+              edit={edit}
+              kinds={props.kinds}
+              onProblem={onProblem}
+            />
+            <h3 className="mt-4 text-[17px]">What goes in</h3>
+            <IngredientList
+              key={`${id} ${method.id} in`}
+              document={document}
+              place={{ component: id, method: method.id }}
+              edit={edit}
+              onProblem={onProblem}
+            />
+          </>
+        )
+      )}
+      <h3 className="mt-4 mb-1 text-[17px]">Where it runs</h3>
+      <StreamsPart
+        document={document}
+        watershed={watershed}
+        component={id}
+        selectedStream={props.selectedStream}
+        edit={edit}
+        onProblem={onProblem}
+      />
+      <p className="mt-4 flex gap-5 border-t border-rule pt-2 text-[13.5px]">
+        {!served && (
+          <>
+            <button
+              type="button"
+              className="link"
+              onClick={() => {
+                let made = "";
+                if (
+                  edit(`${name}, once more`, (d) => {
+                    const copy = duplicateComponent(d, id);
+                    made = copy.id;
+                    return copy.document;
+                  })
+                )
+                  onSelect(made);
+              }}
+            >
+              a second one like it
+            </button>
+            <button type="button" className="link" onClick={() => edit(`${name} taken out`, (d) => removeComponent(d, id)) && onClose()}>
+              take it out of the dish
+            </button>
+          </>
+        )}
+      </p>
+    </section>
+  );
+}

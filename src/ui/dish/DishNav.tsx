@@ -1,0 +1,31 @@
+"use client";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+
+const PLACES = [
+  ["", "Map"],
+  ["/questions", "Questions"],
+  ["/amounts", "Amounts"],
+  ["/written", "Written out"],
+  ["/library", "Library"],
+] as const;
+
+/** The places of the Dish view. */
+export function DishNav({ slug, questions }: { slug: string; questions: number }) {
+  const here = usePathname().replace(`/d/${slug}/dish`, "");
+  return (
+    <nav aria-label="Of the dish" className="flex flex-wrap gap-x-5 text-[14px]">
+      {PLACES.map(([path, label]) => (
+        <Link
+          key={path}
+          href={`/d/${slug}/dish${path}`}
+          aria-current={here === path ? "page" : undefined}
+          className={here === path ? "font-semibold text-ink" : "text-rim hover:underline"}
+        >
+          {label}
+          {path === "/questions" && questions > 0 && <span className="clock text-[12px]"> {questions}</span>}
+        </Link>
+      ))}
+    </nav>
+  );
+}

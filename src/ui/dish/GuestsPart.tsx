@@ -1,0 +1,148 @@
+"use client";
+import { useState } from "react";
+import { setField } from "@/core/dish/edit/set";
+import { scaleToGuests } from "@/core/dish/quantities";
+import type { DishFile } from "@/core/dish/schema";
+import { quantityText } from "@/core/dish/units";
+import { CalculationError } from "@/core/measures/calculation-error";
+import { EATERS, guestEquivalents, PORTION_CATEGORIES, portionRaw } from "@/core/measures/portions";
+import { rawNeeded, YIELD_KEYS } from "@/core/measures/yields";
+import type { Edit } from "./use-editing";
+
+const EATER_WORDS: Readonly<Record<string, string>> = {
+  toddler: "toddlers",
+  child: "children",
+  teen: "teenagers",
+  light: "light eaters",
+  adult: "grown-ups",
+  hearty: "hearty eaters",
+  senior: "older guests",
+};
+
+/** Guests by appetite, what that comes to, and how much of a thing they need as it is bought. */
+export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit }) {
+  const eaters: Readonly<Record<string, number>> = document.dish.guests?.eaters ?? { adult: document.dish.serves };
+  const [courses, setCourses] = useState(1);
+  const [category, setCategory] = useState("meat_bone_moderate");
+  const [final, setFinal] = useState("150");
+  const [yields, setYields] = useState("cook_pork_shoulder_slow");
+  const put = (kind: string, count: number) =>
+    edit("who eats", (d) => setField(d, ["dish", "guests", "eaters"], { ...eaters, [kind]: Math.max(0, count) }));
+  const said = attempt(() => guestEquivalents({ guests: eaters, courses }));
+  const eat = said.value?.equivalents ?? document.dish.serves;
+  const portion = attempt(() => portionRaw({ category, equivalents: eat }));
+  const raw = attempt(() => rawNeeded({ finalG: Number(final) * eat, yields: [yields] }));
+  const unit = (value: number, u: string) => quantityText({ dimension: u === "mL" ? "volume" : "mass", value });
+  return (
+    <div className="text-[14px]">
+      <div className="flex flex-wrap items-end gap-3">
+        {EATERS.map((kind) => (
+          <label key={kind} className="text-[13px] text-quiet">
+            {EATER_WORDS[kind]}
+            <input
+              className="field clock mt-0.5 block w-20 text-ink"
+              type="number"
+              min={0}
+              max={500}
+              value={eaters[kind] ?? 0}
+              onChange={(e) => put(kind, Number(e.target.value) || 0)}
+            />
+          </label>
+        ))}
+        <label className="text-[13px] text-quiet">
+          courses
+          <input
+            className="field clock mt-0.5 block w-16 text-ink"
+            type="number"
+            min={1}
+            max={8}
+            value={courses}
+            onChange={(e) => setCourses(Math.min(8, Math.max(1, Number(e.target.value) || 1)))}
+          />
+        </label>
+      </div>
+      {said.value ? (
+        <p className="pt-2">
+          {said.value.heads} at the table eat as much as <b className="font-semibold">{said.value.equivalents}</b> grown-ups
+          {Math.abs(said.value.equivalents - document.dish.serves) > 0.01 ? (
+            <>
+              ; the dish is made for {document.dish.serves}.{" "}
+              <button
+                type="button"
+                className="act ml-1"
+                onClick={() =>
+                  edit(`for ${said.value?.equivalents} appetites`, (d) => scaleToGuests(d, said.value?.equivalents ?? d.dish.serves))
+                }
+              >
+                Make it for {said.value.equivalents}
+              </button>
+            </>
+          ) : (
+            ", for which the dish is made."
+          )}
+        </p>
+      ) : (
+        <p className="pt-2 text-saffron-ink">Say who eats: at least one.</p>
+      )}
+      <details className="pt-2">
+        <summary className="cursor-pointer">How much of a thing they need, as it is bought</summary>
+        <div className="grid gap-x-8 gap-y-2 pt-2 sm:grid-cols-2">
+          <p>
+            <select aria-label="Of what" className="field text-[13.5px]" value={category} onChange={(e) => setCategory(e.target.value)}>
+              {PORTION_CATEGORIES.map((c) => (
+                <option key={c} value={c}>
+                  {c.replace(/_mL$/, "").replaceAll("_", " ")}
+                </option>
+              ))}
+            </select>{" "}
+            {portion.value && (
+              <>
+                <b className="font-semibold">{unit(portion.value.total, portion.value.unit)}</b> for {eat}
+                <span className="text-quiet">
+                  , {unit(portion.value.low, portion.value.unit)} to {unit(portion.value.high, portion.value.unit)}; raw weight by cut, as
+                  caterers count.
+                </span>
+              </>
+            )}
+          </p>
+          <p>
+            <label>
+              Back from the plate:{" "}
+              <input
+                className="field clock w-16 text-[13px]"
+                value={final}
+                onChange={(e) => setFinal(e.target.value)}
+                aria-label="Grams on each plate"
+              />{" "}
+              g each, after
+            </label>{" "}
+            <select aria-label="What is lost" className="field text-[13.5px]" value={yields} onChange={(e) => setYields(e.target.value)}>
+              {YIELD_KEYS.map((k) => (
+                <option key={k} value={k}>
+                  {k.replaceAll("_", " ")}
+                </option>
+              ))}
+            </select>{" "}
+            {raw.value ? (
+              <>
+                <b className="font-semibold">{unit(raw.value.rawG, "g")}</b> bought
+                <span className="text-quiet">, factor {raw.value.factor}, with 5 % to spare.</span>
+              </>
+            ) : (
+              <span className="text-saffron-ink">{raw.problem}</span>
+            )}
+          </p>
+        </div>
+      </details>
+    </div>
+  );
+}
+
+function attempt<T>(compute: () => T): { readonly value?: T; readonly problem?: string } {
+  try {
+    return { value: compute() };
+  } catch (error) {
+    if (error instanceof CalculationError) return { problem: error.message };
+    throw error;
+  }
+}

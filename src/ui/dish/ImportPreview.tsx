@@ -1,0 +1,279 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useMemo, useState } from "react";
+import type { KitchenFile } from "@/core/dish/schema";
+import { readIngredient } from "@/core/entry/ingredient-line";
+import { shortNumber } from "@/core/entry/numbers";
+import { readRecipes } from "@/core/import/read";
+import type { ReadRecipes, Recipe } from "@/core/import/recipe";
+import { dishOfRecipe, GUESSED_SERVES, type ImportedDish } from "@/core/import/to-dish";
+import { colourOf } from "../route-chart/colours";
+import { ask, reason } from "../shell/ask";
+import { IMPORT_DRAFT } from "../shell/import-draft";
+
+export interface ImportPreviewProps {
+  readonly when: string;
+  readonly timezone: string;
+  readonly kitchen: KitchenFile | undefined;
+}
+
+/** What was read of a page or a text, line by line, to be put right before anything is kept. */
+export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
+  const router = useRouter();
+  const [read, setRead] = useState<ReadRecipes>();
+  const [chosen, setChosen] = useState(0);
+  const [recipe, setRecipe] = useState<Recipe>();
+  const [serves, setServes] = useState("");
+  const [serveAt, setServeAt] = useState(when);
+  const [problem, setProblem] = useState<string>();
+  useEffect(() => setRead(readRecipes(sessionStorage.getItem(IMPORT_DRAFT) ?? "")), []);
+  useEffect(() => {
+    const next = read?.status === "read" ? read.recipes[chosen] : undefined;
+    setRecipe(next);
+    if (next) setServes(String(next.serves ?? GUESSED_SERVES));
+  }, [read, chosen]);
+  const imported = useMemo<ImportedDish | undefined>(
+    () => (recipe && Number(serves) > 0 ? dishOfRecipe(recipe, { serves: Number(serves), serveAt, timezone }) : undefined),
+    [recipe, serves, serveAt, timezone],
+  );
+  if (!read) return <p className="py-4">Reading it.</p>;
+  if (read.status === "nothing" || !recipe)
+    return (
+      <p role="alert" className="border-l-[3px] border-beet py-2 pl-3">
+        {read.status === "nothing" ? read.because : "Nothing was found."}{" "}
+        <a className="link" href="/">
+          Back
+        </a>
+        , where the text still is.
+      </p>
+    );
+  const put = (change: (r: Recipe) => Recipe) => setRecipe((r) => r && change(r));
+  const section = (i: number, change: (s: Recipe["sections"][number]) => Recipe["sections"][number]) =>
+    put((r) => ({ ...r, sections: r.sections.map((s, j) => (j === i ? change(s) : s)) }));
+  const keep = async () => {
+    if (!imported) return;
+    const got = await ask("/api/dishes", "POST", { ...imported.document, ...(kitchen ? { kitchen } : {}) });
+    if (!got.ok) {
+      setProblem(reason(got));
+      return;
+    }
+    sessionStorage.removeItem(IMPORT_DRAFT);
+    router.push(`/d/${(got.body.value as { slug: string }).slug}/dish/questions`);
+  };
+  const unclear =
+    imported?.components.reduce(
+      (n, c) => n + c.ingredients.filter((i) => i.read.unclear).length + c.steps.filter((s) => s.unclear).length,
+      0,
+    ) ?? 0;
+  return (
+    <div>
+      <p className="max-w-[66ch] text-[14px] text-quiet">
+        {read.from === "json-ld" ? "Read from the recipe data of the page." : "Read from the text by its lines."} Nothing is kept yet. Each
+        line can be put right here; what is marked was guessed or not understood.
+      </p>
+      {read.recipes.length > 1 && (
+        <select
+          aria-label="Which recipe"
+          className="field my-2 text-[14px]"
+          value={chosen}
+          onChange={(e) => setChosen(Number(e.target.value))}
+        >
+          {read.recipes.map((r, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: recipes of one page may bear one name
+            <option key={i} value={i}>
+              {r.name}
+            </option>
+          ))}
+        </select>
+      )}
+      <div className="flex flex-wrap items-end gap-3 border-b border-rule py-3">
+        <label className="min-w-56 flex-1 text-[13.5px] text-quiet">
+          Name
+          <input
+            className="field mt-0.5 w-full font-serif text-[18px] font-semibold text-ink"
+            value={recipe.name}
+            onChange={(e) => put((r) => ({ ...r, name: e.target.value }))}
+          />
+        </label>
+        <label className="text-[13.5px] text-quiet">
+          Written for
+          <input
+            className="field clock mt-0.5 block w-20 text-ink"
+            type="number"
+            min={1}
+            value={recipe.serves ?? GUESSED_SERVES}
+            onChange={(e) => put((r) => ({ ...r, serves: Math.max(1, Number(e.target.value) || 1) }))}
+          />
+        </label>
+        <label className="text-[13.5px] text-quiet">
+          You are
+          <input
+            className="field clock mt-0.5 block w-20 text-ink"
+            type="number"
+            min={1}
+            value={serves}
+            onChange={(e) => setServes(e.target.value)}
+          />
+        </label>
+        <label className="text-[13.5px] text-quiet">
+          At the table
+          <input
+            className="field clock mt-0.5 block text-ink"
+            type="datetime-local"
+            value={serveAt}
+            onChange={(e) => setServeAt(e.target.value)}
+          />
+        </label>
+        <button type="button" className="act" data-main disabled={!imported} onClick={() => void keep()}>
+          Keep it
+        </button>
+      </div>
+      {problem && (
+        <p role="alert" className="border-l-[3px] border-beet py-1 pl-3 text-[14px]">
+          Nothing was kept. {problem}
+        </p>
+      )}
+      <section aria-label="To look at" className="py-2 text-[14px]">
+        <p className={unclear ? "text-saffron-ink" : "text-quiet"}>
+          {unclear ? `${unclear} ${unclear === 1 ? "line is" : "lines are"} marked.` : "Every line was understood."}
+        </p>
+        <ul>
+          {[...(imported?.doubts ?? []), ...recipe.aside].map((d) => (
+            <li key={d} className="text-[13.5px]">
+              {d}
+            </li>
+          ))}
+        </ul>
+      </section>
+      {imported?.components.map((c, i) => (
+        <section key={c.id} aria-label={`Part ${c.name}`} className="border-t-[3px] pt-2 pb-4" style={{ borderColor: colourOf(c.kind) }}>
+          <div className="flex flex-wrap items-baseline gap-3">
+            <input
+              aria-label={`Name of part ${i + 1}`}
+              className="field font-serif text-[18px] font-semibold"
+              value={recipe.sections[i]?.name || c.name}
+              onChange={(e) => section(i, (s) => ({ ...s, name: e.target.value }))}
+            />
+            <span className="text-[13.5px] text-quiet">
+              {c.kind}
+              {c.takes.length
+                ? `; takes ${c.takes.map((t) => imported.components.find((x) => x.id === t)?.name.toLowerCase()).join(", ")}`
+                : ""}
+            </span>
+          </div>
+          <div className="grid gap-x-8 gap-y-3 pt-2 md:grid-cols-[minmax(0,5fr)_minmax(0,7fr)]">
+            <ul>
+              {c.ingredients.map(({ line }, j) => (
+                <IngredientRow
+                  // biome-ignore lint/suspicious/noArrayIndexKey: lines are told by their place
+                  key={j}
+                  line={line}
+                  others={imported.components.filter((x) => x.id !== c.id).map((x) => x.name)}
+                  onLine={(text) =>
+                    section(i, (s) => ({
+                      ...s,
+                      ingredients: s.ingredients.flatMap((l, n) => (n === j ? (text === "" ? [] : [text]) : [l])),
+                    }))
+                  }
+                  onMove={(name) => {
+                    const to = imported.components.findIndex((x) => x.name === name);
+                    put((r) => ({
+                      ...r,
+                      sections: r.sections.map((s, n) =>
+                        n === i
+                          ? { ...s, ingredients: s.ingredients.filter((_, m) => m !== j) }
+                          : n === to
+                            ? { ...s, ingredients: [...s.ingredients, line] }
+                            : s,
+                      ),
+                    }));
+                  }}
+                />
+              ))}
+            </ul>
+            <ol>
+              {(recipe.sections[i]?.instructions ?? []).map((text, j) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: lines are told by their place
+                <li key={j} className="pb-1.5">
+                  <textarea
+                    aria-label={`Instruction ${j + 1} of ${c.name}`}
+                    className="field w-full resize-none py-1.5 text-[13.5px] leading-snug"
+                    rows={Math.max(1, Math.ceil(text.length / 78))}
+                    value={text}
+                    onChange={(e) =>
+                      section(i, (s) => ({ ...s, instructions: s.instructions.map((t, n) => (n === j ? e.target.value : t)) }))
+                    }
+                  />
+                </li>
+              ))}
+              <li className="pt-1">
+                <table className="w-full text-[13px]">
+                  <caption className="caps text-left">becomes</caption>
+                  <tbody>
+                    {c.steps.map((s) => (
+                      <tr key={s.step.id} className="border-t border-rule align-baseline">
+                        <td className="w-1/2 py-[3px] pr-3">{s.step.name}</td>
+                        <td className="text-quiet">
+                          {s.says.join("; ")}
+                          {s.unclear && <span className="block text-saffron-ink">{s.unclear}</span>}
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </li>
+            </ol>
+          </div>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+interface IngredientRowProps {
+  readonly line: string;
+  readonly others: readonly string[];
+  readonly onLine: (text: string) => void;
+  readonly onMove: (part: string) => void;
+}
+
+function IngredientRow({ line, others, onLine, onMove }: IngredientRowProps) {
+  const read = readIngredient(line);
+  return (
+    <li className="pb-1">
+      <div className="flex gap-1.5">
+        <input
+          aria-label={`Ingredient ${read.name}`}
+          className="field min-w-0 flex-1 text-[13.5px]"
+          value={line}
+          onChange={(e) => onLine(e.target.value)}
+        />
+        {others.length > 0 && (
+          <select
+            aria-label={`Move ${read.name} to`}
+            className="field w-8 text-[13px]"
+            value=""
+            onChange={(e) => e.target.value && onMove(e.target.value)}
+          >
+            <option value="">⇢</option>
+            {others.map((o) => (
+              <option key={o}>{o}</option>
+            ))}
+          </select>
+        )}
+      </div>
+      <p className={`text-[12.5px] ${read.unclear ? "text-saffron-ink" : "text-quiet"}`}>
+        {read.unclear ?? ""}{" "}
+        {read.amount ? (
+          <span className="clock">{`${shortNumber(read.amount.amount)} ${read.amount.unit}`}</span>
+        ) : read.asNeeded ? (
+          "by feel"
+        ) : (
+          ""
+        )}{" "}
+        {read.name}
+        {read.note ? ` (${read.note})` : ""}
+      </p>
+    </li>
+  );
+}

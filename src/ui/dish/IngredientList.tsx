@@ -1,0 +1,226 @@
+"use client";
+import { Trash2 } from "lucide-react";
+import { useRef, useState } from "react";
+import { addIngredientLines, ingredientOf } from "@/core/dish/edit/components";
+import { type DishIngredient, type MethodPlace, methodOf, withMethod } from "@/core/dish/edit/places";
+import { EditRefused } from "@/core/dish/edit/refused";
+import type { DishFile } from "@/core/dish/schema";
+import { leaveOutIngredient, putInstead, restoreIngredient, substitutesFor } from "@/core/dish/substitutes";
+import { readIngredient } from "@/core/entry/ingredient-line";
+import { shortNumber } from "@/core/entry/numbers";
+import { type Field, Fields } from "./fields";
+import { LineInput } from "./line-input";
+import type { Edit } from "./use-editing";
+
+const FIELDS: readonly Field[] = [
+  { key: "section", label: "Bought at", kind: "text", why: "one trip a shop" },
+  { key: "orderAhead", label: "Order ahead", kind: "duration", why: "the butcher needs it" },
+  { key: "keeps", label: "Keeps once bought", kind: "duration", why: "so that it is not bought too soon" },
+  { key: "scale", label: "Grows with exponent", kind: "number", why: "1 with the guests, 0 stays" },
+  { key: "allergens", label: "Allergens", kind: "words", why: "held against the guests" },
+  { key: "asNeeded", label: "By feel", kind: "yes", why: "no amount is counted" },
+  { key: "optional", label: "Optional", kind: "yes", why: "" },
+  { key: "note", label: "Note", kind: "text", why: "" },
+];
+
+export interface IngredientListProps {
+  readonly document: DishFile;
+  readonly place: MethodPlace;
+  readonly edit: Edit;
+  readonly onProblem: (text: string) => void;
+}
+
+/** What goes in, a line each, at the amounts of the file; what cannot be had, and what could stand for it. */
+export function IngredientList({ document, place, edit, onProblem }: IngredientListProps) {
+  const method = methodOf(document, place);
+  const [open, setOpen] = useState<string>();
+  const [line, setLine] = useState("");
+  const box = useRef<HTMLInputElement>(null);
+  const add = () => {
+    if (line.trim() === "") return;
+    // Several pasted at once are several ingredients.
+    if (edit(`ingredient: ${line.trim().slice(0, 50)}`, (d) => addIngredientLines(d, place, line.split(/\n|;/)))) setLine("");
+    box.current?.focus();
+  };
+  const put = (i: DishIngredient, label: string, change: (i: DishIngredient) => DishIngredient | undefined) =>
+    edit(`${i.name}: ${label}`, (d) =>
+      withMethod(d, place, (m) => {
+        const ingredients = (m.ingredients ?? []).flatMap((x) => (x.id === i.id ? (change(x) ?? []) : [x]));
+        const { ingredients: _, ...rest } = m;
+        return ingredients.length ? { ...rest, ingredients } : rest;
+      }),
+    );
+  const serves = document.dish.baseServes;
+  return (
+    <div>
+      <p className="text-[12.5px] text-quiet">
+        Amounts for {shortNumber(serves)}, as the file has them
+        {document.dish.serves !== serves ? `; at ${document.dish.serves} guests they are under Amounts` : ""}.
+      </p>
+      <ul>
+        {(method.ingredients ?? []).map((i) => {
+          const instead = substitutesFor(i);
+          return (
+            <li key={i.id} className="border-t border-rule py-1 first:border-t-0">
+              <div className="flex items-center gap-2">
+                <div className={`min-w-0 flex-1 ${i.leftOut ? "line-through opacity-60" : ""}`}>
+                  <LineInput
+                    label={`Ingredient ${i.name}`}
+                    value={lineOf(i)}
+                    onCommit={(text) =>
+                      put(i, "changed", (x) => {
+                        if (text === "") return undefined;
+                        const read = readIngredient(text);
+                        if (read.heading || read.name === "?")
+                          throw new EditRefused("Write an amount and a name, such as “500 g plain flour”.");
+                        const { amount: _, asNeeded: __, optional: ___, note: ____, ...rest } = x;
+                        const { id: _____, ...made } = ingredientOf(read, []);
+                        // What a line says again is taken from it; what only the fields say stays.
+                        return { ...rest, ...(x.note && !made.note ? { note: x.note } : {}), ...made };
+                      })
+                    }
+                    hint={(text) => {
+                      const read = readIngredient(text);
+                      return <span className={read.unclear ? "text-saffron-ink" : "text-quiet"}>{read.unclear ?? said(read)}</span>;
+                    }}
+                  />
+                </div>
+                <button
+                  type="button"
+                  className="link shrink-0 text-[13px]"
+                  aria-expanded={open === i.id}
+                  onClick={() => setOpen(open === i.id ? undefined : i.id)}
+                >
+                  {open === i.id ? "close" : instead.length ? "cannot be had" : "more"}
+                  <span className="sr-only">: {i.name}</span>
+                </button>
+                <button
+                  type="button"
+                  aria-label={`Take out ${i.name}`}
+                  title={`Take out ${i.name}`}
+                  className="inline-flex size-7 shrink-0 cursor-pointer items-center justify-center text-quiet hover:text-rim"
+                  onClick={() => put(i, "taken out", () => undefined)}
+                >
+                  <Trash2 size={15} />
+                </button>
+              </div>
+              {(i.standsFor || i.leftOut) && (
+                <p className="flex flex-wrap gap-x-3 text-[13px]">
+                  <span className="text-saffron-ink">
+                    {i.leftOut
+                      ? "Left out."
+                      : `Instead of ${i.standsFor?.name}${i.standsFor?.quality !== undefined ? `, ${Math.round(i.standsFor.quality * 100)} % as good` : ""}.`}{" "}
+                    {i.standsFor ? i.note : ""}
+                  </span>
+                  <button
+                    type="button"
+                    className="link"
+                    onClick={() => edit(`${i.standsFor?.name ?? i.name} again`, (d) => restoreIngredient(d, place, i.id))}
+                  >
+                    {i.standsFor ? `${i.standsFor.name} again` : "put it back"}
+                  </button>
+                </p>
+              )}
+              {open === i.id && (
+                <div className="my-2 border-l-[3px] border-rule pl-4">
+                  {instead.length > 0 && (
+                    <fieldset>
+                      <legend className="caps">If it cannot be had</legend>
+                      <ul className="text-[13.5px]">
+                        {instead.map((s) => (
+                          <li key={s.name} className="flex items-baseline justify-between gap-3 py-0.5">
+                            <span>
+                              <b className="font-semibold">{s.name}</b>
+                              {s.amount ? `, ${shortNumber(s.amount.amount)} ${s.amount.unit === "piece" ? "" : s.amount.unit}` : ""},{" "}
+                              {Math.round(s.quality * 100)} % as good.{" "}
+                              <span className={s.caution ? "text-beet" : "text-quiet"}>{s.also}</span>
+                            </span>
+                            <button
+                              type="button"
+                              className="link shrink-0"
+                              onClick={() =>
+                                edit(`${s.name} instead of ${i.standsFor?.name ?? i.name}`, (d) => putInstead(d, place, i.id, s))
+                              }
+                            >
+                              use it
+                            </button>
+                          </li>
+                        ))}
+                      </ul>
+                    </fieldset>
+                  )}
+                  {!i.leftOut && (
+                    <button
+                      type="button"
+                      className="link text-[13.5px]"
+                      onClick={() => edit(`${i.name} left out`, (d) => leaveOutIngredient(d, place, i.id))}
+                    >
+                      do without it
+                    </button>
+                  )}
+                  <div className="pt-2">
+                    <Fields
+                      fields={FIELDS}
+                      value={i}
+                      of={i.name}
+                      onProblem={onProblem}
+                      onChange={(key, value, label) =>
+                        put(i, label.toLowerCase(), (x) => {
+                          const { [key]: _, ...rest } = x;
+                          return (value === undefined ? rest : { ...x, [key]: value }) as DishIngredient;
+                        })
+                      }
+                    />
+                  </div>
+                </div>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      <div className="flex items-start gap-2 border-t border-rule pt-2">
+        <div className="min-w-0 flex-1">
+          <input
+            ref={box}
+            type="text"
+            aria-label="Another ingredient"
+            value={line}
+            onChange={(e) => setLine(e.target.value)}
+            onKeyDown={(e) => e.key === "Enter" && add()}
+            placeholder="1 1/2 cups plain flour, sifted"
+            spellCheck={false}
+            autoComplete="off"
+            className="field w-full text-[14px]"
+          />
+          <p className="text-[12.5px] text-quiet" aria-live="polite">
+            {line.trim() === "" ? "" : (readIngredient(line).unclear ?? said(readIngredient(line)))}
+          </p>
+        </div>
+        <button type="button" className="act" onClick={add} disabled={line.trim() === ""}>
+          Add
+        </button>
+      </div>
+    </div>
+  );
+}
+
+const lineOf = (i: DishIngredient): string =>
+  [
+    i.amount && `${shortNumber(i.amount.amount)}${i.amount.unit === "piece" ? "" : ` ${i.amount.unit}`}`,
+    i.name,
+    i.note && !i.standsFor && `, ${i.note}`,
+    i.asNeeded && !i.amount && !/to taste|as needed|for /.test(i.note ?? "") && ", as needed",
+  ]
+    .filter(Boolean)
+    .join(" ")
+    .replace(" ,", ",");
+
+const said = (read: ReturnType<typeof readIngredient>): string =>
+  [
+    read.asNeeded ? "by feel" : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
+    `of ${read.name}`,
+    read.note && `(${read.note})`,
+    read.optional && "optional",
+  ]
+    .filter(Boolean)
+    .join(" ");

@@ -1,0 +1,147 @@
+"use client";
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { askAgain, dismissQuestion, type Question, questionsOf } from "@/core/dish/questions";
+import type { DishFile } from "@/core/dish/schema";
+import { PlanNote, type PlanStateOf } from "./PlanNote";
+import { ProblemNote } from "./ProblemNote";
+import { type Edit, useEditing } from "./use-editing";
+
+export interface QuestionsViewProps {
+  readonly slug: string;
+  readonly version: number;
+  readonly document: DishFile;
+  readonly plan: PlanStateOf;
+}
+
+/** What an experienced cook would ask, the weightiest first: answered in place, or put aside with a reason. */
+export function QuestionsView({ slug, version, document: given, plan }: QuestionsViewProps) {
+  const { document, edit, problem, clearProblem, saving } = useEditing(slug, given, version);
+  const { open, dismissed } = useMemo(() => questionsOf(document), [document]);
+  return (
+    <div className="mx-auto max-w-[54rem] px-5 pt-4 pb-14 sm:px-7">
+      <h1 className="text-[25px]">What is still unsaid</h1>
+      <PlanNote slug={slug} plan={plan} saving={saving} />
+      <ProblemNote problem={problem} onClose={clearProblem} />
+      {open.length === 0 && (
+        <p className="py-4">
+          Nothing more to ask.{" "}
+          <Link href={`/d/${slug}/timetable`} className="link">
+            See the timetable
+          </Link>
+          , or look at the{" "}
+          <Link href={`/d/${slug}/dish/amounts`} className="link">
+            amounts
+          </Link>
+          .
+        </p>
+      )}
+      <ol aria-label="Questions" className="pt-2">
+        {open.map((q) => (
+          <QuestionRow key={q.id} slug={slug} question={q} document={document} edit={edit} />
+        ))}
+      </ol>
+      {dismissed.length > 0 && (
+        <section aria-label="Put aside" className="pt-6">
+          <h2 className="text-[18px]">Put aside</h2>
+          <ul className="text-[14px]">
+            {dismissed.map(({ question, reason }) => (
+              <li key={question.id} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
+                <span>
+                  {question.text} <span className="text-quiet">{reason}</span>
+                </span>
+                <button
+                  type="button"
+                  className="link shrink-0 text-[13.5px]"
+                  onClick={() => edit("a question again", (d) => askAgain(d, question.id))}
+                >
+                  ask it again
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
+function QuestionRow({ slug, question, document, edit }: { slug: string; question: Question; document: DishFile; edit: Edit }) {
+  const { answers, typed } = question;
+  const [text, setText] = useState("");
+  const [aside, setAside] = useState<string>();
+  const component = document.components.find((c) => c.id === question.component);
+  const label = (answer: string) => `${component ? `${component.name}: ` : ""}${answer}`.slice(0, 110);
+  return (
+    <li className="border-t border-rule py-3" data-question={question.id}>
+      <p className="text-[16px]">
+        {question.weight >= 80 && <span className="caps mr-2 text-beet">first</span>}
+        {question.text}
+      </p>
+      <p className="text-[13.5px] text-quiet">
+        {question.why}{" "}
+        {component && (
+          <Link href={`/d/${slug}/dish?c=${component.id}`} className="link">
+            {component.name}
+          </Link>
+        )}
+      </p>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2 pt-2">
+        {answers.map((a) => (
+          <button key={a.label} type="button" className="act" onClick={() => edit(label(a.label), a.apply)}>
+            {a.label}
+          </button>
+        ))}
+        {typed && (
+          <form
+            className="flex items-center gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (edit(label(text), (d) => typed.apply(d, text))) setText("");
+            }}
+          >
+            <label className="flex items-center gap-2 text-[14px]">
+              <span className="text-quiet">{typed.prompt}</span>
+              <input
+                className="field w-64 max-w-full text-[14px]"
+                value={text}
+                onChange={(e) => setText(e.target.value)}
+                placeholder={typed.example}
+                autoComplete="off"
+                aria-label={`${typed.prompt}: ${question.text}`}
+              />
+            </label>
+            <button type="submit" className="act" disabled={text.trim() === ""}>
+              Say it
+            </button>
+          </form>
+        )}
+        {aside === undefined ? (
+          <button type="button" className="link text-[13.5px]" onClick={() => setAside("")}>
+            put it aside<span className="sr-only">: {question.text}</span>
+          </button>
+        ) : (
+          <form
+            className="flex items-center gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              edit(label("a question put aside"), (d) => dismissQuestion(d, question.id, aside));
+            }}
+          >
+            <input
+              ref={(box) => box?.focus()}
+              className="field w-56 text-[14px]"
+              value={aside}
+              onChange={(e) => setAside(e.target.value)}
+              placeholder="because …"
+              aria-label={`Why it is put aside: ${question.text}`}
+            />
+            <button type="submit" className="act">
+              Put it aside
+            </button>
+          </form>
+        )}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,179 @@
+"use client";
+import { useState } from "react";
+import { mainOutput } from "@/core/dish/edit/places";
+import { EditRefused } from "@/core/dish/edit/refused";
+import { factorForOutput, factorForTin, limits, scaleComponent, scaleToGuests } from "@/core/dish/quantities";
+import type { DishFile } from "@/core/dish/schema";
+import { quantityOf, quantityText } from "@/core/dish/units";
+import { kOf, scaledIngredient } from "@/core/dish/weights";
+import { readAmount } from "@/core/entry/amounts";
+import { CalculationError } from "@/core/measures/calculation-error";
+import type { Pan } from "@/core/measures/scaling";
+import type { Edit } from "./use-editing";
+
+/** One component scaled by what it should come to, by a tin, or by what there is of its ingredients. */
+export function ScalePart({ document, edit, onProblem }: { document: DishFile; edit: Edit; onProblem: (text: string) => void }) {
+  const made = document.components.filter((c) => !c.onHand?.length && c.kind !== "assembly");
+  const [id, setId] = useState(made[0]?.id ?? "");
+  const component = made.find((c) => c.id === id) ?? made[0];
+  const [wanted, setWanted] = useState("");
+  const [from, setFrom] = useState("20");
+  const [to, setTo] = useState("24");
+  const [have, setHave] = useState<Readonly<Record<string, string>>>({});
+  if (!component) return <p className="text-[14px] text-quiet">There is nothing to scale yet.</p>;
+  const method = component.methods[0];
+  const k = kOf(document, component);
+  const output = mainOutput(component);
+  const now = output?.amount && quantityOf(output.amount);
+  const scaled = now && { ...now, value: now.value * (output.fixed ? 1 : k) };
+  const apply = (label: string, by: () => number) => {
+    try {
+      const factor = by();
+      edit(`${component.name}: ${label}`, (d) => scaleComponent(d, component.id, factor));
+    } catch (error) {
+      if (error instanceof EditRefused || error instanceof CalculationError) onProblem(error.message.replace(/^\w+(?:\.\w+)?: /, ""));
+      else throw error;
+    }
+  };
+  const stock = Object.entries(have).flatMap(([ingredient, text]) => {
+    const read = readAmount(text);
+    return read ? [{ ingredient, quantity: quantityOf(read) }] : [];
+  });
+  const found = method ? limits(document, { component: component.id, method: method.id }, stock) : [];
+  const first = found[0];
+  return (
+    <div className="text-[14px]">
+      <p className="flex flex-wrap items-center gap-2">
+        <select
+          aria-label="Which component"
+          className="field text-[14px]"
+          value={component.id}
+          onChange={(e) => {
+            setId(e.target.value);
+            setHave({});
+          }}
+        >
+          {made.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}
+            </option>
+          ))}
+        </select>
+        <span>
+          {scaled ? `makes ${quantityText(scaled)} now` : "does not say how much it makes"}
+          {Math.abs((component.factor ?? 1) - 1) > 1e-6
+            ? `, ${Number((component.factor ?? 1).toPrecision(3))} times what the guests need`
+            : ""}
+          .
+        </span>
+        {Math.abs((component.factor ?? 1) - 1) > 1e-6 && (
+          <button type="button" className="link" onClick={() => apply("as the guests need", () => 1 / (component.factor ?? 1))}>
+            as the guests need
+          </button>
+        )}
+      </p>
+      <div className="grid gap-x-10 gap-y-3 pt-3 md:grid-cols-3">
+        <form
+          className="border-t border-rule pt-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const read = readAmount(wanted);
+            if (!read) onProblem("Write how much it should come to, such as 2.3 kg.");
+            else apply(`${wanted} of it`, () => factorForOutput(document, `${component.id}.${output?.id ?? ""}`, quantityOf(read)));
+          }}
+        >
+          <label>
+            I want so much of it
+            <input
+              className="field clock mt-0.5 block w-full text-[13px]"
+              value={wanted}
+              onChange={(e) => setWanted(e.target.value)}
+              placeholder={scaled ? quantityText(scaled) : "2.3 kg"}
+            />
+          </label>
+          <button type="submit" className="act mt-2" disabled={!output?.amount || wanted.trim() === ""}>
+            Scale it
+          </button>
+        </form>
+        <form
+          className="border-t border-rule pt-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const [a, b] = [panOf(from), panOf(to)];
+            if (!a || !b) onProblem("Write a tin by its width, 24, or by its sides, 33x23, in cm.");
+            else apply(`to fill a tin of ${to} cm`, () => factorForTin(a, b));
+          }}
+        >
+          <span>What fills my tin, cm across or 33x23</span>
+          <div className="mt-0.5 flex items-center gap-2">
+            <input
+              className="field clock w-20 text-[13px]"
+              aria-label="The tin it is written for"
+              value={from}
+              onChange={(e) => setFrom(e.target.value)}
+            />
+            <span className="text-quiet">is written, mine is</span>
+            <input className="field clock w-20 text-[13px]" aria-label="My tin" value={to} onChange={(e) => setTo(e.target.value)} />
+          </div>
+          <button type="submit" className="act mt-2">
+            Scale it
+          </button>
+        </form>
+        <div className="border-t border-rule pt-2">
+          <span>I have only so much</span>
+          <ul>
+            {(method?.ingredients ?? [])
+              .filter((i) => i.amount)
+              .map((i) => {
+                const need = scaledIngredient(i, k);
+                return (
+                  <li key={i.id} className="flex items-center gap-2 py-0.5 text-[13.5px]">
+                    <input
+                      className="field clock w-24 min-h-[28px]! text-[12.5px]"
+                      aria-label={`How much ${i.name} there is`}
+                      value={have[i.id] ?? ""}
+                      placeholder={need ? quantityText(need) : ""}
+                      onChange={(e) => setHave({ ...have, [i.id]: e.target.value })}
+                    />
+                    {i.name}
+                  </li>
+                );
+              })}
+          </ul>
+          {first && (
+            <div className="pt-1">
+              <p>
+                {first.name} decides: {quantityText(first.have)} of {quantityText(first.needed)}, {Number((first.by * 100).toPrecision(3))}{" "}
+                %.
+              </p>
+              <div className="flex flex-wrap gap-2 pt-1">
+                <button type="button" className="act" onClick={() => apply(`what ${first.name.toLowerCase()} allows`, () => first.by)}>
+                  Only this component
+                </button>
+                <button
+                  type="button"
+                  className="act"
+                  onClick={() =>
+                    edit(`the dish for what ${first.name.toLowerCase()} allows`, (d) =>
+                      scaleToGuests(d, Number((d.dish.serves * first.by).toPrecision(4))),
+                    )
+                  }
+                >
+                  The whole dish
+                </button>
+              </div>
+            </div>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** "24" is round, "33x23" is not; centimetres. */
+function panOf(text: string): Pan | undefined {
+  const sides = text.split(/[x×*]/i).map((s) => Number(s.replace(",", ".").replace(/cm/i, "").trim()) * 10);
+  if (sides.some((s) => !(s > 0))) return undefined;
+  if (sides.length === 1) return { shape: "round", diameterMm: sides[0] ?? 0 };
+  return sides.length === 2 ? { shape: "rect", lengthMm: sides[0] ?? 0, widthMm: sides[1] ?? 0 } : undefined;
+}

@@ -1,0 +1,359 @@
+"use client";
+import type { DishOutput, StepPlace } from "@/core/dish/edit/places";
+import { withStep } from "@/core/dish/edit/places";
+import { addOutput } from "@/core/dish/edit/streams";
+import { saidHold } from "@/core/dish/questions/standing";
+import type { Amount, DishFile, DishStep } from "@/core/dish/schema";
+import { readAmount } from "@/core/entry/amounts";
+import { type LineContext, readHold } from "@/core/entry/step-line";
+import { holdText } from "@/core/entry/step-line-text";
+import { HOLDS_SOURCE, proposedHolds } from "@/core/safety/holds";
+import { type Field, Fields } from "./fields";
+import { LineInput } from "./line-input";
+import { DONE_FIELDS, fieldsOfLink, fieldsOfTake, fieldsOfUse, ROUND_FIELDS, TIME_FIELDS } from "./step-field-table";
+import type { Edit } from "./use-editing";
+
+export interface StepFieldsProps {
+  readonly document: DishFile;
+  readonly place: StepPlace;
+  readonly step: DishStep;
+  readonly context: LineContext;
+  readonly kinds: readonly string[];
+  readonly edit: Edit;
+  readonly onProblem: (text: string) => void;
+}
+
+/** All that can be said of a step, field by field. */
+export function StepFields({ document, place, step, context, kinds, edit, onProblem }: StepFieldsProps) {
+  const name = step.name ?? step.id;
+  const component = document.components.find((c) => c.id === place.component);
+  const put = (label: string, change: (s: DishStep) => DishStep) =>
+    edit(`${name}: ${label.toLowerCase()}`, (d) => withStep(d, place, change));
+  const without = (object: object, key: string) => Object.fromEntries(Object.entries(object).filter(([k]) => k !== key));
+  const set = <T extends object>(object: T, key: string, value: unknown): T =>
+    value === undefined ? (without(object, key) as T) : { ...object, [key]: value };
+  const steps = context.steps.map((s) => [s.ref, `${s.name} (${nameOf(document, s.ref)})`] as const);
+  const outputs = context.outputs.map((o) => [o.ref, o.name] as const);
+  const tends = step.tend === undefined ? [] : Array.isArray(step.tend) ? step.tend : [step.tend];
+  const links = (step.after ?? []).map((l) => (typeof l === "string" ? { step: l } : l));
+  const whole = (ref: string) => (ref.includes(".") ? ref : `${place.component}.${ref}`);
+  return (
+    <div className="my-2 border-l-[3px] border-rule pl-4" data-fields={step.id}>
+      <Fields
+        fields={TIME_FIELDS}
+        value={step}
+        of={name}
+        onProblem={onProblem}
+        onChange={(key, value, label) => put(label, (s) => (key === "time" && value === undefined ? s : set(s, key, value)))}
+      />
+      <Group title="What tells that it is done">
+        <Fields
+          fields={DONE_FIELDS}
+          value={step.done ?? {}}
+          of={name}
+          onProblem={onProblem}
+          onChange={(key, value, label) =>
+            put(label, (s) => {
+              const done = set(s.done ?? {}, key, value);
+              return Object.keys(done).length ? { ...s, done } : (without(s, "done") as DishStep);
+            })
+          }
+        />
+      </Group>
+      <Rows
+        title="Rounds"
+        add="a round"
+        rows={tends}
+        fields={ROUND_FIELDS}
+        of={name}
+        onProblem={onProblem}
+        fresh={{ every: "45m", takes: "3m", what: "see to it" }}
+        onRows={(rows, label) =>
+          put(label, (s) =>
+            rows.length
+              ? { ...s, tend: (rows.length === 1 ? rows[0] : rows) as NonNullable<DishStep["tend"]> }
+              : (without(s, "tend") as DishStep),
+          )
+        }
+      />
+      <Rows
+        title="Uses"
+        add="a thing"
+        rows={(step.uses ?? []).map((u) => (u.until ? { ...u, until: whole(u.until) } : u))}
+        fields={fieldsOfUse(kinds, steps)}
+        of={name}
+        onProblem={onProblem}
+        fresh={{ what: kinds.includes("pot") ? "pot" : (kinds[0] ?? "pot") }}
+        onRows={(rows, label) =>
+          put(label, (s) => (rows.length ? { ...s, uses: rows as NonNullable<DishStep["uses"]> } : (without(s, "uses") as DishStep)))
+        }
+      />
+      <Rows
+        title="Takes"
+        add="something made"
+        rows={(step.takes ?? []).map((t) => ({ ...t, from: whole(t.from) }))}
+        fields={fieldsOfTake(outputs)}
+        of={name}
+        onProblem={onProblem}
+        fresh={outputs[0] ? { from: outputs.find(([ref]) => !ref.startsWith(`${place.component}.`))?.[0] ?? outputs[0][0] } : undefined}
+        extra={(row, change) => (
+          <AmountLine
+            label={`Amount taken by ${name}`}
+            amount={(row as { amount?: Amount }).amount}
+            onAmount={(amount) => change(amount ? { ...row, amount } : without(row, "amount"))}
+            onProblem={onProblem}
+          />
+        )}
+        onRows={(rows, label) =>
+          put(label, (s) => (rows.length ? { ...s, takes: rows as NonNullable<DishStep["takes"]> } : (without(s, "takes") as DishStep)))
+        }
+      />
+      <Rows
+        title={step.after ? "Waits for" : "Waits for the step before it"}
+        add="a wait"
+        rows={links.map((l) => ({ ...l, step: whole(l.step) }))}
+        fields={fieldsOfLink(steps)}
+        of={name}
+        onProblem={onProblem}
+        fresh={steps[0] ? { step: steps.find(([ref]) => ref !== `${place.component}.${step.id}`)?.[0] ?? steps[0][0] } : undefined}
+        onRows={(rows, label) =>
+          put(label, (s) => (rows.length ? { ...s, after: rows as NonNullable<DishStep["after"]> } : (without(s, "after") as DishStep)))
+        }
+      />
+      <Group title="Makes">
+        {(step.makes ?? []).map((o) => (
+          <OutputFields
+            key={o.id}
+            output={o}
+            kind={component?.kind ?? "other"}
+            onProblem={onProblem}
+            onOutput={(output, label) =>
+              put(label, (s) => {
+                const makes = (s.makes ?? []).flatMap((x) => (x.id === o.id ? (output ? [output] : []) : [x]));
+                return makes.length ? { ...s, makes } : (without(s, "makes") as DishStep);
+              })
+            }
+          />
+        ))}
+        <LineInput
+          label={`Something more that ${name} makes`}
+          value=""
+          placeholder="something more that it makes: 300 g rendered fat"
+          onCommit={(text) => {
+            const m = /^([\d½¼¾⅓⅔.,/ ]+\s*\p{L}+)\s+(?:of )?(.+)$/u.exec(text);
+            const amount = m ? readAmount(m[1] as string) : undefined;
+            const title = amount && m ? (m[2] as string) : text;
+            return edit(`${name} also makes ${title}`, (d) =>
+              addOutput(d, `${place.component}.${step.id}`, title, amount && { amount: amount.amount, unit: amount.unit }),
+            );
+          }}
+        />
+      </Group>
+    </div>
+  );
+}
+
+const nameOf = (document: DishFile, ref: string) => document.components.find((c) => ref.startsWith(`${c.id}.`))?.name ?? "";
+
+function Group({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <fieldset className="mt-2.5">
+      <legend className="caps pb-0.5">{title}</legend>
+      {children}
+    </fieldset>
+  );
+}
+
+interface RowsProps {
+  readonly title: string;
+  readonly add: string;
+  readonly rows: readonly object[];
+  readonly fields: readonly Field[];
+  readonly of: string;
+  readonly fresh: object | undefined;
+  readonly extra?: (row: object, change: (row: object) => boolean) => React.ReactNode;
+  readonly onRows: (rows: object[], label: string) => boolean;
+  readonly onProblem: (text: string) => void;
+}
+
+function Rows({ title, add, rows, fields, of, fresh, extra, onRows, onProblem }: RowsProps) {
+  const put = (i: number, row: object, label: string) =>
+    onRows(
+      rows.map((r, j) => (j === i ? row : r)),
+      label,
+    );
+  return (
+    <Group title={title}>
+      {rows.map((row, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: rows have no names of their own, and stay in their order
+        <div key={i} className="border-t border-rule py-1.5 first:border-t-0">
+          <Fields
+            fields={fields}
+            value={row as Readonly<Record<string, unknown>>}
+            of={`${title.toLowerCase()} ${i + 1} of ${of}`}
+            onProblem={onProblem}
+            onChange={(key, value, label) =>
+              put(
+                i,
+                value === undefined ? Object.fromEntries(Object.entries(row).filter(([k]) => k !== key)) : { ...row, [key]: value },
+                label,
+              )
+            }
+          />
+          {extra?.(row, (r) => put(i, r, title))}
+          <button
+            type="button"
+            className="link text-[13px]"
+            onClick={() =>
+              onRows(
+                rows.filter((_, j) => j !== i),
+                `${title.toLowerCase()} taken out`,
+              )
+            }
+          >
+            take it out
+          </button>
+        </div>
+      ))}
+      {fresh && (
+        <button type="button" className="link text-[13px]" onClick={() => onRows([...rows, fresh], `${title.toLowerCase()}: ${add}`)}>
+          add {add}
+        </button>
+      )}
+    </Group>
+  );
+}
+
+interface AmountLineProps {
+  readonly label: string;
+  readonly amount: Amount | undefined;
+  readonly onAmount: (amount: Amount | undefined) => boolean;
+  readonly onProblem: (text: string) => void;
+}
+
+/** An amount as it is typed: "1.2 kg", "12 pieces". Empty means that it is not said. */
+export function AmountLine({ label, amount, onAmount, onProblem }: AmountLineProps) {
+  return (
+    <div className="w-40">
+      <LineInput
+        label={label}
+        mono
+        value={amount ? `${amount.amount} ${amount.unit === "piece" ? "pieces" : amount.unit}` : ""}
+        placeholder="not said how much"
+        onCommit={(text) => {
+          if (text === "") return onAmount(undefined);
+          const read = readAmount(text);
+          if (!read) onProblem(`“${text}” is no amount. Write one such as 1.2 kg, 500 mL or 12 pieces.`);
+          return (
+            read !== undefined &&
+            onAmount({ ...(amount?.fixed ? { fixed: true } : {}), amount: Number(read.amount.toPrecision(6)), unit: read.unit })
+          );
+        }}
+      />
+    </div>
+  );
+}
+
+interface OutputFieldsProps {
+  readonly output: DishOutput;
+  readonly kind: DishFile["components"][number]["kind"];
+  readonly onOutput: (output: DishOutput | undefined, label: string) => boolean;
+  readonly onProblem: (text: string) => void;
+}
+
+/** What a step makes: its name, how much, how long it keeps and where. */
+export function OutputFields({ output, kind, onOutput, onProblem }: OutputFieldsProps) {
+  const name = output.name ?? output.id;
+  const holds = output.holds ?? [];
+  const proposals = proposedHolds(name, kind).filter((p) => !holds.some((h) => h.place === p.place));
+  const put = (next: typeof holds, label: string) => {
+    const { holds: _, ...rest } = output;
+    return onOutput(next.length ? { ...rest, holds: next } : rest, label);
+  };
+  return (
+    <div className="border-t border-rule py-1.5 first:border-t-0">
+      <div className="flex flex-wrap items-center gap-2">
+        <div className="min-w-40 flex-1">
+          <LineInput
+            label={`Name of ${name}`}
+            value={name}
+            onCommit={(text) => text !== "" && onOutput({ ...output, name: text }, "name")}
+          />
+        </div>
+        <AmountLine
+          label={`Amount of ${name}`}
+          amount={output.amount}
+          onProblem={onProblem}
+          onAmount={(amount) => {
+            const { amount: _, ...rest } = output;
+            return onOutput(amount ? { ...rest, amount } : rest, "amount");
+          }}
+        />
+        <label className="flex items-center gap-1.5 text-[13px]">
+          <input
+            type="checkbox"
+            className="accent-(--rim)"
+            checked={output.raw === true}
+            onChange={(e) => {
+              const { raw: _, ...rest } = output;
+              onOutput(e.target.checked ? { ...rest, raw: true } : rest, "raw");
+            }}
+          />
+          touched raw meat, fish or egg
+        </label>
+      </div>
+      {holds.map((h, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: holds have no names of their own, and stay in their order
+        <div key={i} className="mt-1 flex items-baseline gap-2 text-[13.5px]">
+          <span className="text-quiet">keeps</span>
+          <div className="flex-1">
+            <LineInput
+              label={`How long ${name} keeps, ${i + 1}`}
+              mono
+              value={holdText(h)}
+              onCommit={(text) => {
+                if (text === "")
+                  return put(
+                    holds.filter((_, j) => j !== i),
+                    "how long it keeps",
+                  );
+                const read = readHold(text);
+                if (!read) onProblem(`“${text}” was not understood. Write a time and a place, such as “8h-3d fridge 2 L safety”.`);
+                return (
+                  read !== undefined &&
+                  put(
+                    holds.map((x, j) => (j === i ? { ...read, ...(x.fixed ? { fixed: true } : {}) } : x)),
+                    "how long it keeps",
+                  )
+                );
+              }}
+            />
+          </div>
+        </div>
+      ))}
+      <LineInput
+        label={`Another way that ${name} may wait`}
+        mono
+        value=""
+        placeholder={holds.length ? "or: 2h counter" : "how long may it wait? 8h-3d fridge 2 L safety"}
+        onCommit={(text) => {
+          const read = readHold(text);
+          if (!read) onProblem(`“${text}” was not understood. Write a time and a place, such as “2h counter” or “up to 3d fridge”.`);
+          return read !== undefined && put([...holds, read], "how long it keeps");
+        }}
+      />
+      {proposals.map((p) => (
+        <button
+          key={p.place}
+          type="button"
+          className="link mr-3 text-[12.5px]"
+          title={HOLDS_SOURCE}
+          onClick={() => put([...holds, p], "how long it keeps")}
+        >
+          as the table has it: {saidHold(p)}
+          {p.limit === "safety" ? " (safety)" : ""}
+        </button>
+      ))}
+    </div>
+  );
+}

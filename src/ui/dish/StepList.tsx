@@ -1,0 +1,144 @@
+"use client";
+import { ArrowDown, ArrowUp, Copy, ListPlus, Trash2 } from "lucide-react";
+import { useRef, useState } from "react";
+import { lineContext, type MethodPlace, methodOf } from "@/core/dish/edit/places";
+import { duplicateStep, insertTyped, moveStep, removeStep, retype } from "@/core/dish/edit/steps";
+import type { DishFile } from "@/core/dish/schema";
+import { writeStepLine } from "@/core/entry/step-line-text";
+import { LineInput } from "./line-input";
+import { StepFields } from "./StepFields";
+import { Understood } from "./understood";
+import type { Edit } from "./use-editing";
+
+export interface StepListProps {
+  readonly document: DishFile;
+  readonly place: MethodPlace;
+  readonly edit: Edit;
+  readonly kinds: readonly string[];
+  readonly onProblem: (text: string) => void;
+}
+
+/** The steps of a way, a line each. A line is typed over; all else stands in the fields behind it. */
+export function StepList({ document, place, edit, kinds, onProblem }: StepListProps) {
+  const method = methodOf(document, place);
+  const context = lineContext(document, place.component);
+  const [open, setOpen] = useState<string>();
+  const [line, setLine] = useState("");
+  const box = useRef<HTMLInputElement>(null);
+  const add = () => {
+    if (line.trim() === "") return;
+    if (edit(`a step: ${line.trim().slice(0, 60)}`, (d) => insertTyped(d, place, line))) setLine("");
+    box.current?.focus();
+  };
+  return (
+    <div>
+      <ol>
+        {method.steps.map((step, i) => {
+          const name = step.name ?? step.id;
+          const at = { ...place, step: step.id };
+          return (
+            <li key={step.id} className="border-t border-rule py-1.5 first:border-t-0" data-step-line={step.id}>
+              <div className="flex items-start gap-2">
+                <span className="clock w-5 pt-2 text-right text-[12px] text-quiet">{i + 1}</span>
+                <div className="min-w-0 flex-1">
+                  <LineInput
+                    label={`Step ${i + 1}: ${name}`}
+                    value={writeStepLine(step, context)}
+                    multiline
+                    onCommit={(text) => text !== "" && edit(`${name} retyped`, (d) => retype(d, at, text))}
+                    hint={(text) => <Understood line={text} context={context} />}
+                  />
+                  {step.note && open !== step.id && <p className="text-[12.5px] text-quiet">{step.note}</p>}
+                </div>
+              </div>
+              <div className="flex flex-wrap gap-x-1 pl-7 text-[13px]">
+                <button
+                  type="button"
+                  className="link mr-2"
+                  aria-expanded={open === step.id}
+                  onClick={() => setOpen(open === step.id ? undefined : step.id)}
+                >
+                  {open === step.id ? "close its fields" : "all fields"}
+                  <span className="sr-only"> of {name}</span>
+                </button>
+                <Small label={`Move ${name} up`} disabled={i === 0} onPress={() => edit(`${name} moved up`, (d) => moveStep(d, at, -1))}>
+                  <ArrowUp size={15} />
+                </Small>
+                <Small
+                  label={`Move ${name} down`}
+                  disabled={i === method.steps.length - 1}
+                  onPress={() => edit(`${name} moved down`, (d) => moveStep(d, at, 1))}
+                >
+                  <ArrowDown size={15} />
+                </Small>
+                <Small
+                  label={`Put in a step behind ${name}`}
+                  onPress={() => edit(`a step behind ${name}`, (d) => insertTyped(d, place, "A step 15m", i + 1))}
+                >
+                  <ListPlus size={15} />
+                </Small>
+                <Small label={`Do ${name} once more`} onPress={() => edit(`${name} once more`, (d) => duplicateStep(d, at))}>
+                  <Copy size={15} />
+                </Small>
+                <Small label={`Take out ${name}`} onPress={() => edit(`${name} taken out`, (d) => removeStep(d, at))}>
+                  <Trash2 size={15} />
+                </Small>
+              </div>
+              {open === step.id && (
+                <StepFields document={document} place={at} step={step} context={context} kinds={kinds} edit={edit} onProblem={onProblem} />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <div className="flex items-start gap-2 border-t border-rule pt-2">
+        <span className="clock w-5 pt-2 text-right text-[12px] text-quiet">{method.steps.length + 1}</span>
+        <div className="min-w-0 flex-1">
+          <input
+            ref={box}
+            type="text"
+            aria-label="Another step"
+            value={line}
+            onChange={(e) => setLine(e.target.value)}
+            onKeyDown={(e) => e.key === "Enter" && add()}
+            placeholder="simmer 3-4h, nearby, 10 L pot, skim every 45m"
+            spellCheck={false}
+            autoComplete="off"
+            className="field w-full text-[14px]"
+          />
+          <div className="text-[12.5px]" aria-live="polite">
+            <Understood line={line} context={context} />
+          </div>
+        </div>
+        <button type="button" className="act" onClick={add} disabled={line.trim() === ""}>
+          Add
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function Small({
+  label,
+  disabled,
+  onPress,
+  children,
+}: {
+  label: string;
+  disabled?: boolean;
+  onPress: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onPress}
+      className="inline-flex size-7 cursor-pointer items-center justify-center rounded text-quiet hover:text-rim disabled:opacity-30"
+    >
+      {children}
+    </button>
+  );
+}

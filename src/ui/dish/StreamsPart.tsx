@@ -1,0 +1,266 @@
+"use client";
+import { type ReactNode, useState } from "react";
+import { addOutput, amountTaken, entryStep, join, part, redirect, withOutput } from "@/core/dish/edit/streams";
+import type { Amount, DishFile } from "@/core/dish/schema";
+import { readAmount } from "@/core/entry/amounts";
+import type { Stream, Watershed } from "@/core/sheets/watershed";
+import { AmountLine, OutputFields } from "./StepFields";
+import type { Edit } from "./use-editing";
+
+export interface StreamsPartProps {
+  readonly document: DishFile;
+  readonly watershed: Watershed;
+  readonly component: string;
+  readonly selectedStream: string | undefined;
+  readonly edit: Edit;
+  readonly onProblem: (text: string) => void;
+}
+
+/** Where a component's water comes from and where it runs: joined, split, taken from, by keyboard. */
+export function StreamsPart({ document, watershed, component, selectedStream, edit, onProblem }: StreamsPartProps) {
+  const own = document.components.find((c) => c.id === component);
+  const outputs = [
+    ...new Map(
+      (own?.methods ?? []).flatMap((m) =>
+        m.steps.flatMap((s) => (s.makes ?? []).map((o) => [`${component}.${o.id}`, { output: o, step: `${component}.${s.id}` }] as const)),
+      ),
+    ).entries(),
+  ];
+  const into = watershed.streams.filter((s) => s.to === component && s.from !== component);
+  const [more, setMore] = useState("");
+  const steps = allSteps(document);
+  const last = own?.methods[0]?.steps.at(-1);
+  return (
+    <div className="text-[14px]">
+      {into.length > 0 && (
+        <Part title="Runs in">
+          {into.map((s) => (
+            <StreamRow
+              key={s.id}
+              stream={s}
+              lit={s.id === selectedStream}
+              what={`${s.name} from ${nameOf(document, s.from)}, for ${s.stepName.toLowerCase()}`}
+              document={document}
+              edit={edit}
+              onProblem={onProblem}
+            />
+          ))}
+        </Part>
+      )}
+      <TakeMore document={document} component={component} edit={edit} />
+      {outputs.map(([ref, { output, step }]) => {
+        const runs = watershed.streams.filter((s) => s.output === ref);
+        const name = output.name ?? output.id;
+        return (
+          <Part key={ref} title={`Makes ${name}`}>
+            <OutputFields
+              output={output}
+              kind={own?.kind ?? "other"}
+              onProblem={onProblem}
+              onOutput={(o, label) => edit(`${name}: ${label}`, (d) => (o ? withOutput(d, ref, () => o) : d))}
+            />
+            {runs
+              .filter((s) => s.to !== undefined)
+              .map((s) => (
+                <StreamRow
+                  key={s.id}
+                  stream={s}
+                  lit={s.id === selectedStream}
+                  what={`to ${nameOf(document, s.to ?? "")}, for ${s.stepName.toLowerCase()}`}
+                  document={document}
+                  edit={edit}
+                  onProblem={onProblem}
+                >
+                  {s.step && s.step !== "plate" && (
+                    <select
+                      aria-label={`Send ${name} elsewhere than to ${nameOf(document, s.to ?? "")}`}
+                      className="field text-[13px]"
+                      value={s.step}
+                      onChange={(e) =>
+                        edit(`${name} to ${stepName(steps, e.target.value)}`, (d) =>
+                          redirect(d, { from: ref, to: s.step as string }, e.target.value),
+                        )
+                      }
+                    >
+                      {steps
+                        .filter((x) => x.component !== component)
+                        .map((x) => (
+                          <option key={x.ref} value={x.ref}>
+                            {x.label}
+                          </option>
+                        ))}
+                    </select>
+                  )}
+                </StreamRow>
+              ))}
+            {runs
+              .filter((s) => s.to === undefined)
+              .map((s) => (
+                <p key={s.id} className={`text-[13.5px] text-saffron-ink ${s.id === selectedStream ? "bg-saffron-wash" : ""}`}>
+                  {s.amount} unused
+                </p>
+              ))}
+            <select
+              aria-label={`Send some ${name} to`}
+              className="field mt-1 text-[13px]"
+              value=""
+              onChange={(e) =>
+                e.target.value && edit(`${name} to ${stepName(steps, e.target.value)}`, (d) => join(d, { from: ref, to: e.target.value }))
+              }
+            >
+              <option value="">{runs.some((s) => s.to !== undefined) ? "split: some of it also to …" : "goes to …"}</option>
+              {document.components
+                .filter((c) => c.id !== component && !runs.some((s) => s.to === c.id))
+                .map((c) => {
+                  const entry = entryStep(document, c.id);
+                  return entry ? (
+                    <option key={c.id} value={entry}>
+                      {c.name}
+                    </option>
+                  ) : null;
+                })}
+            </select>
+            <span className="sr-only">made by {step}</span>
+          </Part>
+        );
+      })}
+      {last && (
+        <form
+          className="mt-2 flex gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const m = /^([\d½¼¾⅓⅔.,/ ]+\s*\p{L}+)\s+(?:of )?(.+)$/u.exec(more.trim());
+            const amount = m ? readAmount(m[1] as string) : undefined;
+            const title = amount && m ? (m[2] as string) : more.trim();
+            if (
+              title &&
+              edit(`${title}, by the way`, (d) =>
+                addOutput(
+                  d,
+                  `${component}.${(own?.methods[0]?.steps[0] ?? last).id}`,
+                  title,
+                  amount && { amount: amount.amount, unit: amount.unit },
+                ),
+              )
+            )
+              setMore("");
+          }}
+        >
+          <input
+            className="field flex-1 text-[14px]"
+            aria-label="A by-product"
+            value={more}
+            onChange={(e) => setMore(e.target.value)}
+            placeholder="a by-product: 300 g rendered fat"
+            autoComplete="off"
+          />
+          <button type="submit" className="act" disabled={more.trim() === ""}>
+            Add
+          </button>
+        </form>
+      )}
+    </div>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <fieldset className="border-t border-rule py-1.5">
+      <legend className="caps pr-2">{title}</legend>
+      {children}
+    </fieldset>
+  );
+}
+
+interface StreamRowProps {
+  readonly stream: Stream;
+  readonly what: string;
+  readonly lit: boolean;
+  readonly document: DishFile;
+  readonly edit: Edit;
+  readonly onProblem: (text: string) => void;
+  readonly children?: ReactNode;
+}
+
+function StreamRow({ stream, what, lit, document, edit, onProblem, children }: StreamRowProps) {
+  const { output, step } = stream;
+  if (!step || step === "plate")
+    return (
+      <p className="py-0.5 text-[13.5px]">
+        {stream.amount} {what}
+      </p>
+    );
+  return (
+    <div className={`flex flex-wrap items-center gap-x-2 gap-y-1 py-0.5 ${lit ? "bg-saffron-wash" : ""}`}>
+      <AmountLine
+        label={`How much ${stream.name} runs ${what}`}
+        amount={amountIn(document, output, step)}
+        onProblem={onProblem}
+        onAmount={(amount) => edit(`${stream.name}: how much`, (d) => amountTaken(d, { from: output, to: step }, amount))}
+      />
+      <span className="min-w-0 flex-1 text-[13.5px]">{what}</span>
+      {children}
+      <button
+        type="button"
+        className="link text-[13px]"
+        onClick={() => edit(`${stream.name} no longer ${what}`, (d) => part(d, { from: output, to: step }))}
+      >
+        cut it off<span className="sr-only">: {what}</span>
+      </button>
+    </div>
+  );
+}
+
+/** Another component's output taken into this one. */
+function TakeMore({ document, component, edit }: { document: DishFile; component: string; edit: Edit }) {
+  const entry = entryStep(document, component);
+  const offers = document.components.flatMap((c) =>
+    c.id === component
+      ? []
+      : [
+          ...new Map(
+            c.methods.flatMap((m) =>
+              m.steps.flatMap((s) => (s.makes ?? []).map((o) => [`${c.id}.${o.id}`, `${o.name ?? o.id} (${c.name})`] as const)),
+            ),
+          ),
+        ],
+  );
+  if (!entry || offers.length === 0) return null;
+  return (
+    <select
+      aria-label="Take from another component"
+      className="field mt-1 text-[13px]"
+      value=""
+      onChange={(e) => e.target.value && edit("takes from another component", (d) => join(d, { from: e.target.value, to: entry }))}
+    >
+      <option value="">take from …</option>
+      {offers.map(([ref, name]) => (
+        <option key={ref} value={ref}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+const nameOf = (document: DishFile, id: string) => document.components.find((c) => c.id === id)?.name ?? id;
+
+interface NamedStep {
+  readonly ref: string;
+  readonly component: string;
+  readonly label: string;
+}
+const allSteps = (document: DishFile): NamedStep[] =>
+  document.components.flatMap((c) =>
+    (c.methods[0]?.steps ?? []).map((s) => ({ ref: `${c.id}.${s.id}`, component: c.id, label: `${c.name}: ${s.name ?? s.id}` })),
+  );
+const stepName = (steps: readonly NamedStep[], ref: string) => steps.find((s) => s.ref === ref)?.label.split(": ")[0] ?? ref;
+
+function amountIn(document: DishFile, output: string, step: string): Amount | undefined {
+  const [component = "", id] = step.split(".");
+  const found = document.components
+    .find((c) => c.id === component)
+    ?.methods.flatMap((m) => m.steps)
+    .find((s) => s.id === id);
+  return found?.takes?.find((t) => (t.from.includes(".") ? t.from : `${component}.${t.from}`) === output)?.amount;
+}

@@ -1,0 +1,136 @@
+"use client";
+import Link from "next/link";
+import { useCallback, useMemo, useState } from "react";
+import { EditRefused } from "@/core/dish/edit/refused";
+import { entryStep, join, outputOf, part } from "@/core/dish/edit/streams";
+import { questionsOf } from "@/core/dish/questions";
+import type { DishFile } from "@/core/dish/schema";
+import { watershed } from "@/core/sheets/watershed";
+import { BreakdownMap } from "../breakdown-map/BreakdownMap";
+import { MapTable } from "../breakdown-map/MapTable";
+import { AddComponent } from "./AddComponent";
+import { ComponentEditor } from "./ComponentEditor";
+import { PlanNote, type PlanStateOf } from "./PlanNote";
+import { ProblemNote } from "./ProblemNote";
+import { useEditing } from "./use-editing";
+
+export interface WorkbenchProps {
+  readonly slug: string;
+  readonly version: number;
+  readonly document: DishFile;
+  readonly chosen: Readonly<Record<string, string>>;
+  readonly plan: PlanStateOf;
+  readonly others: readonly { readonly slug: string; readonly name: string }[];
+  readonly component: string | undefined;
+}
+
+/** The breakdown: the map, and beside it the component that is worked on. */
+export function Workbench({ slug, version, document: given, chosen, plan, others, component }: WorkbenchProps) {
+  const editing = useEditing(slug, given, version);
+  const { document, edit, problem, clearProblem, saving } = editing;
+  const [selected, setSelected] = useState(component);
+  const [stream, setStream] = useState<string>();
+  const [told, setTold] = useState<string>();
+  const water = useMemo(() => watershed(document, chosen), [document, chosen]);
+  const asked = useMemo(() => questionsOf(document).open, [document]);
+  const kinds = useMemo(() => [...new Set((document.kitchen?.equipment ?? []).map((e) => e.kind))].sort(), [document.kitchen]);
+  const select = useCallback(
+    (id: string | undefined) => {
+      setSelected(id);
+      setStream(undefined);
+      // The address reopens what is seen, without a walk to the server.
+      window.history.replaceState(null, "", `/d/${slug}/dish${id ? `?c=${id}` : ""}`);
+    },
+    [slug],
+  );
+  const onStream = (id: string) => {
+    setStream(id);
+    const s = water.streams.find((x) => x.id === id);
+    if (s) {
+      setSelected(s.from);
+      window.history.replaceState(null, "", `/d/${slug}/dish?c=${s.from}`);
+    }
+  };
+  // Pulled to its new place, the stream leaves the table: what was sent there by default goes where it is wanted.
+  const onJoin = (from: string, to: string) =>
+    edit(`${nameOf(document, from)} goes into ${nameOf(document, to)}`, (d) => {
+      const output = outputOf(d, from);
+      const step = entryStep(d, to);
+      if (!output || !step) throw new EditRefused("It makes nothing yet that could go there.");
+      const serving = water.streams.find((s) => s.output === output && s.step === d.dish.serve);
+      const open = serving && step !== d.dish.serve && serving.amount === "not said how much";
+      const whole = serving && step !== d.dish.serve && serving.amount.endsWith("all of it");
+      return join(open || whole ? part(d, { from: output, to: d.dish.serve }) : d, { from: output, to: step });
+    });
+  const current = document.components.some((c) => c.id === selected) ? selected : undefined;
+  const onProblem = (text: string) => setTold(text);
+  const shown = problem ?? (told ? { text: told } : undefined);
+  return (
+    <div className="grid gap-x-8 gap-y-6 px-5 pt-3 pb-14 sm:px-7 lg:grid-cols-[minmax(0,7fr)_minmax(0,6fr)]">
+      <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">
+        <PlanNote slug={slug} plan={plan} saving={saving} />
+        <section aria-label="Breakdown map" className="pt-2">
+          <BreakdownMap
+            watershed={water}
+            selected={current}
+            selectedStream={stream}
+            onSelect={select}
+            onStream={onStream}
+            onJoin={onJoin}
+          />
+        </section>
+        <p className="pt-1 text-[12.5px] text-quiet">
+          As wide as it is heavy; broken where the weight is reckoned and not said. Pull from the ring of a component to where it goes.
+        </p>
+        <details className="mt-2 border-t border-rule pt-1.5 text-[14px]">
+          <summary className="cursor-pointer">The same as a table</summary>
+          <div className="overflow-x-auto pt-2">
+            <MapTable watershed={water} />
+          </div>
+        </details>
+      </div>
+      <div className="min-w-0">
+        <ProblemNote
+          problem={shown}
+          onClose={() => {
+            clearProblem();
+            setTold(undefined);
+          }}
+        />
+        {current ? (
+          <ComponentEditor
+            key={current}
+            document={document}
+            watershed={water}
+            component={current}
+            selectedStream={stream}
+            kinds={kinds}
+            edit={edit}
+            onProblem={onProblem}
+            onClose={() => select(undefined)}
+            onSelect={select}
+          />
+        ) : (
+          <AddComponent slug={slug} document={document} others={others} edit={edit} onProblem={onProblem} onAdded={() => {}} />
+        )}
+        {!current && asked.length > 0 && (
+          <section aria-label="What is still unsaid" className="mt-6 border-t border-rule pt-3">
+            <h2 className="text-[18px]">What a cook would ask of it</h2>
+            <ol className="text-[14px]">
+              {asked.slice(0, 4).map((q) => (
+                <li key={q.id} className="border-t border-rule py-1 first:border-t-0">
+                  {q.text}
+                </li>
+              ))}
+            </ol>
+            <Link href={`/d/${slug}/dish/questions`} className="link text-[14px]">
+              answer {asked.length === 1 ? "it" : `all ${asked.length}`}
+            </Link>
+          </section>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const nameOf = (document: DishFile, id: string) => document.components.find((c) => c.id === id)?.name ?? id;

@@ -1,0 +1,70 @@
+"use client";
+// One line of typing: kept where it is until it is left or Enter is pressed, and put back with Esc.
+import { type ReactNode, useEffect, useId, useRef, useState } from "react";
+
+export interface LineInputProps {
+  readonly label: string;
+  readonly value: string;
+  /** Called with what was typed where it differs. @returns false where it was refused: the text then stays in the box */
+  readonly onCommit: (text: string) => boolean;
+  readonly placeholder?: string;
+  readonly className?: string;
+  readonly mono?: boolean;
+  /** Shown under the box while it is typed in. */
+  readonly hint?: (text: string) => ReactNode;
+  readonly multiline?: boolean;
+}
+
+export function LineInput({ label, value, onCommit, placeholder, className = "", mono, hint, multiline }: LineInputProps) {
+  const [text, setText] = useState(value);
+  const [focused, setFocused] = useState(false);
+  const id = useId();
+  const box = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
+  useEffect(() => setText(value), [value]);
+  const commit = () => {
+    if (text.trim() !== value.trim()) onCommit(text.trim());
+  };
+  const common = {
+    ref: box,
+    "aria-label": label,
+    "aria-describedby": hint ? id : undefined,
+    value: text,
+    placeholder,
+    spellCheck: false,
+    autoComplete: "off",
+    className: `field w-full ${mono ? "clock text-[13px]" : "text-[14px]"} ${className}`,
+    onChange: (e: { target: { value: string } }) => setText(e.target.value),
+    onFocus: () => setFocused(true),
+    onBlur: () => {
+      setFocused(false);
+      commit();
+    },
+    onKeyDown: (e: React.KeyboardEvent) => {
+      if (e.key === "Enter" && !e.shiftKey) {
+        e.preventDefault();
+        commit();
+      } else if (e.key === "Escape") {
+        setText(value);
+        requestAnimationFrame(() => box.current?.blur());
+      }
+    },
+  };
+  return (
+    <div>
+      {multiline ? (
+        <textarea
+          {...common}
+          rows={Math.max(1, Math.ceil(text.length / 62))}
+          className={`${common.className} resize-none py-1.5 leading-snug`}
+        />
+      ) : (
+        <input type="text" {...common} />
+      )}
+      {hint && (
+        <div id={id} className="text-[12.5px]">
+          {focused ? hint(text) : null}
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,28 @@
+import { type LineContext, readStepLine } from "@/core/entry/step-line";
+
+/** What a step's line is understood to say, part by part; what is guessed and what is not understood is told apart in words. */
+export function Understood({ line, context }: { line: string; context: LineContext }) {
+  if (line.trim() === "") return null;
+  const { understood, unclear } = readStepLine(line, context);
+  return (
+    <p className="pt-0.5 leading-snug text-quiet" data-understood>
+      {understood.map((u, i) => (
+        <span key={`${u.words} ${u.says}`}>
+          {i > 0 ? "; " : ""}
+          {u.guess ? (
+            <i>
+              {u.says} (by “{u.words}”)
+            </i>
+          ) : (
+            u.says
+          )}
+        </span>
+      ))}
+      {unclear.length > 0 && (
+        <span className="text-saffron-ink">
+          {understood.length ? "; " : ""}kept as a note: {unclear.map((u) => `“${u}”`).join(", ")}
+        </span>
+      )}
+    </p>
+  );
+}
