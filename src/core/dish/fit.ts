@@ -158,14 +158,14 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
   const contents = contentsLitres(document, dish, placed);
   const fill = FILL[use.what];
   if (!contents || !fill) return [];
-  const each = contents / step.batches;
+  const each = contents / step.batches / use.count;
   return [
     sized(document, placed, u, {
       needs: each / fill,
       has: largest,
       unit: "L",
       common,
-      because: `about ${litres(each)} goes in${step.batches > 1 ? " at a time" : ""}, and a ${kindWords(use.what)} is filled to ${Math.round(fill * 100)} % at most`,
+      because: `about ${litres(each)} goes in${step.batches > 1 ? " at a time" : ""}${use.count > 1 ? ` each of ${use.count}` : ""}, and a ${kindWords(use.what)} is filled to ${Math.round(fill * 100)} % at most`,
       reckoned: true,
     }),
   ];
@@ -188,6 +188,7 @@ function sized(document: DishFile, placed: Placed, u: number, { needs, has, unit
   const remedies =
     verdict === "over"
       ? [
+          moreOfThem(document, placed, u, needs, has),
           inBatches(document, placed, u, needs, has, unit),
           borrow(document, placed.step.uses[u]?.what ?? "pot", unit === "L" ? needs : undefined),
           less(document, needs, has),
@@ -218,7 +219,7 @@ function contentsLitres(document: DishFile, dish: Dish, { step, at: [c, m, s] }:
 }
 
 /** Counts and racks do not scale by themselves: with many more guests they are asked again. */
-const SAME = 1.2;
+const SAME = 1.3;
 
 function racksFit(document: DishFile, placed: Placed, use: Use, u: number, racks: number, common: Sized["common"]): Fit[] {
   const { step } = placed;
@@ -302,6 +303,17 @@ function withStepAt(document: DishFile, { at: [c, m, s] }: Placed, change: (step
           },
     ),
   };
+}
+
+/** More jars or tins of the same size, where the kitchen has so many. */
+function moreOfThem(document: DishFile, placed: Placed, u: number, needs: number, has: number): Remedy | undefined {
+  const use = placed.step.uses[u];
+  if (!use || !["jar", "tin", "tray", "bowl"].includes(use.what) || !(has > 0)) return undefined;
+  const wanted = Math.ceil((needs * use.count) / has - 1e-9);
+  const there = (document.kitchen?.equipment ?? DEFAULT_KITCHEN.equipment ?? [])
+    .filter((e) => e.kind === use.what && (e.litres ?? 0) >= has)
+    .reduce((n, e) => n + (e.count ?? 1), 0);
+  return wanted <= there ? withUse(document, placed, u, { count: wanted }, `Take ${wanted} ${kindWords(use.what)}s`) : undefined;
 }
 
 function withUse(document: DishFile, placed: Placed, u: number, more: object, text: string): Remedy {

@@ -1,5 +1,6 @@
 // One line of an ingredient list: "1 1/2 cups all-purpose flour, sifted", "500g pork shoulder (boneless)", "juice of 1 lemon", "salt to taste".
 // Nothing of the line is lost: what is neither amount nor name stands in the note, and what is not understood is said.
+import { quantityOf } from "../dish/units";
 import { amountAt, type ReadAmount } from "./amounts";
 import { shortNumber } from "./numbers";
 
@@ -114,6 +115,11 @@ export function readIngredient(line: string): IngredientLine {
     );
   name = name.replace(/\.$/, "").trim();
   const note = notes.filter(Boolean).join("; ") || undefined;
+  // "5 cloves" is a spice by itself: the word that counts is what is counted.
+  if (name === "" && amount && amount.unit !== "piece" && quantityOf(amount).dimension === "count") {
+    name = `${amount.unit}s`;
+    amount = { ...amount, unit: "piece" };
+  }
   if (name === "") {
     return {
       ...none,

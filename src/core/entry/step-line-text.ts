@@ -1,6 +1,5 @@
 // A step written as one line, and a step changed by a line: what the line cannot say stays as it was.
 import type { DishStep, Hold } from "../dish/schema";
-import { parseDuration } from "../time/duration";
 import { type LineContext, type LineStep, NO_CONTEXT, readStepLine } from "./step-line";
 import { kindWords } from "./words-said";
 
@@ -10,8 +9,7 @@ import { kindWords } from "./words-said";
  */
 export function writeStepLine(step: DishStep, context: LineContext = NO_CONTEXT): string {
   const { time } = step;
-  const length =
-    typeof time === "string" ? time : time.likely === middle(time.min, time.max) ? `${time.min}-${time.max}` : `${time.min}-${time.max}`;
+  const length = typeof time === "string" ? time : `${time.min}-${time.max}`;
   const clauses: string[] = [`${plain(step.name ?? step.id)} ${length}`];
   const attention = step.attention ?? "hands";
   clauses.push({ hands: "by hand", nearby: "nearby", unattended: "alone" }[attention]);
@@ -73,17 +71,11 @@ export function writeStepLine(step: DishStep, context: LineContext = NO_CONTEXT)
   return clauses.join(", ");
 }
 
-/** Commas and semicolons would end the part. */
-const plain = (text: string) =>
-  text
-    .replace(/[,;]+(?!\d)/g, " ")
-    .replace(/\s+/g, " ")
-    .trim();
-const middle = (min: string, max: string) => {
-  const [a, b] = [parseDuration(min) ?? 0, parseDuration(max) ?? 0];
-  return String(Math.round((a + b) / 2));
-};
-
+/** Commas and semicolons would end the part: a text that has some stands in quotation marks. */
+function plain(text: string): string {
+  const clean = text.replace(/[“”"]/g, "'").replace(/\s+/g, " ").trim();
+  return /[,;]/.test(clean) ? `“${clean}”` : clean;
+}
 export function holdText(hold: Hold): string {
   return [
     hold.min && `at least ${hold.min}`,

@@ -97,11 +97,7 @@ export const UNSAID_MINUTES = 15;
  * @example readStepLine("simmer 3-4h, nearby").step.time // { min: "3h", likely: "3h30m", max: "4h" }
  */
 export function readStepLine(line: string, context: LineContext = NO_CONTEXT): StepLine {
-  const clauses = line
-    .replace(/\s+/g, " ")
-    .split(/;|,(?!\d)/)
-    .map((c) => c.trim())
-    .filter(Boolean);
+  const clauses = clausesOf(line.replace(/\s+/g, " "));
   const draft: Draft = {
     name: "",
     uses: [],
@@ -125,19 +121,42 @@ export function readStepLine(line: string, context: LineContext = NO_CONTEXT): S
   return { step: finish(draft), understood: draft.understood, unclear };
 }
 
+/** The parts between commas and semicolons; within quotation marks, and before a digit, a comma ends nothing. */
+function clausesOf(line: string): string[] {
+  const parts = line.match(/(?:[“"][^”"]*[”"]|,(?=\d)|[^;,])+/g) ?? [];
+  return parts.map((c) => c.trim()).filter(Boolean);
+}
+
+/** A text without the quotation marks around it. */
+const unquoted = (text: string) => text.replace(/[“”"]/g, "").replace(/\s+/g, " ").trim();
+
 const say = (draft: Draft, words: string, says: string, guess = false) =>
   draft.understood.push(guess ? { words, says, guess } : { words, says });
 
 /** The name and the time, and what else the first part says by the way: a heat, a place. */
 function readName(clause: string, draft: Draft, context: LineContext): void {
-  const [time] = findDurations(clause).filter((f) => !/every\s*$/i.test(clause.slice(0, f.start)));
+  // A name in quotation marks says nothing but itself: "“Salt, rinse overnight” 2h".
+  const quoted = /^[“"]([^”"]+)[”"]\s*(.*)$/.exec(clause);
+  if (quoted) {
+    readName(`x ${quoted[2]}`, draft, context);
+    draft.name = [quoted[1], draft.name.replace(/^x\b\s*/, "")].filter(Boolean).join(" ");
+    return;
+  }
+  const times = findDurations(clause).filter((f) => !/every\s*$/i.test(clause.slice(0, f.start)));
+  // "Dry overnight 12-24h": the figure says how long, the word stays in the name.
+  const time = times.find((f) => !/night/i.test(clause.slice(f.start, f.end))) ?? times[0];
   let name = clause;
   if (time) {
     draft.time = time.value;
     const words = clause.slice(time.start, time.end);
-    const keep = /night/i.test(words);
     say(draft, words, lengthWords(time.value));
-    if (!keep) name = `${clause.slice(0, time.start).replace(/(?:\bfor(?: about)?|\babout|~|,)\s*$/i, "")} ${clause.slice(time.end)}`;
+    if (!/night/i.test(words))
+      name = `${clause.slice(0, time.start).replace(/(?:\bfor(?: about)?|\babout|~|,)\s*$/i, "")} ${clause.slice(time.end)}`;
+  }
+  const until = /\buntil\s+(\S.*)$/i.exec(name.trim());
+  if (until && !findTemperatures(until[1] as string)[0]) {
+    draft.done.cue = (until[1] as string).trim();
+    say(draft, until[0], `done when ${draft.done.cue}`);
   }
   const [heat] = findTemperatures(name);
   const oven = /\b(oven|grill|bath)\b/i.exec(name)?.[1]?.toLowerCase();
@@ -194,7 +213,7 @@ const READERS: readonly Reader[] = [
     const likely = every.value.likely;
     if (likely < 1) return false;
     const last = until?.likely ?? (count ? (first?.likely ?? likely) + (count - 1) * likely : undefined);
-    const what = rest.replace(/\s+/g, " ").trim();
+    const what = unquoted(rest);
     draft.tends.push({
       every: spreadOf(every.value),
       ...(takes ? { takes: durationText(takes.likely) } : {}),
@@ -226,6 +245,7 @@ const READERS: readonly Reader[] = [
       .slice(amount?.end ?? m[0].length)
       .replace(/^\s*(?:of )?/, "")
       .trim();
+    name = unquoted(name);
     const raw = /\braw$/i.test(name);
     if (raw) name = name.replace(/,?\s*raw$/i, "");
     if (!amount && name === "") return false;
@@ -243,7 +263,7 @@ const READERS: readonly Reader[] = [
       .slice(amount?.end ?? m[0].length)
       .replace(/^\s*(?:of )?(?:the )?/, "")
       .trim();
-    const output = named(name, context.outputs);
+    const output = named(unquoted(name), context.outputs);
     if (!output) return false;
     draft.takes.push({ from: output.ref, ...(amount ? { amount: amountFile(amount.value) } : {}) });
     say(draft, clause, `takes ${amount ? clause.slice(m[0].length, amount.end) : "all"} of ${output.name}`);
@@ -288,7 +308,7 @@ const READERS: readonly Reader[] = [
       say(draft, clause, `waits ${lengthWords(wait.value)} behind the step before${place ? `, in the ${place}` : ""}`);
       return true;
     }
-    const step = named(rest, context.steps);
+    const step = named(unquoted(rest), context.steps);
     if (!step) return false;
     draft.after.push({ step: step.ref });
     say(draft, clause, `begins once “${step.name}” is done`);
@@ -312,6 +332,7 @@ const READERS: readonly Reader[] = [
         .replace(/^(?:and|or)\s|\s(?:and|or)$/g, "")
         .trim();
     }
+    cue = unquoted(cue);
     if (cue) draft.done.cue = draft.done.cue ? `${draft.done.cue}, ${cue}` : cue;
     say(
       draft,
@@ -414,7 +435,7 @@ function readEquipmentClause(clause: string, draft: Draft, context: LineContext)
     return true;
   }
   const { keptUntil, ...use } = found;
-  const until = keptUntil === undefined ? undefined : named(keptUntil, context.steps);
+  const until = keptUntil === undefined ? undefined : named(unquoted(keptUntil), context.steps);
   if (keptUntil !== undefined && !until) return false;
   draft.uses.push(until ? { ...use, until: until.ref } : use);
   if (["fridge", "freezer", "cellar"].includes(use.what)) draft.attention ??= "unattended";

@@ -92,6 +92,7 @@ const MEANT: readonly (readonly [RegExp, string])[] = [
   [/shredded|pulled/, "pulledMeat"],
   [/brais|stew|cheek|shin/, "braiseInLiquid"],
   [/smoked/, "smokedJoint"],
+  [/roast(?:ed)? (?:roots?|onions?|vegetables?|carrots?|beet\w*|peppers?)/, "roastVegetables"],
   [/roast/, "roastSliced"],
   [/lard|dripping|fat\b|ghee/, "renderedFat"],
   [/yogh?urt|labneh|kefir/, "yogurt"],

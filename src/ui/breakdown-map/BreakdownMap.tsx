@@ -63,7 +63,9 @@ export function BreakdownMap({ watershed, selected, selectedStream, onSelect, on
         viewBox={`0 0 ${layout.width} ${layout.height}`}
         width={layout.width}
         height={layout.height}
-        className="mx-auto block h-auto max-w-full min-w-[min(100%,38rem)] touch-pan-x touch-pan-y select-none"
+        className="mx-auto block h-auto max-w-full touch-pan-x touch-pan-y select-none"
+        // Words stay readable: rather than under nine tenths of its size the map is pushed sideways.
+        style={{ minWidth: layout.width * 0.9 }}
         role="application"
         aria-label="Breakdown map. Arrow keys walk from component to component, Enter opens one; the table below says the same."
         onPointerMove={move}
@@ -183,12 +185,30 @@ function Course({ placed, kind, quiet, lit, onPress, onHover }: CourseProps) {
       />
       {unused && (
         <>
-          <path d={`M${end[0] - 9},${end[1]} h18 M${end[0] - 5},${end[1] + 4} h10`} stroke="var(--quiet)" strokeWidth={1.5} />
-          <text x={end[0]} y={end[1] + 16} textAnchor="middle" fontSize={11} fill="var(--saffron-ink)">
-            unused
+          <path d={`M${end[0] - 10},${end[1]} h20 M${end[0] - 6},${end[1] + 4} h12`} stroke="var(--quiet)" strokeWidth={1.5} />
+          <text
+            x={end[0] + 12}
+            y={end[1] + 16}
+            textAnchor="end"
+            fontSize={11}
+            fill="var(--saffron-ink)"
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
+            {stream.amount === "all of it" ? "unused" : `${stream.amount} unused`}
           </text>
-          <text x={end[0]} y={end[1] + 28} textAnchor="middle" fontSize={11} fill="var(--quiet)">
-            {stream.name.length > 20 ? `${stream.name.slice(0, 19)}…` : stream.name}
+          <text
+            x={end[0] + 12}
+            y={end[1] + 27}
+            textAnchor="end"
+            fontSize={11}
+            fill="var(--quiet)"
+            stroke="var(--paper)"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
+            {stream.name.length > 18 ? `${stream.name.slice(0, 17)}…` : stream.name.toLowerCase()}
           </text>
         </>
       )}
@@ -235,7 +255,7 @@ function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
   // A basin: level above, rounded below; the table's is a board on two feet.
   const basin = pool.serves
     ? `M${left},${top} h${width} v${height - 8} h-${width} Z`
-    : `M${left},${top} h${width} v${height * 0.45} q0,${height * 0.55} -${height * 0.55},${height * 0.55} h-${width - height * 1.1} q-${height * 0.55},0 -${height * 0.55},-${height * 0.55} Z`;
+    : `M${left},${top} h${width} v${height - 17} q0,17 -17,17 h-${width - 34} q-17,0 -17,-17 Z`;
   return (
     <g>
       {/* biome-ignore lint/a11y/useSemanticElements: a basin in a drawing is pressed */}
@@ -262,9 +282,19 @@ function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
         {pool.serves && (
           <path d={`M${left + 14},${top + height - 8} v8 M${left + width - 14},${top + height - 8} v8`} stroke={colour} strokeWidth={1.5} />
         )}
-        <text x={x} y={y + (pool.serves ? 0 : 3)} textAnchor="middle" fontSize={13} fontWeight={600} fill={colour}>
-          {pool.name}
-        </text>
+        {place.lines.map((line, i) => (
+          <text
+            key={line}
+            x={x}
+            y={y + (pool.serves ? 1 : 4) + (i - (place.lines.length - 1) / 2) * 15}
+            textAnchor="middle"
+            fontSize={13}
+            fontWeight={600}
+            fill={colour}
+          >
+            {line}
+          </text>
+        ))}
         {pool.onHand && (
           <text x={x} y={top - 5} textAnchor="middle" fontSize={11} fill="var(--quiet)">
             in the larder

@@ -9,6 +9,8 @@ export interface PlacedPool {
   readonly y: number;
   readonly width: number;
   readonly height: number;
+  /** Its name in one to three lines. */
+  readonly lines: readonly string[];
   /** The spring of raw goods above it, as wide as they are heavy; undefined where nothing is bought for it. */
   readonly spring: { readonly width: number; readonly text: string } | undefined;
 }
@@ -29,124 +31,193 @@ export interface MapLayout {
   readonly streams: readonly PlacedStream[];
   readonly width: number;
   readonly height: number;
-  /** Grams of a stream one pixel wide, for the legend. */
-  readonly gramsPerPixel: number;
 }
 
-const POOL_HEIGHT = 34;
-const SPRING_HEIGHT = 40;
-const WIDEST = 44;
-const NARROWEST = 2;
-const CHARACTER = 7.4;
+const LINE = 15;
+const SPRING_HEIGHT = 34;
+/** Room under a pool for one stream that runs out unused, with its two lines of words. */
+const OUTLET_HEIGHT = 33;
+const WIDEST = 34;
+const NARROWEST = 1.6;
+const CHARACTER = 7;
+const LONGEST_LINE = 12;
+const LEAST_WIDTH = 70;
 /** Room between a stream and its pool's edge. */
 const INSET = 8;
-const UNUSED_WIDTH = 74;
+const GAP = 3;
 
-/**
- * @param most widest that the map may be; layers are not broken, so a very wide one is scrolled
- */
+/** The watershed with a place for everything; the same input gives the same map. */
 export function layoutMap({ pools, streams }: Watershed): MapLayout {
   const heaviest = Math.max(1, ...streams.map((s) => s.grams), ...pools.map((p) => p.raw.grams));
-  const gramsPerPixel = heaviest / WIDEST;
-  const widthOf = (grams: number) => Math.max(NARROWEST, grams / gramsPerPixel);
-  const total = (list: readonly Stream[]) => list.reduce((sum, s) => sum + widthOf(s.grams) + 3, 0);
+  const widthOf = (grams: number) => Math.max(NARROWEST, (grams / heaviest) * WIDEST);
+  const total = (list: readonly Stream[]) => list.reduce((sum, s) => sum + widthOf(s.grams) + GAP, -GAP);
+  const out = (id: string) => streams.filter((s) => s.from === id && s.to !== undefined);
+  const unused = (id: string) => streams.filter((s) => s.from === id && s.to === undefined);
+  const into = (id: string) => streams.filter((s) => s.to === id);
   const graph = new Graph({ multigraph: true });
-  graph.setGraph({ rankdir: "TB", nodesep: 22, ranksep: 52, marginx: 14, marginy: 8, ranker: "network-simplex" });
+  graph.setGraph({ rankdir: "TB", nodesep: 10, ranksep: 34, marginx: 10, marginy: 6, ranker: "network-simplex" });
   graph.setDefaultEdgeLabel(() => ({}));
-  const width = new Map<string, number>();
+  const shape = new Map<string, { width: number; height: number; lines: readonly string[]; spring: number; outlets: number }>();
   for (const pool of pools) {
-    const out = total(streams.filter((s) => s.from === pool.id));
-    const into = total(streams.filter((s) => s.to === pool.id));
-    const w = Math.max(
-      84,
-      pool.name.length * CHARACTER + 22,
-      Math.max(out, into, pool.raw.grams > 0 ? widthOf(pool.raw.grams) : 0) + 2 * INSET,
+    const lines = linesOf(pool.name);
+    const words = Math.max(...lines.map((l) => l.length)) * CHARACTER + 14;
+    const spring = pool.raw.count > 0 ? SPRING_HEIGHT : 0;
+    const outlets = unused(pool.id).length * OUTLET_HEIGHT;
+    const width = Math.max(
+      LEAST_WIDTH,
+      words,
+      Math.max(total(out(pool.id)), total(into(pool.id)), pool.raw.grams > 0 ? widthOf(pool.raw.grams) : 0) + 2 * INSET,
     );
-    width.set(pool.id, w);
-    graph.setNode(pool.id, { width: w, height: POOL_HEIGHT + (pool.raw.count > 0 ? SPRING_HEIGHT : 0) });
+    shape.set(pool.id, { width, height: lines.length * LINE + 14, lines, spring, outlets });
+    graph.setNode(pool.id, { width, height: lines.length * LINE + 14 + spring + outlets });
   }
-  for (const stream of streams) {
-    const to = stream.to ?? `unused:${stream.id}`;
-    if (stream.to === undefined) graph.setNode(to, { width: Math.max(UNUSED_WIDTH, stream.name.length * 5.6), height: 30 });
-    if (stream.from !== to) graph.setEdge(stream.from, to, { weight: stream.byProduct ? 1 : 3 }, stream.id);
-  }
+  for (const s of streams) if (s.to !== undefined && s.to !== s.from) graph.setEdge(s.from, s.to, { weight: s.byProduct ? 1 : 3 }, s.id);
   dagreLayout(graph);
-  const at = (id: string) => graph.node(id) as { x: number; y: number; width: number; height: number };
-  const placedPools = pools.map((pool): PlacedPool => {
-    const node = at(pool.id);
-    const spring = pool.raw.count > 0;
+  const at = (id: string) => graph.node(id) as { x: number; y: number };
+  const placed = pools.map((pool): PlacedPool => {
+    const { width, height, lines, spring, outlets } = shape.get(pool.id) as NonNullable<ReturnType<typeof shape.get>>;
+    const { x, y } = at(pool.id);
     return {
       pool,
-      x: node.x,
-      y: node.y + (spring ? SPRING_HEIGHT / 2 : 0),
-      width: width.get(pool.id) ?? 84,
-      height: POOL_HEIGHT,
-      spring: spring
-        ? {
-            width: widthOf(pool.raw.grams),
-            text: `${pool.raw.count} ${pool.raw.count === 1 ? "thing" : "things"}, ${weightText(pool.raw)}`,
-          }
-        : undefined,
+      x,
+      y: y + (spring - outlets) / 2,
+      width,
+      height,
+      lines,
+      spring: spring ? { width: widthOf(pool.raw.grams), text: springText(pool) } : undefined,
     };
   });
-  const byId = new Map(placedPools.map((p) => [p.pool.id, p]));
-  const slots = new Map<string, { from?: number; to?: number }>();
-  for (const place of placedPools) {
-    const spread = (list: readonly Stream[], end: "from" | "to", other: (s: Stream) => number) => {
-      const ordered = [...list].sort((a, b) => other(a) - other(b));
-      const whole = total(ordered) - 3;
-      let x = place.x - whole / 2;
-      for (const s of ordered) {
-        const w = widthOf(s.grams);
-        slots.set(s.id, { ...slots.get(s.id), [end]: x + w / 2 });
-        x += w + 3;
-      }
-    };
-    spread(
-      streams.filter((s) => s.from === place.pool.id),
-      "from",
-      (s) => at(s.to ?? `unused:${s.id}`).x,
-    );
-    spread(
-      streams.filter((s) => s.to === place.pool.id),
-      "to",
-      (s) => at(s.from).x,
-    );
-  }
-  const placedStreams = streams.map((stream): PlacedStream => {
+  const byId = new Map(placed.map((p) => [p.pool.id, p]));
+  const slots = slotsOf(placed, { out, into, total, widthOf, x: (id) => at(id).x });
+  const courses = streams.map((stream): PlacedStream => {
     const from = byId.get(stream.from) as PlacedPool;
-    const to = stream.to === undefined ? undefined : byId.get(stream.to);
-    const target = at(stream.to ?? `unused:${stream.id}`);
-    const slot = slots.get(stream.id) ?? {};
-    const start: [number, number] = [slot.from ?? from.x, from.y + POOL_HEIGHT / 2];
-    const end: [number, number] = to ? [slot.to ?? to.x, to.y - POOL_HEIGHT / 2] : [target.x, target.y - 8];
+    const bottom = from.y + from.height / 2;
+    const width = widthOf(stream.grams);
+    if (stream.to === undefined) {
+      // Unused ones run out under their pool, one below the other, towards its right.
+      const n = unused(stream.from).indexOf(stream);
+      const x = from.x + from.width / 2 - 14 - Math.min(width, 14) / 2;
+      const y = bottom + 8 + n * OUTLET_HEIGHT;
+      return {
+        stream,
+        path: n === 0 ? `M${x},${bottom} V${y}` : `M${x},${bottom + n * OUTLET_HEIGHT} V${y}`,
+        width: Math.min(width, 18),
+        label: undefined,
+        end: [x, y],
+      };
+    }
+    const to = byId.get(stream.to) as PlacedPool;
+    const slot = slots.get(stream.id);
+    const start: Point = [slot?.from ?? from.x, bottom];
+    const end: Point = [slot?.to ?? to.x, to.y - to.height / 2];
     const edge =
-      stream.from === (stream.to ?? "")
+      stream.from === stream.to
         ? undefined
-        : (graph.edge({ v: stream.from, w: stream.to ?? `unused:${stream.id}`, name: stream.id }) as {
-            points: { x: number; y: number }[];
-          });
-    // dagre's inner points lead it past the pools of the layers between.
-    const inner = (edge?.points.slice(1, -1) ?? [])
-      .map((p): [number, number] => [p.x, p.y])
-      .filter(([, y]) => y > start[1] + 12 && y < end[1] - 12);
-    const points = inner.length > 1 ? [start, ...inner, end] : [start, end];
-    return { stream, path: course(points), width: widthOf(stream.grams), label: undefined, end };
+        : (graph.edge({ v: stream.from, w: stream.to, name: stream.id }) as { points: { x: number; y: number }[] });
+    const others = placed.filter((p) => p !== from && p !== to);
+    return { stream, path: courseOf(start, end, edge?.points ?? [], others, width), width, label: undefined, end };
   });
   const size = graph.graph() as { width?: number; height?: number };
-  const labelled = placeLabels(placedPools, placedStreams);
   return {
-    pools: placedPools,
-    streams: labelled,
-    width: Math.max(320, size.width ?? 320),
-    height: (size.height ?? 200) + 6,
-    gramsPerPixel,
+    pools: placed,
+    streams: withAmounts(placed, courses),
+    width: Math.max(340, size.width ?? 340),
+    height: (size.height ?? 200) + 4,
   };
 }
 
+const springText = (pool: Pool): string =>
+  pool.raw.grams > 0 ? weightText({ ...pool.raw, stated: true }).replace(/^/, pool.raw.stated ? "" : "≈ ") : `${pool.raw.count} things`;
+
+/** A name in as few lines as keep it narrow, three at most. */
+function linesOf(name: string): readonly string[] {
+  const words = name.split(" ");
+  const widest = (lines: readonly string[]) => Math.max(...lines.map((l) => l.length));
+  let best: readonly string[] = [name];
+  for (let i = 1; i < words.length; i++)
+    for (let k = i; k < words.length; k++) {
+      const lines = [words.slice(0, i), words.slice(i, k), words.slice(k)].filter((l) => l.length > 0).map((l) => l.join(" "));
+      const worth = widest(best) > LONGEST_LINE && widest(lines) < widest(best);
+      if (worth) best = lines;
+    }
+  return best.map((l) => (l.length > 22 ? `${l.slice(0, 21)}…` : l));
+}
+
+type Point = readonly [x: number, y: number];
+
+interface Slotting {
+  readonly out: (id: string) => readonly Stream[];
+  readonly into: (id: string) => readonly Stream[];
+  readonly total: (list: readonly Stream[]) => number;
+  readonly widthOf: (grams: number) => number;
+  readonly x: (id: string) => number;
+}
+
+/** Where streams leave and enter pools: side by side, in the order of where they come from and go to. */
+function slotsOf(pools: readonly PlacedPool[], { out, into, total, widthOf, x }: Slotting): Map<string, { from?: number; to?: number }> {
+  const slots = new Map<string, { from?: number; to?: number }>();
+  const spread = (list: readonly Stream[], end: "from" | "to", other: (s: Stream) => number, middle: number) => {
+    const ordered = [...list].sort((a, b) => other(a) - other(b));
+    let at = middle - total(ordered) / 2;
+    for (const s of ordered) {
+      const w = widthOf(s.grams);
+      slots.set(s.id, { ...slots.get(s.id), [end]: at + w / 2 });
+      at += w + GAP;
+    }
+  };
+  for (const p of pools) {
+    spread(out(p.pool.id), "from", (s) => x(s.to ?? ""), p.x);
+    spread(into(p.pool.id), "to", (s) => x(s.from), p.x);
+  }
+  return slots;
+}
+
+const boxOf = (p: PlacedPool): Box => ({
+  left: p.x - p.width / 2,
+  right: p.x + p.width / 2,
+  top: p.y - p.height / 2,
+  bottom: p.y + p.height / 2,
+});
+
+/** Straight down and softly over where nothing stands in the way, else past what does by dagre's points. */
+function courseOf(
+  start: Point,
+  end: Point,
+  points: readonly { readonly x: number; readonly y: number }[],
+  others: readonly PlacedPool[],
+  width: number,
+): string {
+  const hits = (from: Point, to: Point) =>
+    others.some((p) => {
+      const box = boxOf(p);
+      for (let i = 1; i < 24; i++) {
+        const [x, y] = onCourse(from, to, i / 24);
+        if (x > box.left - width / 2 - 4 && x < box.right + width / 2 + 4 && y > box.top - 3 && y < box.bottom + 3) return true;
+      }
+      return false;
+    });
+  if (!hits(start, end)) return bend([start, end]);
+  const inner = points.slice(1, -1).map((p): Point => [p.x, p.y]);
+  // Of dagre's points those that matter: the ones farthest from where the stream would run by itself.
+  const far = inner
+    .filter(([, y]) => y > start[1] + 20 && y < end[1] - 20)
+    .map((p) => ({ p, off: Math.abs(p[0] - onCourse(start, end, (p[1] - start[1]) / (end[1] - start[1]))[0]) }))
+    .sort((a, b) => b.off - a.off)
+    .slice(0, 2)
+    .map(({ p }) => p)
+    .sort((a, b) => a[1] - b[1]);
+  return bend([start, ...far, end]);
+}
+
+/** The place at a share of the way of a soft bend between two points. */
+function onCourse([x0, y0]: Point, [x1, y1]: Point, t: number): Point {
+  const ease = t * t * (3 - 2 * t);
+  return [x0 + (x1 - x0) * ease, y0 + (y1 - y0) * t];
+}
+
 /** A course that leaves and enters straight down and bends softly between. */
-function course(points: readonly (readonly [number, number])[]): string {
-  const [first, ...rest] = points as [readonly [number, number], ...(readonly [number, number])[]];
+function bend(points: readonly Point[]): string {
+  const [first, ...rest] = points as [Point, ...Point[]];
   let d = `M${first[0].toFixed(1)},${first[1].toFixed(1)}`;
   let [px, py] = first;
   for (const [x, y] of rest) {
@@ -167,33 +238,35 @@ const LABEL_HEIGHT = 14;
 const touches = (a: Box, b: Box) => a.left < b.right + 3 && b.left < a.right + 3 && a.top < b.bottom + 1 && b.top < a.bottom + 1;
 
 /** An amount stands on its stream where it hides no pool and no other amount; the heavy ones first. */
-function placeLabels(pools: readonly PlacedPool[], streams: readonly PlacedStream[]): PlacedStream[] {
-  const taken: Box[] = pools.map((p) => ({
-    left: p.x - p.width / 2,
-    right: p.x + p.width / 2,
-    top: p.y - p.height / 2 - (p.spring ? SPRING_HEIGHT : 0),
-    bottom: p.y + p.height / 2,
-  }));
+function withAmounts(pools: readonly PlacedPool[], streams: readonly PlacedStream[]): PlacedStream[] {
+  const taken: Box[] = pools.flatMap((p) => {
+    const box = boxOf(p);
+    const words = (p.spring?.text.length ?? 0) * 6;
+    return p.spring ? [box, { left: p.x - words / 2, right: p.x + words / 2, top: box.top - SPRING_HEIGHT, bottom: box.top }] : [box];
+  });
   for (const s of streams)
-    if (s.stream.to === undefined)
-      taken.push({ left: s.end[0] - UNUSED_WIDTH / 2, right: s.end[0] + UNUSED_WIDTH / 2, top: s.end[1] - 4, bottom: s.end[1] + 26 });
+    if (s.stream.to === undefined) taken.push({ left: s.end[0] - 60, right: s.end[0] + 14, top: s.end[1] - 8, bottom: s.end[1] + 28 });
   const labels = new Map<string, PlacedStream["label"]>();
   for (const s of [...streams].sort((a, b) => b.width - a.width)) {
     if (s.stream.to === undefined) continue;
     const text = s.stream.amount.replace(", all of it", "").replace("not said how much", "?");
-    const w = text.length * 6.1 + 4;
+    const w = text.length * 6.4 + 4;
     const numbers = [...s.path.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
-    const [x0 = 0, y0 = 0] = numbers;
-    const [x1 = 0, y1 = 0] = numbers.slice(-2);
-    for (const t of [0.5, 0.3, 0.7, 0.2, 0.8]) {
-      const ease = t * t * (3 - 2 * t);
-      const [x, y] = numbers.length === 8 ? [x0 + (x1 - x0) * ease, y0 + (y1 - y0) * t] : [numbers[4] ?? x0, numbers[5] ?? y0];
-      const box = { left: x - w / 2, right: x + w / 2, top: y - LABEL_HEIGHT / 2, bottom: y + LABEL_HEIGHT / 2 };
-      if (taken.some((other) => touches(box, other))) continue;
-      taken.push(box);
-      labels.set(s.stream.id, { x, y, text });
-      break;
-    }
+    const pieces: [Point, Point][] = [];
+    for (let i = 0; i + 7 < numbers.length; i += 6)
+      pieces.push([
+        [numbers[i] ?? 0, numbers[i + 1] ?? 0],
+        [numbers[i + 6] ?? 0, numbers[i + 7] ?? 0],
+      ]);
+    place: for (const t of [0.5, 0.35, 0.65, 0.2, 0.8, 0.12, 0.9])
+      for (const [from, to] of pieces) {
+        const [x, y] = onCourse(from, to, t);
+        const box = { left: x - w / 2, right: x + w / 2, top: y - LABEL_HEIGHT / 2, bottom: y + LABEL_HEIGHT / 2 };
+        if (taken.some((other) => touches(box, other))) continue;
+        taken.push(box);
+        labels.set(s.stream.id, { x, y, text });
+        break place;
+      }
   }
   return streams.map((s) => ({ ...s, label: labels.get(s.stream.id) }));
 }

@@ -28,9 +28,9 @@ export interface AmountsViewProps {
 const PARTS = [
   ["guests", "Who eats"],
   ["scale", "How much"],
-  ["ingredients", "Ingredients"],
   ["fit", "Does it fit"],
   ["balance", "Who takes what"],
+  ["ingredients", "Ingredients"],
   ["allergens", "Allergens and care"],
 ] as const;
 
@@ -82,9 +82,6 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
             </details>
           )}
         </Part>
-        <Part id="ingredients" title="Ingredients, as a kitchen can measure them">
-          <IngredientAmounts document={document} chosen={chosen} />
-        </Part>
         <Part id="fit" title="Does it fit">
           <FitPart document={document} chosen={chosen} occupancy={occupancy} edit={edit} />
         </Part>
@@ -116,6 +113,9 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
               ))}
             </tbody>
           </table>
+        </Part>
+        <Part id="ingredients" title="Ingredients, as a kitchen can measure them">
+          <IngredientAmounts document={document} chosen={chosen} />
         </Part>
         <Part id="allergens" title="Allergens and care">
           <AllergenPart document={document} chosen={chosen} edit={edit} />

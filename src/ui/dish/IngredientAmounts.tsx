@@ -10,48 +10,52 @@ export function IngredientAmounts({ document, chosen }: { document: DishFile; ch
       <p className="pb-2 text-[13.5px] text-quiet">
         Where rounding errs by more than {COARSE_PCT} %, the exact figure is the one to weigh.
       </p>
-      {document.components
-        .filter((c) => !c.onHand?.length && c.methods.some((m) => m.ingredients?.length))
-        .map((c) => {
-          const method = c.methods.find((m) => m.id === chosen[c.id] || m.name === chosen[c.id]) ?? c.methods[0];
-          if (!method?.ingredients?.length) return null;
-          return (
-            <table key={c.id} className="mb-4 w-full text-[14px]">
-              <caption className="pb-0.5 text-left text-[15px] font-semibold" style={{ color: colourOf(c.kind) }}>
-                {c.name}
-              </caption>
-              <thead>
-                <tr className="caps text-left">
-                  <th className="w-[24%] font-normal">Measure</th>
-                  <th className="w-[20%] font-normal">Exactly</th>
-                  <th className="w-[18%] font-normal">US</th>
-                  <th className="font-normal">Of</th>
-                </tr>
-              </thead>
-              <tbody>
-                {measuredIngredients(document, c.id, method.id).map(({ ingredient: i, measured: m }) => (
-                  <tr key={i.id} className="border-t border-rule align-baseline">
-                    <td className="clock py-[2px] pr-3 text-[13px]">{i.leftOut ? "left out" : i.asNeeded ? "by feel" : (m?.text ?? "")}</td>
-                    <td className={`clock pr-3 text-[13px] ${m?.coarse ? "font-semibold text-saffron-ink" : "text-quiet"}`}>
-                      {m
-                        ? `${Number(m.exact.value.toPrecision(5))} ${m.exact.dimension === "mass" ? "g" : m.exact.dimension === "volume" ? "mL" : ""}`
-                        : ""}
-                      {m?.coarse ? ` (${m.errorPct > 0 ? "+" : ""}${m.errorPct} %)` : ""}
-                    </td>
-                    <td className="clock pr-3 text-[13px] text-quiet">{m?.us ?? ""}</td>
-                    <td>
-                      {i.name}
-                      {i.standsFor && <span className="text-quiet"> instead of {i.standsFor.name}</span>}
-                      {m && m.exact.dimension === "count" && m.left.value > 0.01 && (
-                        <span className="text-quiet">, {quantityText(m.left)} over</span>
-                      )}
-                    </td>
+      <div className="gap-x-10 xl:columns-2">
+        {document.components
+          .filter((c) => !c.onHand?.length && c.methods.some((m) => m.ingredients?.length))
+          .map((c) => {
+            const method = c.methods.find((m) => m.id === chosen[c.id] || m.name === chosen[c.id]) ?? c.methods[0];
+            if (!method?.ingredients?.length) return null;
+            return (
+              <table key={c.id} className="mb-4 w-full break-inside-avoid text-[14px]">
+                <caption className="pb-0.5 text-left text-[15px] font-semibold" style={{ color: colourOf(c.kind) }}>
+                  {c.name}
+                </caption>
+                <thead>
+                  <tr className="caps text-left">
+                    <th className="w-[24%] font-normal">Measure</th>
+                    <th className="w-[20%] font-normal">Exactly</th>
+                    <th className="w-[18%] font-normal">US</th>
+                    <th className="font-normal">Of</th>
                   </tr>
-                ))}
-              </tbody>
-            </table>
-          );
-        })}
+                </thead>
+                <tbody>
+                  {measuredIngredients(document, c.id, method.id).map(({ ingredient: i, measured: m }) => (
+                    <tr key={i.id} className="border-t border-rule align-baseline">
+                      <td className="clock py-[2px] pr-3 text-[13px]">
+                        {i.leftOut ? "left out" : i.asNeeded ? "by feel" : (m?.text ?? "")}
+                      </td>
+                      <td className={`clock pr-3 text-[13px] ${m?.coarse ? "font-semibold text-saffron-ink" : "text-quiet"}`}>
+                        {m
+                          ? `${Number(m.exact.value.toPrecision(5))} ${m.exact.dimension === "mass" ? "g" : m.exact.dimension === "volume" ? "mL" : ""}`
+                          : ""}
+                        {m?.coarse ? ` (${m.errorPct > 0 ? "+" : ""}${m.errorPct} %)` : ""}
+                      </td>
+                      <td className="clock pr-3 text-[13px] text-quiet">{m?.us ?? ""}</td>
+                      <td>
+                        {i.name}
+                        {i.standsFor && <span className="text-quiet"> instead of {i.standsFor.name}</span>}
+                        {m && m.exact.dimension === "count" && m.left.value > 0.01 && (
+                          <span className="text-quiet">, {quantityText(m.left)} over</span>
+                        )}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            );
+          })}
+      </div>
     </div>
   );
 }

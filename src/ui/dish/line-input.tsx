@@ -52,11 +52,7 @@ export function LineInput({ label, value, onCommit, placeholder, className = "",
   return (
     <div>
       {multiline ? (
-        <textarea
-          {...common}
-          rows={Math.max(1, Math.ceil(text.length / 62))}
-          className={`${common.className} resize-none py-1.5 leading-snug`}
-        />
+        <textarea {...common} rows={1} className={`${common.className} resize-none py-1.5 leading-snug [field-sizing:content]`} />
       ) : (
         <input type="text" {...common} />
       )}
