@@ -144,7 +144,8 @@ function readName(clause: string, draft: Draft, context: LineContext): void {
   }
   const times = findDurations(clause).filter((f) => !/every\s*$/i.test(clause.slice(0, f.start)));
   // "Dry overnight 12-24h": the figure says how long, the word stays in the name.
-  const time = times.find((f) => !/night/i.test(clause.slice(f.start, f.end))) ?? times[0];
+  // Of several figures the last is the time: "Boil hard ten minutes 15m".
+  const time = times.findLast((f) => !/night/i.test(clause.slice(f.start, f.end))) ?? times[0];
   let name = clause;
   if (time) {
     draft.time = time.value;
@@ -437,6 +438,9 @@ function readEquipmentClause(clause: string, draft: Draft, context: LineContext)
   const { keptUntil, ...use } = found;
   const until = keptUntil === undefined ? undefined : named(unquoted(keptUntil), context.steps);
   if (keptUntil !== undefined && !until) return false;
+  // "In the fridge" and "fridge 2 L" are one fridge.
+  const same = draft.uses.findIndex((u) => u.what === use.what && ["fridge", "freezer", "cellar"].includes(u.what) && u.litres === undefined);
+  if (same >= 0) draft.uses.splice(same, 1);
   draft.uses.push(until ? { ...use, until: until.ref } : use);
   if (["fridge", "freezer", "cellar"].includes(use.what)) draft.attention ??= "unattended";
   say(draft, clause, saidOfUse(use) + (until ? `, kept until “${until.name}” is done` : ""));
@@ -552,7 +556,7 @@ function finish(draft: Draft): LineStep {
     if (attention !== "hands") say(draft, first, attention === "nearby" ? "somebody awake and at home" : "nobody needs to be there", true);
   }
   const heated = draft.uses.some((u) => ["burner", "oven", "bath", "grill", "slow-pot", "pressure-pot"].includes(u.what));
-  if (!heated && isOnBurner(name)) {
+  if (!heated && attention !== "unattended" && isOnBurner(name)) {
     draft.uses.unshift({ what: "burner" });
     say(draft, name.split(" ")[0] ?? name, "one burner", true);
   }
