@@ -5,7 +5,6 @@ import { kindWords } from "../entry/words-said";
 import type { Occupancy } from "../sheets/occupancy";
 import { DEFAULT_KITCHEN } from "./default-kitchen";
 import { componentOf, type Dish, dishModel, isUnit, STORES, type Step, type Use } from "./model";
-import { type PatchOperation, patchBetween } from "./patch";
 import type { DishFile, DishStep, KitchenFile } from "./schema";
 import { type Quantity, quantityText } from "./units";
 import { kOf, scaledIngredient, volumeOf } from "./weights";
@@ -26,7 +25,8 @@ export const FILL: Readonly<Record<string, number>> = {
 export interface Remedy {
   readonly kind: "batches" | "bigger" | "less" | "more";
   readonly text: string;
-  readonly change: readonly PatchOperation[];
+  /** The document with it. Worked out only when it is wanted: most are never pressed. */
+  readonly apply: (document: DishFile) => DishFile;
 }
 
 export interface Fit {
@@ -107,7 +107,7 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
         said: `the kitchen has no ${kindWords(use.what)}`,
         because: "the list of equipment",
         reckoned: false,
-        remedies: [borrow(document, use.what, undefined)],
+        remedies: [borrow(use.what, undefined)],
       },
     ];
   if (use.what === "oven" || use.what === "grill")
@@ -189,8 +189,8 @@ function sized(document: DishFile, placed: Placed, u: number, { needs, has, unit
     verdict === "over"
       ? [
           moreOfThem(document, placed, u, needs, has),
-          inBatches(document, placed, u, needs, has, unit),
-          borrow(document, placed.step.uses[u]?.what ?? "pot", unit === "L" ? needs : undefined),
+          inBatches(placed, u, needs, has, unit),
+          borrow(placed.step.uses[u]?.what ?? "pot", unit === "L" ? needs : undefined),
           less(document, needs, has),
         ].filter((r) => r !== undefined)
       : [];
@@ -238,7 +238,7 @@ function racksFit(document: DishFile, placed: Placed, use: Use, u: number, racks
         said: `probably ${needs} of ${racks} racks`,
         because,
         reckoned: true,
-        remedies: [withUse(document, placed, u, { racks: needs }, `Plan ${needs} racks`)],
+        remedies: [withUse(placed, u, { racks: needs }, `Plan ${needs} racks`)],
       },
     ];
   }
@@ -249,7 +249,7 @@ function racksFit(document: DishFile, placed: Placed, use: Use, u: number, racks
       said: `${needs} racks wanted, the ${use.what} has ${racks}`,
       because,
       reckoned: needs > use.racks,
-      remedies: [inBatches(document, placed, u, needs, racks, "racks"), less(document, needs, racks)].filter((r) => r !== undefined),
+      remedies: [inBatches(placed, u, needs, racks, "racks"), less(document, needs, racks)].filter((r) => r !== undefined),
     },
   ];
 }
@@ -270,7 +270,7 @@ function countFit(document: DishFile, placed: Placed, use: Use, has: number, com
         said: `probably ${needs}, of ${has}`,
         because,
         reckoned: true,
-        remedies: [withUse(document, placed, placed.step.uses.indexOf(use), { count: needs }, `Plan ${needs}`)],
+        remedies: [withUse(placed, placed.step.uses.indexOf(use), { count: needs }, `Plan ${needs}`)],
       },
     ];
   return [
@@ -281,8 +281,8 @@ function countFit(document: DishFile, placed: Placed, use: Use, has: number, com
       because,
       reckoned: needs > use.count,
       remedies: [
-        inBatches(document, placed, placed.step.uses.indexOf(use), needs, has, "racks"),
-        borrow(document, use.what, undefined, needs - has),
+        inBatches(placed, placed.step.uses.indexOf(use), needs, has, "racks"),
+        borrow(use.what, undefined, needs - has),
         less(document, needs, has),
       ].filter((r) => r !== undefined),
     },
@@ -313,55 +313,49 @@ function moreOfThem(document: DishFile, placed: Placed, u: number, needs: number
   const there = (document.kitchen?.equipment ?? DEFAULT_KITCHEN.equipment ?? [])
     .filter((e) => e.kind === use.what && (e.litres ?? 0) >= has)
     .reduce((n, e) => n + (e.count ?? 1), 0);
-  return wanted <= there ? withUse(document, placed, u, { count: wanted }, `Take ${wanted} ${kindWords(use.what)}s`) : undefined;
+  return wanted <= there ? withUse(placed, u, { count: wanted }, `Take ${wanted} ${kindWords(use.what)}s`) : undefined;
 }
 
-function withUse(document: DishFile, placed: Placed, u: number, more: object, text: string): Remedy {
-  const changed = withStepAt(document, placed, (step) => ({
-    ...step,
-    uses: step.uses?.map((use, i) => (i === u ? { ...use, ...more } : use)),
-  }));
-  return { kind: "more", text, change: patchBetween(document, changed) };
+function withUse(placed: Placed, u: number, more: object, text: string): Remedy {
+  const apply = (document: DishFile) =>
+    withStepAt(document, placed, (step) => ({ ...step, uses: step.uses?.map((use, i) => (i === u ? { ...use, ...more } : use)) }));
+  return { kind: "more", text, apply };
 }
 
 /**
  * As many rounds as it takes for one load to fit, planned one after another. Where the step makes something countable or weighed, one
  * load's share of it is written down, so that other guests mean another number of rounds; else the number itself.
  */
-function inBatches(
-  document: DishFile,
-  placed: Placed,
-  u: number,
-  needs: number,
-  has: number,
-  unit: "L" | "pieces" | "racks",
-): Remedy | undefined {
+function inBatches(placed: Placed, u: number, needs: number, has: number, unit: "L" | "pieces" | "racks"): Remedy | undefined {
   if (!(has > 0)) return undefined;
   const { step } = placed;
   const rounds = Math.ceil((needs * step.batches) / has - 1e-9);
   if (rounds < 2 || rounds > 40) return undefined;
   const output = step.makes.at(-1);
   const quantity = output?.quantity;
-  const changed = withStepAt(document, placed, (file) => {
-    const amount = file.makes?.at(-1)?.amount;
-    const perBatch =
-      quantity && amount ? { amount: roundUp(quantity.value / rounds / unitSize(amount, quantity, step.k)), unit: amount.unit } : undefined;
-    return {
-      ...file,
-      batches: perBatch && output ? { perBatch, of: output.ref } : rounds,
-      ...(unit === "L"
-        ? {
-            uses: file.uses?.map((use, i) =>
-              i === u && use.litres !== undefined
-                ? { ...use, litres: Number(((needs * step.batches) / rounds).toPrecision(3)), fixed: true }
-                : use,
-            ),
-          }
-        : {}),
-    };
-  });
+  const apply = (document: DishFile) =>
+    withStepAt(document, placed, (file) => {
+      const amount = file.makes?.at(-1)?.amount;
+      const perBatch =
+        quantity && amount
+          ? { amount: roundUp(quantity.value / rounds / unitSize(amount, quantity, step.k)), unit: amount.unit }
+          : undefined;
+      return {
+        ...file,
+        batches: perBatch && output ? { perBatch, of: output.ref } : rounds,
+        ...(unit === "L"
+          ? {
+              uses: file.uses?.map((use, i) =>
+                i === u && use.litres !== undefined
+                  ? { ...use, litres: Number(((needs * step.batches) / rounds).toPrecision(3)), fixed: true }
+                  : use,
+              ),
+            }
+          : {}),
+      };
+    });
   const each = quantity ? `, ${quantityText({ ...quantity, value: quantity.value / rounds })} each` : "";
-  return { kind: "batches", text: `In ${rounds} rounds, one after another${each}`, change: patchBetween(document, changed) };
+  return { kind: "batches", text: `In ${rounds} rounds, one after another${each}`, apply };
 }
 
 /** What one unit of the file's amount is in the model's quantity, at the amounts of the file. */
@@ -369,16 +363,18 @@ const unitSize = (amount: { amount: number }, quantity: Quantity, k: number) =>
   amount.amount > 0 ? quantity.value / k / amount.amount : 1;
 const roundUp = (n: number) => Number((Math.ceil(n * 1000 - 1e-6) / 1000).toPrecision(6));
 
-function borrow(document: DishFile, kind: string, needs: number | undefined, count = 1): Remedy {
-  const kitchen: KitchenFile = document.kitchen ?? DEFAULT_KITCHEN;
-  const equipment = kitchen.equipment ?? DEFAULT_KITCHEN.equipment ?? [];
+function borrow(kind: string, needs: number | undefined, count = 1): Remedy {
   const size = needs === undefined ? undefined : Math.ceil(needs * 2) / 2;
-  let id = `borrowed-${kind}`;
-  for (let n = 2; equipment.some((e) => e.id === id); n++) id = `borrowed-${kind}-${n}`;
-  const thing = { id, kind, name: `Borrowed ${kindWords(kind)}`, ...(size ? { litres: size } : {}), ...(count > 1 ? { count } : {}) };
-  const changed = { ...document, kitchen: { ...kitchen, equipment: [...equipment, thing] } };
+  const apply = (document: DishFile): DishFile => {
+    const kitchen: KitchenFile = document.kitchen ?? DEFAULT_KITCHEN;
+    const equipment = kitchen.equipment ?? DEFAULT_KITCHEN.equipment ?? [];
+    let id = `borrowed-${kind}`;
+    for (let n = 2; equipment.some((e) => e.id === id); n++) id = `borrowed-${kind}-${n}`;
+    const thing = { id, kind, name: `Borrowed ${kindWords(kind)}`, ...(size ? { litres: size } : {}), ...(count > 1 ? { count } : {}) };
+    return { ...document, kitchen: { ...kitchen, equipment: [...equipment, thing] } };
+  };
   const text = size ? `Borrow a ${kindWords(kind)} of ${size} L` : count > 1 ? `Borrow ${count} more` : `Borrow a ${kindWords(kind)}`;
-  return { kind: "bigger", text, change: patchBetween(document, changed) };
+  return { kind: "bigger", text, apply };
 }
 
 /** Fewer guests' worth of everything, so that it fits at once. */
@@ -388,6 +384,6 @@ function less(document: DishFile, needs: number, has: number): Remedy | undefine
   return {
     kind: "less",
     text: `Make the whole dish for ${serves}`,
-    change: patchBetween(document, { ...document, dish: { ...document.dish, serves } }),
+    apply: (d) => ({ ...d, dish: { ...d.dish, serves } }),
   };
 }

@@ -32,6 +32,8 @@ export interface LibraryEntry {
   readonly baseServes: number;
   /** Longest that it may wait once made, minutes; 0 where it is served at once; undefined: no limit. */
   readonly keepsMinutes: number | undefined;
+  /** The same without the freezer. */
+  readonly unfrozenMinutes: number | undefined;
   readonly allergens: readonly string[];
   /** Words that a search looks through. */
   readonly words: string;
@@ -63,7 +65,8 @@ export function libraryEntry(document: DishFile): LibraryEntry {
     equipment: [...new Set(own.flatMap((c) => c.methods.flatMap((m) => m.steps.flatMap((s) => s.uses.map((u) => u.what)))))].sort(),
     makes: output?.amount && quantityOf(output.amount),
     baseServes: document.dish.baseServes,
-    keepsMinutes: holds.length === 0 ? 0 : holds.some((h) => h.max === undefined) ? undefined : Math.max(...holds.map((h) => h.max ?? 0)),
+    keepsMinutes: longest(holds),
+    unfrozenMinutes: longest(holds.filter((h) => h.place !== "freezer")),
     allergens: [...new Set(files.flatMap((c) => c.methods.flatMap((m) => (m.ingredients ?? []).flatMap((i) => i.allergens ?? []))))].sort(),
     words: [
       document.dish.name,
@@ -75,6 +78,9 @@ export function libraryEntry(document: DishFile): LibraryEntry {
       .toLowerCase(),
   };
 }
+
+const longest = (holds: readonly { readonly max: number | undefined }[]): number | undefined =>
+  holds.some((h) => h.max === undefined) ? undefined : Math.max(0, ...holds.map((h) => h.max ?? 0));
 
 function handsOf(method: Method): number {
   return method.steps.reduce((sum, s) => {

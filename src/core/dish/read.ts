@@ -89,6 +89,9 @@ function shapeProblems(root: unknown): Problem[] {
     if (typeof value === "number" && !Number.isFinite(value)) return add(path, "Write a finite number.");
     if (typeof value === "string" && value.length > LONGEST_TEXT)
       return add(path, `Write at most ${LONGEST_TEXT} characters; there are ${value.length}.`);
+    // Neither can be kept by the database, and no keyboard types them.
+    if (typeof value === "string" && (value.includes("\u0000") || !value.isWellFormed()))
+      return add(path, "A character in it is broken (NUL, or half of a pair). Type this text anew.");
     if (typeof value !== "object" || value === null) return;
     if (Array.isArray(value)) {
       if (path.at(-1) === "steps") steps += value.length;

@@ -439,7 +439,9 @@ function readEquipmentClause(clause: string, draft: Draft, context: LineContext)
   const until = keptUntil === undefined ? undefined : named(unquoted(keptUntil), context.steps);
   if (keptUntil !== undefined && !until) return false;
   // "In the fridge" and "fridge 2 L" are one fridge.
-  const same = draft.uses.findIndex((u) => u.what === use.what && ["fridge", "freezer", "cellar"].includes(u.what) && u.litres === undefined);
+  const same = draft.uses.findIndex(
+    (u) => u.what === use.what && ["fridge", "freezer", "cellar"].includes(u.what) && u.litres === undefined,
+  );
   if (same >= 0) draft.uses.splice(same, 1);
   draft.uses.push(until ? { ...use, until: until.ref } : use);
   if (["fridge", "freezer", "cellar"].includes(use.what)) draft.attention ??= "unattended";

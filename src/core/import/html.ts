@@ -43,7 +43,12 @@ export function plainText(value: string): string {
   // Some pages escape their markup once more: what is read may be markup still.
   let text = value;
   for (let i = 0; i < 3 && /<[a-z/!]|&[a-z#]/i.test(text); i++) text = textOfHtml(text).replaceAll("\n", " ");
-  return text.replace(/\s+/g, " ").trim();
+  return sound(text).replace(/\s+/g, " ").trim();
+}
+
+/** A text without characters that nothing can keep: control characters other than breaks, halves of pairs. */
+export function sound(text: string): string {
+  return text.replace(/[^\P{Cc}\n\r\t]+/gu, " ").toWellFormed();
 }
 
 /** The contents of the JSON-LD scripts of a page, in their order. */

@@ -4,7 +4,7 @@
 
 import { LIMITS, readJson } from "../dish/read";
 import { readIngredient } from "../entry/ingredient-line";
-import { isHtml, plainText, textOfHtml } from "./html";
+import { isHtml, plainText, sound, textOfHtml } from "./html";
 import { isoMinutes } from "./iso-duration";
 import { RECIPE_LIMITS, type Recipe, type RecipeSection } from "./recipe";
 
@@ -172,7 +172,7 @@ function linesOf(value: string): string[] {
     .split(/\r?\n+|(?<=[.!?])\s+(?=(?:step\s*)?\d{1,2}[.)]\s+\S)/i)
     .map((l) =>
       short(
-        l
+        sound(l)
           .replace(/^(?:step\s*)?\d{1,2}[.):]\s+/i, "")
           .replace(/\s+/g, " ")
           .trim(),
@@ -196,7 +196,7 @@ export function recipeOfNode(node: Node): Recipe {
       typeof value === "string" ? value : isNode(value) ? textIn(own(value, "@value") ?? own(value, "value") ?? own(value, "name")) : "";
     const read = written ? isoMinutes(written) : undefined;
     if (written && read === undefined && !/^P(?:T0[HMS]|0D)?/i.test(written))
-      aside.push(`${key}: “${short(written).slice(0, 80)}” was not understood.`);
+      aside.push(`${key}: “${short(sound(written)).slice(0, 80)}” was not understood.`);
     return read;
   };
   const [prep, cook, total] = [minutes("prepTime"), minutes("cookTime"), minutes("totalTime")];

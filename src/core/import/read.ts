@@ -1,7 +1,7 @@
 // Whatever is brought in: a dish of our own, a saved page, a JSON-LD file, or a page of text.
 
 import { LIMITS } from "../dish/read";
-import { isHtml, jsonLdOf, textOfHtml } from "./html";
+import { isHtml, jsonLdOf, sound, textOfHtml } from "./html";
 import { looseJson, recipeNodes, recipeOfNode } from "./json-ld";
 import type { ReadRecipes } from "./recipe";
 import { recipeOfText } from "./text";
@@ -18,14 +18,14 @@ export function readRecipes(source: string): ReadRecipes {
   const json = /^\s*[[{]/.test(text) ? looseJson(text) : undefined;
   const values = json !== undefined ? [json] : isHtml(text) ? jsonLdOf(text).map(looseJson) : [];
   const recipes = values.flatMap((v) => recipeNodes(v)).map(recipeOfNode);
-  const sound = recipes.filter((r) => r.sections.some((s) => s.ingredients.length > 0 || s.instructions.length > 0));
-  if (sound.length > 0) return { status: "read", recipes: sound, from: "json-ld" };
+  const whole = recipes.filter((r) => r.sections.some((s) => s.ingredients.length > 0 || s.instructions.length > 0));
+  if (whole.length > 0) return { status: "read", recipes: whole, from: "json-ld" };
   if (json !== undefined)
     return {
       status: "nothing",
       because: "It is JSON, but neither a dish of Rondeau nor a schema.org recipe with ingredients or steps stands in it.",
     };
-  const read = recipeOfText(isHtml(text) ? textOfHtml(text) : text);
+  const read = recipeOfText(sound(isHtml(text) ? textOfHtml(text) : text));
   if (read) return { status: "read", recipes: [read], from: "text" };
   return {
     status: "nothing",

@@ -265,7 +265,7 @@ function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
         aria-label={said}
         aria-pressed={selected}
         data-pool={pool.id}
-        className="cursor-pointer"
+        className="cursor-pointer outline-none [&:focus-visible>path]:[stroke-width:4px]"
         onClick={() => onSelect(pool.id)}
         onKeyDown={(e) => {
           if (e.key !== "Enter" && e.key !== " ") return;

@@ -1,7 +1,6 @@
 "use client";
 import { useMemo, useState } from "react";
 import { fitOf } from "@/core/dish/fit";
-import { applyPatch } from "@/core/dish/patch";
 import { unscaled } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
 import type { Occupancy } from "@/core/sheets/occupancy";
@@ -179,12 +178,7 @@ function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
             {f.remedies.length > 0 && (
               <div className="flex flex-wrap gap-2 pt-1.5">
                 {f.remedies.map((r) => (
-                  <button
-                    key={r.text}
-                    type="button"
-                    className="act"
-                    onClick={() => edit(`${f.name}: ${r.text}`, (d) => applyPatch(d, r.change))}
-                  >
+                  <button key={r.text} type="button" className="act" onClick={() => edit(`${f.name}: ${r.text}`, r.apply)}>
                     {r.text}
                   </button>
                 ))}

@@ -191,7 +191,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
                 )}
               </div>
             </details>
-            <h3 className="mt-3 text-[17px]">What is done</h3>
+            <h2 className="mt-3 text-[17px]">What is done</h2>
             <StepList
               key={`${id} ${method.id} steps`}
               document={document}
@@ -200,7 +200,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
               kinds={props.kinds}
               onProblem={onProblem}
             />
-            <h3 className="mt-4 text-[17px]">What goes in</h3>
+            <h2 className="mt-4 text-[17px]">What goes in</h2>
             <IngredientList
               key={`${id} ${method.id} in`}
               document={document}
@@ -211,7 +211,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
           </>
         )
       )}
-      <h3 className="mt-4 mb-1 text-[17px]">Where it runs</h3>
+      <h2 className="mt-4 mb-1 text-[17px]">Where it runs</h2>
       <StreamsPart
         document={document}
         watershed={watershed}

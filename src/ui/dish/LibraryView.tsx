@@ -131,13 +131,12 @@ export function LibraryView({ slug, version, document: given, entries }: Library
                 <span className="text-[13px] text-quiet">{e.kind}</span>
               </span>
               <span className="text-[13.5px]">
-                {e.methods
-                  .map(
-                    (m) =>
-                      `${m.name.charAt(0).toLowerCase()}${m.name.slice(1)} ${spokenDuration(m.leadMinutes)}, ${spokenDuration(m.handsMinutes)} by hand`,
-                  )
-                  .join(" · ")}
-                {e.keepsMinutes === undefined ? "; keeps" : e.keepsMinutes > 0 ? `; keeps ${spokenDuration(e.keepsMinutes)}` : ""}
+                {e.methods.map((m) => (
+                  <span key={m.id} className="block">
+                    {m.name}: {spokenDuration(m.leadMinutes)}, {spokenDuration(m.handsMinutes)} by hand
+                  </span>
+                ))}
+                <span className="text-quiet">{keeping(e)}</span>
               </span>
             </button>
             {open === e.id && <Entry entry={e} document={document} own={own} onTake={take} />}
@@ -147,6 +146,14 @@ export function LibraryView({ slug, version, document: given, entries }: Library
       {found.length === 0 && <p className="py-4">Nothing of that sort. Take out a word or one of the choices.</p>}
     </div>
   );
+}
+
+/** "Keeps 3 days, frozen 90 days". */
+function keeping({ keepsMinutes, unfrozenMinutes }: LibraryEntry): string {
+  if (keepsMinutes === undefined) return "keeps";
+  if (keepsMinutes === 0) return "for the table at once";
+  const frozen = keepsMinutes !== unfrozenMinutes ? `frozen ${spokenDuration(keepsMinutes)}` : "";
+  return [unfrozenMinutes ? `keeps ${spokenDuration(unfrozenMinutes)}` : "", frozen].filter(Boolean).join(", ");
 }
 
 function Choice({
@@ -224,7 +231,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
             .filter((c) => entry.components.includes(c.id))
             .map((c) => (
               <div key={c.id}>
-                <h3 className="font-sans text-[14px] font-semibold">{c.name}</h3>
+                <h2 className="font-sans text-[14px] font-semibold">{c.name}</h2>
                 <ul className="text-[13.5px]">
                   {ingredientRows(scaled, c.id, c.methods[0]?.id ?? "").map((i) => (
                     <li key={i.name}>

@@ -15,10 +15,14 @@ export interface LineInputProps {
   readonly multiline?: boolean;
 }
 
+const LEAVING_MS = 350;
+
 export function LineInput({ label, value, onCommit, placeholder, className = "", mono, hint, multiline }: LineInputProps) {
   const [text, setText] = useState(value);
   const [focused, setFocused] = useState(false);
   const id = useId();
+  const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(leaving.current), []);
   const box = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
   useEffect(() => setText(value), [value]);
   const commit = () => {
@@ -34,9 +38,13 @@ export function LineInput({ label, value, onCommit, placeholder, className = "",
     autoComplete: "off",
     className: `field w-full ${mono ? "clock text-[13px]" : "text-[14px]"} ${className}`,
     onChange: (e: { target: { value: string } }) => setText(e.target.value),
-    onFocus: () => setFocused(true),
+    onFocus: () => {
+      clearTimeout(leaving.current);
+      setFocused(true);
+    },
     onBlur: () => {
-      setFocused(false);
+      // The words under the box stay until a press elsewhere is over: what is pressed must not move away under the finger.
+      leaving.current = setTimeout(() => setFocused(false), LEAVING_MS);
       commit();
     },
     onKeyDown: (e: React.KeyboardEvent) => {

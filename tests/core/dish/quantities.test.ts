@@ -4,7 +4,6 @@ import { describe, expect, test } from "vitest";
 import { addComponent, newDish } from "../../../src/core/dish/edit/components";
 import { fitOf } from "../../../src/core/dish/fit";
 import { dishModel } from "../../../src/core/dish/model";
-import { applyPatch } from "../../../src/core/dish/patch";
 import {
   factorForOutput,
   factorForTin,
@@ -151,14 +150,14 @@ describe("fit", () => {
       "Make the whole dish for 7",
     ]);
     for (const remedy of fit.remedies) {
-      const mended = applyPatch(d, remedy.change) as DishFile;
+      const mended = remedy.apply(d);
       expect(readDishValue(mended).problems.filter((p) => p.severity === "error")).toEqual([]);
       expect(fits(mended, "stock.simmer", "pot").verdict, remedy.text).not.toBe("over");
     }
   });
   test("rounds are computed from what one load holds: other guests, other rounds", () => {
     const d = scaleToGuests(withStock(["simmer 4h, 8 L pot, makes 6 L stock"]), 12);
-    const inRounds = applyPatch(d, fits(d, "stock.simmer", "pot").remedies[0]!.change) as DishFile;
+    const inRounds = fits(d, "stock.simmer", "pot").remedies[0]!.apply(d);
     const batches = (x: DishFile) => dishModel(x).components[0]!.methods[0]!.steps[0]!.batches;
     expect(batches(inRounds)).toBe(2);
     expect(batches(scaleToGuests(inRounds, 18))).toBe(3);
@@ -197,7 +196,7 @@ describe("fit", () => {
     } as DishFile;
     const fit = fits(own, "stock.steam", "steamer");
     expect(fit.verdict).toBe("none");
-    expect(readDishValue(applyPatch(own, fit.remedies[0]!.change)).problems.filter((p) => p.severity === "error")).toEqual([]);
+    expect(readDishValue(fit.remedies[0]!.apply(own)).problems.filter((p) => p.severity === "error")).toEqual([]);
   });
 });
 

@@ -12,6 +12,8 @@ const CASES: [string, (d: Loose) => void, string, RegExp][] = [
   ["another format", (d) => (d.format = "rondeau/9"), "format", /rondeau\/1/],
   ["no dish", (d) => delete d.dish, "dish", /./],
   ["text for a number", (d) => (d.dish.serves = "four"), "dish.serves", /number/i],
+  ["a character that no database keeps", (d) => (d.components[0].name = "stock\u0000"), "components[0].name", /NUL/],
+  ["half of a pair", (d) => (d.dish.name = "pie \ud83d"), "dish.name", /half of a pair/],
   ["nobody to serve", (d) => (d.dish.serves = 0), "dish.serves", /./],
   ["a date that does not exist", (d) => (d.dish.serveAt = "2026-02-30T13:00"), "dish.serveAt", /2026|date/i],
   ["an unknown zone", (d) => (d.dish.timezone = "Mars/Olympus"), "dish.timezone", /zone/i],
