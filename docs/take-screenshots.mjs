@@ -55,6 +55,25 @@ const picture = async (name, where, { light = "light", width = 1280, height = 80
   await context.close();
 };
 
+const PASTED = `Leek and barley pie
+Serves 6
+Ingredients
+For the pastry:
+300 g plain flour
+150 g cold butter
+1 egg yolk
+For the filling:
+1.2 kg leeks, sliced
+200 g pearl barley
+600 ml vegetable stock
+salt
+Method
+1. For the pastry, rub butter into flour, bind with the yolk and a little water.
+2. Chill the pastry for 1 hour.
+3. For the filling, simmer the barley in the stock for 35 minutes until soft.
+4. Sweat the leeks for 20 minutes, season, mix and cool overnight in the fridge.
+5. Assemble: line a tin with the pastry, fill, and bake at 190°C for 45-50 minutes until golden.`;
+
 /** Presses start and done where the plan has them, up to a moment. */
 async function followTo(moment) {
   const state = new Map();
@@ -83,6 +102,28 @@ try {
   await wait(6000);
   await picture("dishes", "/");
   await picture("dish", "/d/harvest-lunch/dish");
+  await picture("dish-editor", "/d/harvest-lunch/dish?c=jelly", {
+    first: async (page) => {
+      const line = page.getByRole("textbox", { name: "Another step" });
+      await line.fill("simmer 3-4h, nearby, 10 L pot, skim every 45m");
+      await line.evaluate((e) => e.scrollIntoView({ block: "center" }));
+    },
+  });
+  await picture("dish-questions", "/d/harvest-lunch/dish/questions");
+  await picture("dish-amounts", "/d/harvest-lunch/dish/amounts");
+  await picture("dish-library", "/d/harvest-lunch/dish/library", {
+    first: async (page) => {
+      await page.getByRole("button", { name: /Beef bone stock/ }).click();
+      await page.getByRole("button", { name: /^Take it for/ }).waitFor();
+    },
+  });
+  await picture("import", "/", {
+    first: async (page) => {
+      await page.getByLabel(/or its text/).fill(PASTED);
+      await page.getByRole("button", { name: "Check it and bring it in" }).click();
+      await page.getByRole("button", { name: "Keep it" }).waitFor();
+    },
+  });
   await picture("timetable", "/d/harvest-lunch/timetable");
   await picture("timetable-evening", "/d/harvest-lunch/timetable?c=pie", { light: "dark" });
   await picture("timetable-why", "/d/harvest-lunch/timetable?c=pie&s=pie.fill");
@@ -114,7 +155,6 @@ try {
   await followTo("2026-12-05T17:10:00Z");
   await picture("timetable-under-way", "/d/harvest-lunch/timetable");
   await picture("cook", "/d/harvest-lunch/cook");
-  await picture("cook-evening", "/d/harvest-lunch/cook", { light: "dark" });
   await picture("cook-phone", "/d/harvest-lunch/cook", { width: 390, height: 844 });
 } finally {
   await browser.close();

@@ -16,7 +16,13 @@ test.afterAll(() => server.kill());
 
 const VIEWS = [
   "/",
+  "/import",
   "/d/harvest-lunch/dish",
+  "/d/harvest-lunch/dish?c=jelly",
+  "/d/harvest-lunch/dish/questions",
+  "/d/harvest-lunch/dish/amounts",
+  "/d/harvest-lunch/dish/written",
+  "/d/harvest-lunch/dish/library",
   "/d/harvest-lunch/timetable",
   "/d/harvest-lunch/timetable?c=pie",
   "/d/harvest-lunch/days",
@@ -120,7 +126,7 @@ test("another way of laying it out gives another plan", async ({ page }) => {
 });
 
 test("more guests make more of everything, and it can be taken back", async ({ page }) => {
-  await page.goto(`${server.url}/d/harvest-lunch/dish`);
+  await page.goto(`${server.url}/d/harvest-lunch/dish/written`);
   const salt = page.getByText(/^40 g$/).first();
   await expect(salt).toBeVisible();
   await page.getByLabel("Guests").fill("20");
@@ -145,7 +151,16 @@ test.describe("on a phone", () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const sideways = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   test("no view but the chart needs to be pushed sideways, and what is pressed is large", async ({ page }) => {
-    for (const view of ["/", "/d/harvest-lunch/days", "/d/harvest-lunch/cook", "/d/harvest-lunch/dish"]) {
+    for (const view of [
+      "/",
+      "/import",
+      "/d/harvest-lunch/days",
+      "/d/harvest-lunch/cook",
+      "/d/harvest-lunch/dish?c=jelly",
+      "/d/harvest-lunch/dish/questions",
+      "/d/harvest-lunch/dish/amounts",
+      "/d/harvest-lunch/dish/library",
+    ]) {
       await page.goto(server.url + view);
       expect(await sideways(page), view).toBeLessThanOrEqual(0);
     }

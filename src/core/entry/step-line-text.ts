@@ -90,7 +90,6 @@ export function holdText(hold: Hold): string {
 }
 
 function textOfUse(use: NonNullable<DishStep["uses"]>[number], context: LineContext): string | undefined {
-  if (use.ramp || use.fixed) return undefined;
   const until = use.until && context.steps.find((s) => s.ref === use.until || s.ref.endsWith(`.${use.until}`));
   if (use.until && !until) return undefined;
   return [
@@ -144,9 +143,21 @@ export function changeByLine(step: DishStep, line: string, context: LineContext 
     else if (after[field] === undefined) {
       // What a step makes is taken by others: only its own field takes it out.
       if (field !== "note" && field !== "makes") delete changed[field];
-    } else changed[field] = field === "makes" ? sameIds(step.makes, after.makes) : after[field];
+    } else if (field === "makes") changed.makes = sameIds(step.makes, after.makes);
+    else if (field === "uses") changed.uses = sameThings(step.uses, after.uses);
+    else changed[field] = after[field];
   }
   return changed as DishStep;
+}
+
+/** A thing that is still used keeps what no line says of it. */
+function sameThings(before: DishStep["uses"], after: LineStep["uses"]): LineStep["uses"] {
+  const left = [...(before ?? [])];
+  return after?.map((use) => {
+    const at = left.findIndex((b) => b.what === use.what);
+    const [old] = at >= 0 ? left.splice(at, 1) : [];
+    return { ...(old?.fixed ? { fixed: true } : {}), ...(old?.ramp ? { ramp: true } : {}), ...use };
+  });
 }
 
 /** Outputs keep their ids by their place, since others take them by id. */

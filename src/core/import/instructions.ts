@@ -220,9 +220,13 @@ function nameOf(text: string, cue: string | undefined): string {
   let name = first.replace(/[.!?]+$/, "");
   if (cue) name = name.replace(/,?\s*until\s.*$/i, "");
   name = name.replace(/,?\s*(?:for )?(?:about |at least |approximately )?$/i, "").trim();
+  name = name.replace(/^for the [^,]{2,30},\s+/i, "");
+  name = name.charAt(0).toUpperCase() + name.slice(1);
   if (name.length > 64) {
+    // Where it goes on about something else, or else at a word's end.
     const cut = name.slice(0, 64);
-    name = cut.slice(0, Math.max(cut.lastIndexOf(","), cut.lastIndexOf(" and "), cut.lastIndexOf(" "), 24)).replace(/[,\s]+$/, "");
+    const turn = Math.max(cut.lastIndexOf(","), cut.lastIndexOf(" and "));
+    name = cut.slice(0, turn > 20 ? turn : cut.lastIndexOf(" ")).replace(/[,\s]+$/, "");
   }
   return name || text.slice(0, 64) || "Step";
 }

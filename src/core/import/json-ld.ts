@@ -238,7 +238,7 @@ export function intoSections(
       const words = wordsOf(read.name);
       heading = sections.find((s) => words.some((w) => s.name.toLowerCase().includes(w)));
       if (!heading) {
-        heading = { name: read.name, ingredients: [], instructions: [] };
+        heading = { name: read.name.charAt(0).toUpperCase() + read.name.slice(1), ingredients: [], instructions: [] };
         sections.push(heading);
       }
       continue;

@@ -251,11 +251,11 @@ function IngredientRow({ line, others, onLine, onMove }: IngredientRowProps) {
         {others.length > 0 && (
           <select
             aria-label={`Move ${read.name} to`}
-            className="field w-8 text-[13px]"
+            className="field w-24 text-[13px] text-quiet"
             value=""
             onChange={(e) => e.target.value && onMove(e.target.value)}
           >
-            <option value="">⇢</option>
+            <option value="">move to</option>
             {others.map((o) => (
               <option key={o}>{o}</option>
             ))}

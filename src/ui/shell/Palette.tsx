@@ -23,6 +23,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["↑ ↓", "on the chart: the component above, below"],
   ["Enter", "on the chart: select the component"],
   ["M", "on the chart: take the step in the hand; ← → move it, Shift by an hour, Enter lets go, Esc puts it back"],
+  ["Ctrl Enter", "on the map: add the component that is typed"],
   ["F", "fold or unfold time"],
   ["Z, L", "one day of the chart, the last three hours"],
   ["C", "the steps that the hour of serving hangs on"],
@@ -83,6 +84,10 @@ export function Palette({ slug, components }: { slug: string; components: readon
       "Go to",
       [
         { label: "Dish", hint: "1", run: go(`/d/${slug}/dish`) },
+        { label: "Questions about the dish", run: go(`/d/${slug}/dish/questions`) },
+        { label: "Amounts, fit, allergens", run: go(`/d/${slug}/dish/amounts`) },
+        { label: "The dish written out", run: go(`/d/${slug}/dish/written`) },
+        { label: "Ready components", run: go(`/d/${slug}/dish/library`) },
         { label: "Timetable", hint: "2", run: go(`/d/${slug}/timetable`) },
         { label: "Days, for paper", hint: "3", run: go(`/d/${slug}/days`) },
         { label: "Cook", hint: "4", run: go(`/d/${slug}/cook`) },
@@ -101,6 +106,7 @@ export function Palette({ slug, components }: { slug: string; components: readon
       ],
     ],
     ["Component", components.map((c) => ({ label: c.name, run: go(`/d/${slug}/timetable?c=${c.id}`) }))],
+    ["Work on", components.map((c) => ({ label: `Edit ${c.name}`, run: go(`/d/${slug}/dish?c=${c.id}`) }))],
     [
       "Light",
       [
