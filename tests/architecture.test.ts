@@ -29,13 +29,14 @@ const strangers = (folder: string, allowed: RegExp) =>
   );
 
 describe("dependence runs one way", () => {
-  test("the core knows itself, Zod and, in one file each, time zones, JSON Patch, calendars and CSV", () => {
+  test("the core knows itself, Zod and, in one file each, time zones, JSON Patch, calendars, CSV and HTML", () => {
     expect(under("core").length).toBeGreaterThan(30);
-    expect(strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902|ical\.js|csv-stringify\/sync)$/)).toEqual([]);
+    expect(strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902|ical\.js|csv-stringify\/sync|htmlparser2)$/)).toEqual([]);
     expect(under("core").filter((f) => importsOf(f).includes("package:temporal-polyfill"))).toEqual(["core/time/zone.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:rfc6902"))).toEqual(["core/dish/patch.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:ical.js"))).toEqual(["core/sheets/calendar.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:csv-stringify/sync"))).toEqual(["core/sheets/shopping.ts"]);
+    expect(under("core").filter((f) => importsOf(f).includes("package:htmlparser2"))).toEqual(["core/import/html.ts"]);
   });
   test("the verifier shares no code with the search", () => {
     const shared = under("core/planner/verify")

@@ -222,6 +222,10 @@ test.describe("files", () => {
     const text = writeDish(shiftDates(duck, 56));
     await page.getByLabel("A dish file").setInputFiles({ name: "duck.json", mimeType: "application/json", buffer: Buffer.from(text) });
     await page.getByRole("button", { name: "Check it and bring it in" }).click();
+    const holds = page.getByRole("region", { name: "What it holds" });
+    await expect(holds).toContainText("Spiced duck");
+    await expect(holds).toContainText("Nothing is kept yet");
+    await holds.getByRole("button", { name: "Keep it" }).click();
     await expect(page).toHaveURL(/\/d\/another-duck/);
     await server.plan("another-duck");
     const exported = await (await fetch(`${server.url}/api/dishes/another-duck`)).text();

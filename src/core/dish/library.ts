@@ -82,7 +82,8 @@ export function libraryEntry(document: DishFile): LibraryEntry {
 const longest = (holds: readonly { readonly max: number | undefined }[]): number | undefined =>
   holds.some((h) => h.max === undefined) ? undefined : Math.max(0, ...holds.map((h) => h.max ?? 0));
 
-function handsOf(method: Method): number {
+/** Minutes by hand of a method, its rounds included. */
+export function handsOf(method: Method): number {
   return method.steps.reduce((sum, s) => {
     const own = s.attention === "hands" ? s.time.likely : s.handsStart + s.handsEnd;
     const rounds = s.tends.reduce(
@@ -94,7 +95,7 @@ function handsOf(method: Method): number {
 }
 
 /** The longest chain through a method's own steps: their likely times and the waits that have to be. */
-function leadOf(method: Method): number {
+export function leadOf(method: Method): number {
   const ends = new Map<string, number>();
   for (const s of method.steps) {
     let start = 0;

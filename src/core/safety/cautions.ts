@@ -13,6 +13,8 @@ const BY_ID: ReadonlyMap<string, Caution> = new Map(
   table.items.map((c) => [c.id, { id: c.id, title: c.title, severity: c.severity, text: c.text, source: c.source }]),
 );
 
+export const CAUTION_IDS: readonly string[] = [...BY_ID.keys()];
+
 /** Undefined for an id that the table does not have. */
 export const cautionOf = (id: string): Caution | undefined => BY_ID.get(id);
 export const LOCAL_CODES_FIRST = "Local codes and the advice of your own health authority come before this note.";

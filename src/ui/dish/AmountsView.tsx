@@ -2,6 +2,7 @@
 import { useMemo, useState } from "react";
 import { fitOf } from "@/core/dish/fit";
 import { unscaled } from "@/core/dish/quantities";
+import { saidHold } from "@/core/dish/questions/standing";
 import type { DishFile } from "@/core/dish/schema";
 import type { Occupancy } from "@/core/sheets/occupancy";
 import { watershed } from "@/core/sheets/watershed";
@@ -101,7 +102,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
                   <td className="clock pr-3 text-[13px]">{s.amount}</td>
                   <td className="pr-3">
                     {s.to === undefined ? (
-                      <span className="text-saffron-ink">left over{s.byProduct ? "" : "; it goes to the larder with its hold"}</span>
+                      <span className="text-saffron-ink">left over: {keepsOf(document, s.output)}</span>
                     ) : (
                       `${water.pools.find((p) => p.id === s.to)?.name}: ${s.stepName.toLowerCase()}`
                     )}
@@ -122,6 +123,18 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
       </div>
     </div>
   );
+}
+
+/** What becomes of a rest: into the larder, and how long it keeps there. */
+function keepsOf(document: DishFile, ref: string): string {
+  const [component, id] = ref.split(".");
+  const output = document.components
+    .find((c) => c.id === component)
+    ?.methods.flatMap((m) => m.steps.flatMap((s) => s.makes ?? []))
+    .find((o) => o.id === id);
+  return output?.holds?.length
+    ? `to the larder, ${output.holds.map(saidHold).join(", or ")}`
+    : "for whom, and how long it keeps, is not said";
 }
 
 function Part({ id, title, children }: { id: string; title: string; children: React.ReactNode }) {

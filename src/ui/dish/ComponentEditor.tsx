@@ -1,10 +1,12 @@
 "use client";
 import { useState } from "react";
 import { addMethod, duplicateComponent, removeComponent, removeMethod, withFallback } from "@/core/dish/edit/components";
+import { boughtInstead, isBought, madeAnew, onHandAlready } from "@/core/dish/edit/larder";
 import { withComponent, withMethod } from "@/core/dish/edit/places";
 import { EditRefused } from "@/core/dish/edit/refused";
 import { COMPONENT_KINDS, type ComponentKind } from "@/core/dish/kinds";
 import type { DishFile } from "@/core/dish/schema";
+import { readAmount } from "@/core/entry/amounts";
 import { readLength } from "@/core/entry/durations";
 import type { Watershed } from "@/core/sheets/watershed";
 import { durationText } from "@/core/time/duration";
@@ -14,6 +16,7 @@ import { LineInput } from "./line-input";
 import { StepList } from "./StepList";
 import { StreamsPart } from "./StreamsPart";
 import type { Edit } from "./use-editing";
+import { WaysSideBySide } from "./WaysSideBySide";
 
 export interface ComponentEditorProps {
   readonly document: DishFile;
@@ -67,7 +70,14 @@ export function ComponentEditor(props: ComponentEditorProps) {
         </button>
       </div>
       {component.onHand?.length ? (
-        <p className="pt-2 text-[14px]">It is in the larder already and not made.</p>
+        <p className="flex flex-wrap gap-4 pt-2 text-[14px]">
+          <span>
+            It is in the larder already, made {component.onHand[0]?.madeAt.slice(0, 16).replace("T", " at ")}, and not made this time.
+          </span>
+          <button type="button" className="link" onClick={() => edit(`${name} made anew`, (d) => madeAnew(d, id))}>
+            make it anew
+          </button>
+        </p>
       ) : (
         method && (
           <>
@@ -191,6 +201,8 @@ export function ComponentEditor(props: ComponentEditorProps) {
                 )}
               </div>
             </details>
+            <WaysSideBySide document={document} component={id} />
+            {!served && <NotMade document={document} id={id} name={name} edit={edit} onProblem={onProblem} />}
             <h2 className="mt-3 text-[17px]">What is done</h2>
             <StepList
               key={`${id} ${method.id} steps`}
@@ -247,5 +259,77 @@ export function ComponentEditor(props: ComponentEditorProps) {
         )}
       </p>
     </section>
+  );
+}
+
+/** In the larder already, or bought this time. */
+function NotMade({
+  document,
+  id,
+  name,
+  edit,
+  onProblem,
+}: {
+  document: DishFile;
+  id: string;
+  name: string;
+  edit: Edit;
+  onProblem: (text: string) => void;
+}) {
+  const [madeAt, setMadeAt] = useState("");
+  const [amount, setAmount] = useState("");
+  const component = document.components.find((c) => c.id === id);
+  const bought = isBought(document, id);
+  const put = () => {
+    const read = amount.trim() === "" ? undefined : readAmount(amount);
+    if (amount.trim() !== "" && !read) onProblem(`“${amount}” is no amount. Write one such as 1.2 kg.`);
+    else edit(`${name} is in the larder`, (d) => onHandAlready(d, id, madeAt, read && { amount: read.amount, unit: read.unit }));
+  };
+  return (
+    <details className="text-[13.5px]" open={bought}>
+      <summary className="cursor-pointer text-rim">not made this time: in the larder, or bought</summary>
+      <div className="border-l-[3px] border-rule py-1.5 pl-4">
+        <div className="flex flex-wrap items-end gap-2">
+          <label className="text-quiet">
+            in the larder since
+            <input
+              className="field clock mt-0.5 block text-[13px] text-ink"
+              type="datetime-local"
+              value={madeAt}
+              onChange={(e) => setMadeAt(e.target.value)}
+            />
+          </label>
+          <label className="text-quiet">
+            so much of it
+            <input
+              className="field clock mt-0.5 block w-28 text-[13px] text-ink"
+              value={amount}
+              onChange={(e) => setAmount(e.target.value)}
+              placeholder="1.2 kg"
+            />
+          </label>
+          <button type="button" className="act" disabled={madeAt === ""} onClick={put}>
+            It is there
+          </button>
+        </div>
+        {component?.fallback ? (
+          <label className="flex items-center gap-2 pt-2">
+            <input
+              type="checkbox"
+              className="accent-(--rim)"
+              checked={bought}
+              onChange={(e) =>
+                edit(e.target.checked ? `${component.fallback?.name} instead of ${name}` : `${name} made, not bought`, (d) =>
+                  boughtInstead(d, id, e.target.checked),
+                )
+              }
+            />
+            this time {component.fallback.name}, bought, instead
+          </label>
+        ) : (
+          <p className="pt-2 text-quiet">Say above what would be bought if it fails: then it can be bought from the start as well.</p>
+        )}
+      </div>
+    </details>
   );
 }

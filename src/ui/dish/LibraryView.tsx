@@ -4,11 +4,11 @@ import { useEffect, useMemo, useState } from "react";
 import { takeComponents } from "@/core/dish/edit/components";
 import { EditRefused } from "@/core/dish/edit/refused";
 import { type LibraryEntry, searchLibrary } from "@/core/dish/library";
+import { measuredIngredients } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
 import { comparable, quantityOf, quantityText } from "@/core/dish/units";
 import { readAmount } from "@/core/entry/amounts";
 import { kindWords } from "@/core/entry/words-said";
-import { ingredientRows } from "@/core/sheets/breakdown";
 import { spokenDuration } from "@/core/time/duration";
 import { colourOf } from "../route-chart/colours";
 import { ask, reason } from "../shell/ask";
@@ -233,9 +233,10 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
               <div key={c.id}>
                 <h2 className="font-sans text-[14px] font-semibold">{c.name}</h2>
                 <ul className="text-[13.5px]">
-                  {ingredientRows(scaled, c.id, c.methods[0]?.id ?? "").map((i) => (
-                    <li key={i.name}>
-                      <span className="clock text-[12.5px]">{i.amount}</span> {i.name}
+                  {measuredIngredients(scaled, c.id, c.methods[0]?.id ?? "").map(({ ingredient: i, measured: m }) => (
+                    <li key={i.id}>
+                      <span className="clock text-[12.5px]">{i.asNeeded ? "by feel" : m?.text}</span> {i.name}
+                      {m?.us && <span className="text-[12.5px] text-quiet"> ({m.us})</span>}
                     </li>
                   ))}
                 </ul>

@@ -46,7 +46,8 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
         <input
           className="field clock w-18 text-ink"
           type="number"
-          min={1}
+          min={0.1}
+          step="any"
           max={500}
           value={guests}
           onChange={(e) => setGuests(e.target.value)}

@@ -7,10 +7,11 @@ import type { Amount, DishFile, DishStep } from "@/core/dish/schema";
 import { readAmount } from "@/core/entry/amounts";
 import { type LineContext, readHold } from "@/core/entry/step-line";
 import { holdText } from "@/core/entry/step-line-text";
+import { CAUTION_IDS, cautionOf } from "@/core/safety/cautions";
 import { HOLDS_SOURCE, proposedHolds } from "@/core/safety/holds";
 import { type Field, Fields } from "./fields";
 import { LineInput } from "./line-input";
-import { DONE_FIELDS, fieldsOfLink, fieldsOfTake, fieldsOfUse, ROUND_FIELDS, TIME_FIELDS } from "./step-field-table";
+import { bondFields, DONE_FIELDS, fieldsOfLink, fieldsOfTake, fieldsOfUse, ROUND_FIELDS, TIME_FIELDS } from "./step-field-table";
 import type { Edit } from "./use-editing";
 
 export interface StepFieldsProps {
@@ -46,6 +47,31 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         onProblem={onProblem}
         onChange={(key, value, label) => put(label, (s) => (key === "time" && value === undefined ? s : set(s, key, value)))}
       />
+      <Group title="Bound to">
+        <Fields
+          fields={bondFields(
+            (document.kitchen?.cooks ?? []).map((c) => [c.id, c.name ?? c.id] as const),
+            steps,
+          )}
+          value={{ cook: step.cooks?.[0], piece: step.split?.minPiece, within: step.within && whole(step.within), danger: step.danger }}
+          of={name}
+          onProblem={onProblem}
+          onChange={(key, value, label) => {
+            if (key === "danger") {
+              const unknown = ((value as string[] | undefined) ?? []).find((id) => !cautionOf(id));
+              if (unknown) {
+                onProblem(`There is no caution “${unknown}”. Known: ${CAUTION_IDS.join(", ")}.`);
+                return false;
+              }
+            }
+            return put(label, (s) => {
+              if (key === "cook") return set(s, "cooks", value === undefined ? undefined : [value]);
+              if (key === "piece") return set(s, "split", value === undefined ? undefined : { minPiece: value });
+              return set(s, key, value);
+            });
+          }}
+        />
+      </Group>
       <Group title="What tells that it is done">
         <Fields
           fields={DONE_FIELDS}

@@ -144,3 +144,14 @@ export const HOLD_FIELDS: readonly Field[] = [
   },
   { key: "litres", label: "Litres", kind: "number", why: "room it takes there" },
 ];
+
+/** What hangs on the kitchen and on the rest of the dish. */
+export const bondFields = (
+  cooks: readonly (readonly [string, string])[],
+  steps: readonly (readonly [string, string])[],
+): readonly Field[] => [
+  { key: "cook", label: "Only by", kind: { choice: cooks }, why: "anybody otherwise" },
+  { key: "piece", label: "Put down after", kind: "duration", why: "and taken up again later" },
+  { key: "within", label: "While this runs", kind: { choice: steps }, why: "steaming over a stock" },
+  { key: "danger", label: "Cautions", kind: "words", why: "told on the step" },
+];

@@ -5,15 +5,32 @@ import { isDishFile } from "@/core/import/kind-of-file";
 import { type Answer, ask, reason } from "./ask";
 import { IMPORT_DRAFT } from "./import-draft";
 
+interface DishPreview {
+  readonly name: string;
+  readonly serves: number;
+  readonly serveAt: string;
+  readonly components: readonly {
+    readonly name: string;
+    readonly kind: string;
+    readonly ways: number;
+    readonly steps: number;
+    readonly ingredients: number;
+  }[];
+  readonly kitchen?: number;
+  readonly warnings: readonly { readonly path: string; readonly message: string }[];
+}
+
 /** Brings in a dish file, or a recipe of any other kind by way of its preview. A refused file stays in the box with all that is wrong beside it. */
 export function ImportDish() {
   const router = useRouter();
   const [text, setText] = useState("");
   const [answer, setAnswer] = useState<Answer>();
   const [busy, setBusy] = useState(false);
+  const [preview, setPreview] = useState<DishPreview>();
   useEffect(() => setText(sessionStorage.getItem(IMPORT_DRAFT) ?? ""), []);
   const write = (value: string) => {
     setText(value);
+    setPreview(undefined);
     try {
       sessionStorage.setItem(IMPORT_DRAFT, value);
     } catch {
@@ -26,6 +43,13 @@ export function ImportDish() {
       router.push("/import");
       return;
     }
+    setBusy(true);
+    const got = await ask("/api/dishes?preview", "POST", text);
+    setBusy(false);
+    setAnswer(got);
+    setPreview(got.ok ? (got.body.value as DishPreview) : undefined);
+  };
+  const keep = async () => {
     setBusy(true);
     const got = await ask("/api/dishes", "POST", text);
     setBusy(false);
@@ -64,6 +88,36 @@ export function ImportDish() {
       <button type="submit" className="act mt-2" data-main disabled={busy || text.trim() === ""}>
         {busy ? "Checking" : "Check it and bring it in"}
       </button>
+      {preview && (
+        <section aria-label="What it holds" className="mt-3 border-l-[3px] border-leaf pl-3 text-[14px]">
+          <p>
+            <b className="font-semibold">{preview.name}</b>, for {preview.serves}, at the table{" "}
+            {preview.serveAt.slice(0, 16).replace("T", " at ")}
+            {preview.kitchen === undefined ? ", for the kitchen that is here" : `, with a kitchen of its own (${preview.kitchen} things)`}.
+            Nothing is kept yet.
+          </p>
+          <ul className="max-h-52 overflow-auto">
+            {preview.components.map((c) => (
+              <li key={c.name} className="border-t border-rule py-0.5 first:border-t-0">
+                {c.name}{" "}
+                <span className="text-quiet">
+                  {c.kind}; {c.steps} steps, {c.ingredients} ingredients{c.ways > 1 ? `, ${c.ways} ways` : ""}
+                </span>
+              </li>
+            ))}
+          </ul>
+          {preview.warnings.length > 0 && (
+            <ul className="max-h-40 overflow-auto text-saffron-ink">
+              {preview.warnings.map((w) => (
+                <li key={w.path + w.message}>{w.message}</li>
+              ))}
+            </ul>
+          )}
+          <button type="button" className="act mt-2" data-main disabled={busy} onClick={() => void keep()}>
+            Keep it
+          </button>
+        </section>
+      )}
       {answer && !answer.ok && (
         <div role="alert" className="mt-3 border-l-[3px] border-beet pl-3 text-[14px]">
           <p>

@@ -171,6 +171,31 @@ describe("fit", () => {
     expect(blend).toMatchObject({ verdict: "over", reckoned: true });
     expect(blend.remedies[0]?.text).toMatch(/^In 6 rounds/);
   });
+  test("jars: what the solids displace, by hand", () => {
+    // 500 g of radish slices: 526 mL, 57 % of a jar; 0.9 L of each litre is used: 923 mL, two jars. Liquor 526·0.43/0.57 = 397 mL, 437 with
+    // a tenth to spare.
+    const pickle = (goods: string[], jars = 1) =>
+      addComponent(base, {
+        name: "Radish pickle",
+        steps: [`slice and cover 10m, ${jars} jars`],
+        ingredients: ["500 g radishes", "9 g salt", ...goods],
+      }).document;
+    const jarsOf = (d: DishFile) => fitOf(d).find((f) => f.what === "jars and liquor")!;
+    expect(jarsOf(pickle(["200 ml rice vinegar", "100 ml water"]))).toMatchObject({
+      verdict: "over",
+      said: "2 jars of 1 L; 440 mL of liquor wanted with a tenth to spare, 300 mL written",
+    });
+    expect(jarsOf(pickle(["300 ml rice vinegar", "150 ml water"], 2))).toMatchObject({ verdict: "fits" });
+    const one = pickle(["300 ml rice vinegar", "150 ml water"]);
+    expect(jarsOf(one)).toMatchObject({ verdict: "full", remedies: [{ text: "Take 2 jars" }] });
+    expect(jarsOf(jarsOf(one).remedies[0]!.apply(one)).verdict).toBe("fits");
+    const kraut = addComponent(base, {
+      name: "Kraut",
+      steps: ["shred 20m", "pack 10m, 2 jars", "ferment 6d"],
+      ingredients: ["1.2 kg white cabbage", "24 g salt"],
+    }).document;
+    expect(jarsOf(kraut).said).toBe("2 jars of 1 L, under its own juice");
+  });
   test("racks and trays do not scale by themselves, and are asked about", () => {
     const d = withStock(["bake 30m, 200C, 1 rack oven 200"]);
     expect(fits(withStock(["bake 30m, oven 200 3 racks"]), "stock.bake", "oven")).toMatchObject({

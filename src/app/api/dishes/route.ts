@@ -1,9 +1,11 @@
-import { importDish } from "@/server/dishes";
+import { importDish, previewDish } from "@/server/dishes";
 import { answer, bodyText, TooLarge } from "@/server/http";
 
 export async function POST(request: Request) {
   try {
-    return answer(await importDish(await bodyText(request)));
+    const text = await bodyText(request);
+    // ?preview says what it holds and keeps nothing.
+    return new URL(request.url).searchParams.has("preview") ? answer(previewDish(text)) : answer(await importDish(text));
   } catch (error) {
     if (error instanceof TooLarge)
       return Response.json({ message: "The file is larger than 8 MB: is this the right file?" }, { status: 413 });

@@ -1,0 +1,59 @@
+import { handsOf, leadOf } from "@/core/dish/library";
+import { dishModel } from "@/core/dish/model";
+import type { DishFile } from "@/core/dish/schema";
+import { ingredientRows } from "@/core/sheets/breakdown";
+import { spokenDuration } from "@/core/time/duration";
+
+/** The ways of one component beside one another: what each asks for, and how good it is. */
+export function WaysSideBySide({ document, component: id }: { document: DishFile; component: string }) {
+  const component = dishModel(document).components.find((c) => c.id === id);
+  if (!component || component.methods.length < 2) return null;
+  const { methods } = component;
+  const rows: readonly (readonly [string, (m: (typeof methods)[number]) => React.ReactNode])[] = [
+    ["how good", (m) => (m.quality < 1 ? `${Math.round(m.quality * 100)} %` : "the best")],
+    ["in all, at least", (m) => spokenDuration(leadOf(m))],
+    ["by hand", (m) => spokenDuration(handsOf(m))],
+    ["needs", (m) => [...new Set(m.steps.flatMap((s) => s.uses.map((u) => u.what.replaceAll("-", " "))))].join(", ")],
+    [
+      "goes in",
+      (m) =>
+        ingredientRows(document, id, m.id)
+          .map((i) => `${i.amount} ${i.name}`.trim())
+          .join("; "),
+    ],
+    ["is done", (m) => m.steps.map((s) => s.name).join("; ")],
+  ];
+  return (
+    <details className="text-[13.5px]">
+      <summary className="cursor-pointer text-rim">the ways side by side</summary>
+      <div className="overflow-x-auto">
+        <table className="mt-1 w-full min-w-[26rem]">
+          <thead>
+            <tr className="text-left align-baseline">
+              <td />
+              {methods.map((m) => (
+                <th key={m.id} scope="col" className="py-1 pr-4 font-semibold">
+                  {m.name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(([label, cell]) => (
+              <tr key={label} className="border-t border-rule align-baseline">
+                <th scope="row" className="w-28 py-1 pr-3 text-left font-normal text-quiet">
+                  {label}
+                </th>
+                {methods.map((m) => (
+                  <td key={m.id} className="py-1 pr-4">
+                    {cell(m)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </details>
+  );
+}
