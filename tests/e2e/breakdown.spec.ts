@@ -249,6 +249,34 @@ test("a substitute is chosen in one press and taken back in one", async ({ page 
   await expect.poll(flour).toEqual(before);
 });
 
+test("ways side by side; bought this time instead of made, and in the larder already", async ({ page }) => {
+  await page.goto(`${server.url}/d/harvest-lunch/dish?c=jelly`, { waitUntil: "networkidle" });
+  const jelly = async () => (await dishOf("harvest-lunch")).components.find((c: Loose) => c.id === "jelly");
+  await page.getByText("the ways side by side").click();
+  await expect(page.getByRole("columnheader", { name: "Leaf gelatine in cider stock" })).toBeVisible();
+  await expect(page.getByRole("row", { name: /^by hand/ })).toContainText(/\d+ min.*\d+ min|\d h.*\d+ min/);
+  await page.getByText(/^not made this time/).click();
+  await page.getByLabel("in the larder since").fill("2026-12-04T18:00");
+  await page.getByLabel("so much of it").fill("1.5 L");
+  await page.getByRole("button", { name: "It is there" }).click();
+  await expect.poll(async () => (await jelly()).onHand?.[0]?.madeAt).toBe("2026-12-04T18:00");
+  await expect(page.getByText(/It is in the larder already/)).toBeVisible();
+  await page.getByRole("button", { name: "make it anew" }).click();
+  await expect.poll(async () => (await jelly()).onHand).toBeUndefined();
+  await page.getByText("this way, another way, if it fails").click();
+  const fails = page.getByRole("textbox", { name: "If it fails" });
+  await fails.fill("aspic powder, 30m");
+  await fails.press("Enter");
+  await expect.poll(async () => (await jelly()).fallback?.name).toBe("aspic powder");
+  await page.getByText(/^not made this time/).click();
+  await page.getByRole("checkbox", { name: /bought, instead/ }).check();
+  await expect
+    .poll(async () => (await dishOf("harvest-lunch")).wishes?.pins ?? [])
+    .toContainEqual({ component: "jelly", method: "fallback" });
+  await page.getByRole("checkbox", { name: /bought, instead/ }).uncheck();
+  await expect.poll(async () => (await dishOf("harvest-lunch")).wishes?.pins ?? []).toEqual([]);
+});
+
 test("a saved page is previewed line by line, corrected, and kept; hostile text does nothing", async ({ page }) => {
   const seen = await faults(page);
   await page.goto(server.url, { waitUntil: "networkidle" });

@@ -1,6 +1,7 @@
 // The breakdown as a watershed: raw goods run into components, what those make runs on into others and down to the table; what nobody
 // takes runs out. Widths are weights. Where no weight is stated, what went in stands for what comes out, and it is said so.
 import { balanceOf } from "../dish/balance";
+import { mainOutput } from "../dish/edit/places";
 import { componentOf, type Dish, dishModel, type Method, type Output, type Step } from "../dish/model";
 import type { DishFile } from "../dish/schema";
 import { comparable, type Quantity, quantityText } from "../dish/units";
@@ -78,10 +79,11 @@ export function watershed(document: DishFile, chosen: Readonly<Record<string, st
       serves: servings.has(c.id),
     };
   });
-  return { pools, streams: streamsOf(dish, pools, inForce, methodOf) };
+  return { pools, streams: streamsOf(document, dish, pools, inForce, methodOf) };
 }
 
 function streamsOf(
+  document: DishFile,
   dish: Dish,
   pools: readonly Pool[],
   inForce: readonly Step[],
@@ -96,7 +98,7 @@ function streamsOf(
   const streams: Stream[] = [];
   for (const output of made.values()) {
     const from = componentOf(output.ref);
-    const main = isMain(dish, output.ref, methodOf);
+    const main = isMain(document, output.ref, methodOf);
     const balance = balanceOf(dish, output.ref, output.quantity, inForce);
     const outer = balance.takers.filter((t) => t.step === "plate" || componentOf(t.step) !== from);
     const inner = balance.takers.length - outer.length;
@@ -148,10 +150,12 @@ function share(part: Quantity | undefined, whole: Quantity | undefined): number 
   return part && whole && comparable(part, whole) && whole.value > 0 ? part.value / whole.value : undefined;
 }
 
-function isMain(dish: Dish, ref: string, methodOf: ReadonlyMap<string, Method | undefined>): boolean {
-  const component = dish.components.find((c) => c.id === componentOf(ref));
-  const outputs = (component && methodOf.get(component.id)?.steps.flatMap((s) => s.makes)) ?? [];
-  return outputs.length === 0 || outputs.at(-1)?.ref === ref;
+/** Whether an output is what its component is made for, in the method in force. */
+function isMain(document: DishFile, ref: string, methodOf: ReadonlyMap<string, Method | undefined>): boolean {
+  const component = document.components.find((c) => c.id === componentOf(ref));
+  const method = component?.methods.find((m) => m.id === methodOf.get(component.id)?.id);
+  const main = component && mainOutput(component, method);
+  return !main || `${component.id}.${main.id}` === ref;
 }
 
 /** Grams of each output: stated, or reckoned from what flows into its component, shared out evenly where that is not said either. */

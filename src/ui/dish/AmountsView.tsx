@@ -5,7 +5,7 @@ import { unscaled } from "@/core/dish/quantities";
 import { saidHold } from "@/core/dish/questions/standing";
 import type { DishFile } from "@/core/dish/schema";
 import type { Occupancy } from "@/core/sheets/occupancy";
-import { watershed } from "@/core/sheets/watershed";
+import { watershed, weightText } from "@/core/sheets/watershed";
 import { AllergenPart } from "./AllergenPart";
 import { GuestsPart } from "./GuestsPart";
 import { IngredientAmounts } from "./IngredientAmounts";
@@ -42,7 +42,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
   const shown = problem ?? (told ? { text: told } : undefined);
   const notes = unscaled(document);
   return (
-    <div className="grid gap-x-10 px-5 pt-4 pb-14 sm:px-7 lg:grid-cols-[170px_minmax(0,1fr)]">
+    <div className="grid grid-cols-1 gap-x-10 px-5 pt-4 pb-14 sm:px-7 lg:grid-cols-[170px_minmax(0,1fr)]">
       <nav aria-label="On this page" className="hidden lg:block">
         <ul className="sticky top-4 text-[14px]">
           {PARTS.map(([id, label]) => (
@@ -99,7 +99,14 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
               {water.streams.map((s) => (
                 <tr key={s.id} className="border-t border-rule align-baseline">
                   <td className="py-[3px] pr-3">{s.name}</td>
-                  <td className="clock pr-3 text-[13px]">{s.amount}</td>
+                  <td className="clock pr-3 text-[13px]">
+                    {s.amount}
+                    {s.to !== undefined && water.pools.find((p) => p.id === s.to)?.serves && s.grams > 0 && (
+                      <span className="block text-[12px] text-quiet">
+                        {weightText({ grams: s.grams / document.dish.serves, stated: s.stated })} each
+                      </span>
+                    )}
+                  </td>
                   <td className="pr-3">
                     {s.to === undefined ? (
                       <span className="text-saffron-ink">left over: {keepsOf(document, s.output)}</span>

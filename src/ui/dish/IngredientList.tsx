@@ -19,8 +19,8 @@ const FIELDS: readonly Field[] = [
   { key: "scale", label: "Grows with exponent", kind: "number", why: "1 with the guests, 0 stays" },
   { key: "allergens", label: "Allergens", kind: "words", why: "held against the guests" },
   { key: "asNeeded", label: "By feel", kind: "yes", why: "no amount is counted" },
-  { key: "optional", label: "Optional", kind: "yes", why: "" },
-  { key: "note", label: "Note", kind: "text", why: "" },
+  { key: "optional", label: "Optional", kind: "yes", why: "told in the shop" },
+  { key: "note", label: "Note", kind: "text", why: "how it is wanted" },
 ];
 
 export interface IngredientListProps {

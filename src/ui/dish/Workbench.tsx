@@ -66,7 +66,7 @@ export function Workbench({ slug, version, document: given, chosen, plan, others
   const onProblem = (text: string) => setTold(text);
   const shown = problem ?? (told ? { text: told } : undefined);
   return (
-    <div className="grid gap-x-8 gap-y-6 px-5 pt-3 pb-14 sm:px-7 lg:grid-cols-[minmax(0,7fr)_minmax(0,6fr)]">
+    <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-5 pt-3 pb-14 sm:px-7 lg:grid-cols-[minmax(0,7fr)_minmax(0,6fr)]">
       <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">
         <PlanNote slug={slug} plan={plan} saving={saving} />
         <section aria-label="Breakdown map" className="pt-2">

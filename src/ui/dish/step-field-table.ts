@@ -39,8 +39,8 @@ export const ROUND_FIELDS: readonly Field[] = [
   { key: "what", label: "What", kind: "text", why: "skim, turn, baste" },
   { key: "every", label: "Every", kind: "length", why: "its rhythm" },
   { key: "takes", label: "Takes", kind: "duration", why: "hands for so long" },
-  { key: "first", label: "First after", kind: "duration", why: "" },
-  { key: "until", label: "Last by", kind: "duration", why: "" },
+  { key: "first", label: "First after", kind: "duration", why: "else after one interval" },
+  { key: "until", label: "Last by", kind: "duration", why: "left in peace afterwards" },
   { key: "fromEnd", label: "Counted from the end", kind: "yes", why: "glazing in the last hour" },
   { key: "when", label: "Called by", kind: "text", why: "a state instead of the clock" },
 ];
@@ -69,7 +69,7 @@ export const fieldsOfTake = (outputs: readonly (readonly [string, string])[]): r
 ];
 
 export const fieldsOfLink = (steps: readonly (readonly [string, string])[]): readonly Field[] => [
-  { key: "step", label: "After", kind: { choice: steps }, why: "" },
+  { key: "step", label: "After", kind: { choice: steps }, why: "what has to be over first" },
   {
     key: "from",
     label: "Counted from its",
@@ -79,10 +79,10 @@ export const fieldsOfLink = (steps: readonly (readonly [string, string])[]): rea
         ["start", "start"],
       ],
     },
-    why: "",
+    why: "a rise counts from its start",
   },
   { key: "min", label: "At least", kind: "duration", why: "a wait that does its work" },
-  { key: "best", label: "Best", kind: "pair", why: "" },
+  { key: "best", label: "Best", kind: "pair", why: "what the plan tries for" },
   { key: "max", label: "At most", kind: "duration", why: "how long it may stand" },
   {
     key: "limit",
@@ -107,7 +107,7 @@ export const fieldsOfLink = (steps: readonly (readonly [string, string])[]): rea
         ["hot", "kept hot"],
       ],
     },
-    why: "",
+    why: "room there is counted",
   },
   { key: "litres", label: "Litres", kind: "number", why: "room it takes there" },
 ];
@@ -126,7 +126,7 @@ export const HOLD_FIELDS: readonly Field[] = [
         ["none", "no place"],
       ],
     },
-    why: "",
+    why: "room there is counted",
   },
   { key: "min", label: "At least", kind: "duration", why: "sets, ripens" },
   { key: "best", label: "Best", kind: "pair", why: "what the plan tries for" },

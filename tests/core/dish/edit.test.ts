@@ -12,7 +12,9 @@ import {
   removeComponent,
   removeMethod,
   takeComponents,
+  withFallback,
 } from "../../../src/core/dish/edit/components";
+import { boughtInstead, isBought, madeAnew, onHandAlready } from "../../../src/core/dish/edit/larder";
 import { EditRefused } from "../../../src/core/dish/edit/refused";
 import { setField, valueAt } from "../../../src/core/dish/edit/set";
 import { duplicateStep, insertTyped, moveStep, removeStep, retype } from "../../../src/core/dish/edit/steps";
@@ -51,7 +53,7 @@ test("a dish from nothing, component by component, is sound at every point", () 
     ["table", "assembly"],
   ]);
   expect(stepsOf(d, "jelly-stock")[0]).toMatchObject({ attention: "nearby", uses: [{ what: "burner" }, { what: "pot", litres: 10 }] });
-  expect(takesOf(d)).toEqual(["jelly-stock.spent-bones>table.serve", "shortcrust.shortcrust>table.serve"]);
+  expect(takesOf(d)).toEqual(["jelly-stock.jelly-stock>table.serve", "shortcrust.shortcrust>table.serve"]);
   const bare = addComponent(d, { name: "Greens", steps: [], ingredients: [] }).document;
   expect(errors(bare)).toEqual([]);
   expect(() => addComponent(d, { name: " ", steps: [], ingredients: [] })).toThrow(EditRefused);
@@ -93,7 +95,7 @@ describe("streams", () => {
   test("a by-product gets an id of its own", () => {
     const d = addOutput(pie(), "jelly-stock.simmer", "Jelly stock", { amount: 100, unit: "g" });
     expect(stepsOf(d, "jelly-stock")[0]?.makes?.[0]?.id).toBe("jelly-stock-2");
-    expect(outputOf(d, "jelly-stock")).toBe("jelly-stock.spent-bones");
+    expect(outputOf(d, "jelly-stock")).toBe("jelly-stock.jelly-stock");
     expect(errors(d)).toEqual([]);
   });
 });
@@ -166,6 +168,27 @@ describe("components", () => {
   test("ingredient lines: headings are no ingredients, the same name gets another id", () => {
     const d = addIngredientLines(pie(), { component: "shortcrust", method: "usual" }, ["For the glaze:", "1 egg", "50 g butter"]);
     expect(d.components[1]?.methods[0]?.ingredients?.map((i) => i.id)).toEqual(["flour", "butter", "egg", "butter-2"]);
+  });
+});
+
+describe("not made this time", () => {
+  test("in the larder: listed with how it keeps, taken as before, and made anew by taking that back", () => {
+    const there = onHandAlready(pie(), "jelly-stock", "2026-12-04T20:00", { amount: 1, unit: "L" });
+    expect(errors(there)).toEqual([]);
+    expect(there.components[0]?.onHand).toMatchObject([
+      { output: "jelly-stock", amount: { amount: 1, unit: "L" } },
+      { output: "spent-bones", amount: { amount: 400, unit: "g" } },
+    ]);
+    expect(madeAnew(there, "jelly-stock")).toEqual(pie());
+    expect(() => onHandAlready(pie(), "table", "2026-12-04T20:00", undefined)).toThrow(/at the table/);
+  });
+  test("bought: its fallback is fixed as the way of this time, and let go again", () => {
+    expect(() => boughtInstead(pie(), "shortcrust", true)).toThrow(/if it fails/);
+    const d = withFallback(pie(), "shortcrust", { name: "Bought shortcrust", lead: "1h" });
+    const bought = boughtInstead(d, "shortcrust", true);
+    expect(isBought(bought, "shortcrust")).toBe(true);
+    expect(errors(bought)).toEqual([]);
+    expect(isBought(boughtInstead(bought, "shortcrust", false), "shortcrust")).toBe(false);
   });
 });
 

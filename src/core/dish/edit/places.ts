@@ -61,14 +61,15 @@ export function freeId(name: string, taken: Iterable<string>): string {
   return id;
 }
 
-/** The output of a component that is meant by its name: what its last making step makes last. */
-export function mainOutput(component: DishComponent): DishOutput | undefined {
-  const steps = component.methods[0]?.steps ?? [];
-  for (let i = steps.length - 1; i >= 0; i--) {
-    const made = steps[i]?.makes?.at(-1);
-    if (made) return made;
-  }
-  return undefined;
+/**
+ * The output of a component that is meant by its name: the one that bears it, or else the first that its last making step makes. What is
+ * listed behind it there is a by-product.
+ */
+export function mainOutput(component: DishComponent, method: DishMethod | undefined = component.methods[0]): DishOutput | undefined {
+  const making = (method?.steps ?? []).filter((s) => s.makes?.length);
+  const name = slug(component.name);
+  const namesake = making.flatMap((s) => s.makes ?? []).findLast((o) => o.id === component.id || slug(o.name ?? o.id) === name);
+  return namesake ?? making.at(-1)?.makes?.[0];
 }
 
 /** What a line typed for a component may name. Its own steps and outputs stand first. */
