@@ -183,7 +183,7 @@ const nameOf = (document: DishFile, ref: string) => document.components.find((c)
 
 function Group({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <fieldset className="mt-2.5">
+    <fieldset className="mt-2.5 min-w-0">
       <legend className="caps pb-0.5">{title}</legend>
       {children}
     </fieldset>

@@ -74,7 +74,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
                   {s.step && s.step !== "plate" && (
                     <select
                       aria-label={`Send ${name} elsewhere than to ${nameOf(document, s.to ?? "")}`}
-                      className="field text-[13px]"
+                      className="field max-w-full text-[13px]"
                       value={s.step}
                       onChange={(e) =>
                         edit(`${name} to ${stepName(steps, e.target.value)}`, (d) =>
@@ -102,7 +102,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
               ))}
             <select
               aria-label={`Send some ${name} to`}
-              className="field mt-1 text-[13px]"
+              className="field mt-1 max-w-full text-[13px]"
               value=""
               onChange={(e) =>
                 e.target.value && edit(`${name} to ${stepName(steps, e.target.value)}`, (d) => join(d, { from: ref, to: e.target.value }))
@@ -165,7 +165,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <fieldset className="border-t border-rule py-1.5">
+    <fieldset className="min-w-0 border-t border-rule py-1.5">
       <legend className="caps pr-2">{title}</legend>
       {children}
     </fieldset>
@@ -229,7 +229,7 @@ function TakeMore({ document, component, edit }: { document: DishFile; component
   return (
     <select
       aria-label="Take from another component"
-      className="field mt-1 text-[13px]"
+      className="field mt-1 max-w-full text-[13px]"
       value=""
       onChange={(e) => e.target.value && edit("takes from another component", (d) => join(d, { from: e.target.value, to: entry }))}
     >
