@@ -113,6 +113,7 @@ try {
   await picture("dish-amounts", "/d/harvest-lunch/dish/amounts");
   await picture("dish-library", "/d/harvest-lunch/dish/library", {
     first: async (page) => {
+      await page.getByRole("searchbox", { name: "Look for" }).fill("stock");
       await page.getByRole("button", { name: /Beef bone stock/ }).click();
       await page.getByRole("button", { name: /^Take it for/ }).waitFor();
     },

@@ -46,8 +46,58 @@ const LEAST_WIDTH = 70;
 const INSET = 8;
 const GAP = 3;
 
-/** The watershed with a place for everything; the same input gives the same map. */
-export function layoutMap({ pools, streams }: Watershed): MapLayout {
+/** Ways to hand the graph to dagre: its answer hangs on the order and the weights that it is given. */
+const ORDERS = ["given", "reversed", "heavy first", "light first"] as const;
+const WEIGHTS = ["even", "main", "last", "heavy"] as const;
+const TRIALS = ORDERS.flatMap((order) => WEIGHTS.map((weights) => ({ order, weights })));
+type Trial = (typeof TRIALS)[number];
+/** The panel beside the map leaves about so much, pixels. */
+const WISHED_WIDTH = 640;
+
+/** The watershed with a place for everything, the straightest of a few layouts; the same input gives the same map. */
+export function layoutMap(water: Watershed): MapLayout {
+  const tried = TRIALS.map((trial) => layoutOnce(water, trial));
+  return tried.reduce((best, next) => (badness(next) < badness(best) - 1e-6 ? next : best));
+}
+
+/** Streams that run far aside, the heavier the worse; streams that cross; a map wider than its place; a deep one. */
+function badness({ streams, width, height }: MapLayout): number {
+  let sum = Math.max(0, width - WISHED_WIDTH) * 80 + height * 4;
+  const ways = streams.filter((s) => s.stream.to !== undefined).map((s) => ({ points: anchorsOf(s.path), width: s.width }));
+  for (const { points, width: w } of ways)
+    for (let i = 1; i < points.length; i++) sum += Math.abs((points[i]?.[0] ?? 0) - (points[i - 1]?.[0] ?? 0)) * (w + 6);
+  ways.forEach((a, i) => {
+    for (const b of ways.slice(i + 1)) {
+      const [from, to] = [
+        Math.max(a.points[0]?.[1] ?? 0, b.points[0]?.[1] ?? 0),
+        Math.min(a.points.at(-1)?.[1] ?? 0, b.points.at(-1)?.[1] ?? 0),
+      ];
+      if (to - from < 4) continue;
+      const side = (y: number) => Math.sign(xAt(a.points, y) - xAt(b.points, y));
+      if (side(from + 1) * side(to - 1) < 0) sum += 1200 + 60 * Math.min(a.width, b.width);
+    }
+  });
+  return sum;
+}
+
+/** Where a course begins, bends and ends. */
+function anchorsOf(path: string): Point[] {
+  const numbers = [...path.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
+  const points: Point[] = [[numbers[0] ?? 0, numbers[1] ?? 0]];
+  for (let i = 6; i + 1 < numbers.length; i += 6) points.push([numbers[i] ?? 0, numbers[i + 1] ?? 0]);
+  return points;
+}
+
+/** How far right a course is at a height. */
+function xAt(points: readonly Point[], y: number): number {
+  for (let i = 1; i < points.length; i++) {
+    const [from, to] = [points[i - 1] as Point, points[i] as Point];
+    if (y <= to[1]) return onCourse(from, to, Math.max(0, (y - from[1]) / Math.max(1, to[1] - from[1])))[0];
+  }
+  return points.at(-1)?.[0] ?? 0;
+}
+
+function layoutOnce({ pools, streams }: Watershed, { order, weights }: Trial): MapLayout {
   const heaviest = Math.max(1, ...streams.map((s) => s.grams), ...pools.map((p) => p.raw.grams));
   const widthOf = (grams: number) => Math.max(NARROWEST, (grams / heaviest) * WIDEST);
   const total = (list: readonly Stream[]) => list.reduce((sum, s) => sum + widthOf(s.grams) + GAP, -GAP);
@@ -58,7 +108,7 @@ export function layoutMap({ pools, streams }: Watershed): MapLayout {
   graph.setGraph({ rankdir: "TB", nodesep: 10, ranksep: 34, marginx: 10, marginy: 6, ranker: "network-simplex" });
   graph.setDefaultEdgeLabel(() => ({}));
   const shape = new Map<string, { width: number; height: number; lines: readonly string[]; spring: number; outlets: number }>();
-  for (const pool of pools) {
+  for (const pool of ordered(pools, order, (p) => p.raw.grams)) {
     const lines = linesOf(pool.name);
     const words = Math.max(...lines.map((l) => l.length)) * CHARACTER + 14;
     const spring = pool.raw.count > 0 ? SPRING_HEIGHT : 0;
@@ -71,7 +121,21 @@ export function layoutMap({ pools, streams }: Watershed): MapLayout {
     shape.set(pool.id, { width, height: lines.length * LINE + 14, lines, spring, outlets });
     graph.setNode(pool.id, { width, height: lines.length * LINE + 14 + spring + outlets });
   }
-  for (const s of streams) if (s.to !== undefined && s.to !== s.from) graph.setEdge(s.from, s.to, { weight: s.byProduct ? 1 : 3 }, s.id);
+  const last = new Map(streams.map((s) => [s.from, s.output]));
+  const weightOf = (s: Stream) =>
+    weights === "even"
+      ? 1
+      : weights === "main"
+        ? s.byProduct
+          ? 1
+          : 3
+        : weights === "last"
+          ? last.get(s.from) === s.output
+            ? 3
+            : 1
+          : 1 + Math.round((4 * s.grams) / heaviest);
+  for (const s of ordered(streams, order, (x) => x.grams))
+    if (s.to !== undefined && s.to !== s.from) graph.setEdge(s.from, s.to, { weight: weightOf(s) }, s.id);
   dagreLayout(graph);
   const at = (id: string) => graph.node(id) as { x: number; y: number };
   const placed = pools.map((pool): PlacedPool => {
@@ -124,6 +188,12 @@ export function layoutMap({ pools, streams }: Watershed): MapLayout {
     width: Math.max(340, size.width ?? 340),
     height: (size.height ?? 200) + 4,
   };
+}
+
+function ordered<T>(list: readonly T[], order: Trial["order"], weight: (thing: T) => number): readonly T[] {
+  if (order === "given") return list;
+  if (order === "reversed") return list.toReversed();
+  return list.toSorted((a, b) => (order === "heavy first" ? weight(b) - weight(a) : weight(a) - weight(b)));
 }
 
 const springText = (pool: Pool): string =>

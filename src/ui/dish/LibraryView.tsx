@@ -222,7 +222,9 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
     <div className="mb-3 border-l-[3px] border-rule py-1 pl-4 text-[14px]">
       <p className="max-w-[66ch]">{entry.note}</p>
       {missing.length > 0 && (
-        <p className="text-saffron-ink">Your kitchen has no {missing.map(kindWords).join(", ")}: it would be borrowed.</p>
+        <p className="text-saffron-ink">
+          Your kitchen has no {missing.map(kindWords).join(", ")}: what a way needs of it would be borrowed.
+        </p>
       )}
       {entry.allergens.length > 0 && <p className="text-[13.5px] text-quiet">Contains {entry.allergens.join(", ")}.</p>}
       {scaled && (
