@@ -4,6 +4,7 @@
 
 import { LIMITS, readJson } from "../dish/read";
 import { readIngredient } from "../entry/ingredient-line";
+import { numberAt } from "../entry/numbers";
 import { isHtml, plainText, sound, textOfHtml } from "./html";
 import { isoMinutes } from "./iso-duration";
 import { RECIPE_LIMITS, type Recipe, type RecipeSection } from "./recipe";
@@ -70,21 +71,6 @@ function textIn(value: unknown): string {
   return "";
 }
 
-const WORD_NUMBERS: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  twelve: 12,
-  dozen: 12,
-};
-
 /** For how many a yield is, and how it was written. */
 export function yieldOf(value: unknown): { readonly serves: number | undefined; readonly text: string } {
   const texts = listOf(value).flatMap((v): string[] => {
@@ -99,8 +85,8 @@ export function yieldOf(value: unknown): { readonly serves: number | undefined; 
   // The one that speaks of people says more than the one that counts pieces.
   const best = texts.find((t) => /serv|portion|people|person|guest/i.test(t)) ?? texts.find((t) => /[a-z]/i.test(t)) ?? texts[0] ?? "";
   const number = /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?/.exec(best);
-  const word = /\b(one|two|three|four|five|six|seven|eight|nine|ten|twelve|dozen)\b/i.exec(best)?.[1]?.toLowerCase();
-  const low = number ? Number((number[1] as string).replace(",", ".")) : word ? WORD_NUMBERS[word] : undefined;
+  const word = /\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|dozen)\b/i.exec(best)?.[0];
+  const low = number ? Number((number[1] as string).replace(",", ".")) : word ? numberAt(word, 0, true)?.value : undefined;
   const high = number?.[2] ? Number(number[2].replace(",", ".")) : undefined;
   const serves = low === undefined ? undefined : high && high > low ? Math.round((low + high) / 2) : low;
   // Litres and kilos feed nobody in particular.

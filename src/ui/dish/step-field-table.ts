@@ -1,6 +1,18 @@
 // The fields of a step, in groups, with what each is good for.
 import type { Field } from "./fields";
 
+const LIMIT_FIELD: Field = {
+  key: "limit",
+  label: "Because of",
+  kind: {
+    choice: [
+      ["quality", "quality"],
+      ["safety", "safety"],
+    ],
+  },
+  why: "safety is never stretched",
+};
+
 export const TIME_FIELDS: readonly Field[] = [
   { key: "time", label: "Time", kind: "length", why: "the whole of it; two lengths where it is not sure" },
   { key: "stretch", label: "May run on for", kind: "duration", why: "with no harm: room for the plan" },
@@ -84,17 +96,7 @@ export const fieldsOfLink = (steps: readonly (readonly [string, string])[]): rea
   { key: "min", label: "At least", kind: "duration", why: "a wait that does its work" },
   { key: "best", label: "Best", kind: "pair", why: "what the plan tries for" },
   { key: "max", label: "At most", kind: "duration", why: "how long it may stand" },
-  {
-    key: "limit",
-    label: "Because of",
-    kind: {
-      choice: [
-        ["quality", "quality"],
-        ["safety", "safety"],
-      ],
-    },
-    why: "safety is never stretched",
-  },
+  LIMIT_FIELD,
   {
     key: "place",
     label: "Where",
@@ -131,17 +133,7 @@ export const HOLD_FIELDS: readonly Field[] = [
   { key: "min", label: "At least", kind: "duration", why: "sets, ripens" },
   { key: "best", label: "Best", kind: "pair", why: "what the plan tries for" },
   { key: "max", label: "At most", kind: "duration", why: "how long it may stand" },
-  {
-    key: "limit",
-    label: "Because of",
-    kind: {
-      choice: [
-        ["quality", "quality"],
-        ["safety", "safety"],
-      ],
-    },
-    why: "safety is never stretched",
-  },
+  LIMIT_FIELD,
   { key: "litres", label: "Litres", kind: "number", why: "room it takes there" },
 ];
 
