@@ -32,3 +32,12 @@ export function row<T>(name: string, table: Readonly<Record<string, T>>, key: un
     `${name}: “${String(key).slice(0, 60)}” is not known. Known: ${Object.keys(table).slice(0, 12).join(", ")} …`,
   );
 }
+
+/** A result with what has to be said along with it; without the key where there is nothing to say. */
+export function withWarnings<T extends object>(
+  result: T,
+  said: Readonly<Record<string, boolean>>,
+): T & { readonly warnings?: readonly string[] } {
+  const warnings = Object.keys(said).filter((code) => said[code]);
+  return warnings.length ? { ...result, warnings } : result;
+}

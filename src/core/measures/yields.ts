@@ -1,7 +1,7 @@
 // Yields: what is left of a weight after trimming, boning, cooking, soaking, draining. Each factor has a basis: trim is edible over as
 // bought, boneout boneless over as bought, cook cooked over raw of the same cut, hydrate cooked over dry.
 // Sources: USDA AH-102 (Matthews & Garrison 1975); USDA Cooking Yields for Meat and Poultry (Showell 2012); Bognár 2002.
-import { CalculationError, checked, row } from "./calculation-error";
+import { CalculationError, checked, row, withWarnings } from "./calculation-error";
 import { ceilTo, rounded } from "./rounding";
 import table from "./tables/yields.json";
 
@@ -55,4 +55,48 @@ export function rawNeeded({
   const safety = checked("safetyPct", safetyPct, 0, 50, "%");
   const { factor } = chainYield({ yields });
   return { rawG: ceilTo((final / factor) * (1 + safety / 100), 5), factor };
+}
+
+/**
+ * What is left after drying, by the balance of dry matter. A target for the scale, not a proof that it keeps: water activity is not computed.
+ * @param input startG 1–1e6; moistureStartPct 1–99; moistureEndPct 0–98, below the start
+ * @returns endG, waterLostG (1 decimal), factor (4)
+ * @throws {CalculationError} E_RANGE, E_NOT_FINITE
+ * @example dryingYield({ startG: 2000, moistureStartPct: 94, moistureEndPct: 20 }) // { endG: 150, factor: 0.075, waterLostG: 1850 }
+ */
+export function dryingYield(input: { readonly startG: number; readonly moistureStartPct: number; readonly moistureEndPct: number }) {
+  const start = checked("startG", input.startG, 1, 1e6, "g");
+  const before = checked("moistureStartPct", input.moistureStartPct, 1, 99, "%");
+  const after = checked("moistureEndPct", input.moistureEndPct, 0, 98, "%");
+  if (after >= before)
+    throw new CalculationError("moistureEndPct", "E_RANGE", `moistureEndPct: give less than the ${before} % it starts with.`);
+  const factor = (100 - before) / (100 - after);
+  return { endG: rounded(start * factor, 1), factor: rounded(factor, 4), waterLostG: rounded(start * (1 - factor), 1) };
+}
+
+export interface StockInput {
+  readonly water_mL: number;
+  readonly solidsG: number;
+  readonly retentionPct?: number;
+  readonly evaporation_mLph: number;
+  readonly hours: number;
+  readonly topUp_mL?: number;
+}
+
+/**
+ * Stock that a pot gives: water and top-ups less what boils off and what the solids keep.
+ * @param input water_mL 50–1e5; solidsG 0–1e5; retentionPct 0–60 (12); evaporation_mLph 0–20000; hours 0–48; topUp_mL 0–1e5
+ * @returns stock_mL and its ratio to the water (3 decimals); warned of below 0.3
+ * @throws {CalculationError} E_BOILS_DRY where nothing would be left: a fire, not a stock. E_RANGE, E_NOT_FINITE
+ * @example stockYield({ water_mL: 4000, solidsG: 2500, evaporation_mLph: 220, hours: 4 }) // { stock_mL: 2820, ratio: 0.705 }
+ */
+export function stockYield(input: StockInput) {
+  const water = checked("water_mL", input.water_mL, 50, 1e5, "mL");
+  const topUp = checked("topUp_mL", input.topUp_mL ?? 0, 0, 1e5, "mL");
+  const boiledOff = checked("evaporation_mLph", input.evaporation_mLph, 0, 20_000, "mL/h") * checked("hours", input.hours, 0, 48, "h");
+  const kept = (checked("solidsG", input.solidsG, 0, 1e5, "g") * checked("retentionPct", input.retentionPct ?? 12, 0, 60, "%")) / 100;
+  const left = water + topUp - boiledOff - kept;
+  if (left <= 0)
+    throw new CalculationError("water_mL", "E_BOILS_DRY", "water_mL: the pot boils dry. Give more water, top-ups, a lid or fewer hours.");
+  return withWarnings({ stock_mL: rounded(left, 0), ratio: rounded(left / water, 3) }, { W_LOW_LIQUID: left / water < 0.3 });
 }
