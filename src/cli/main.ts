@@ -1,8 +1,9 @@
-// rondeau check | plan | verify | risk | reach | sheet | shop | ics | schema: the core on the command line, without server or database.
-// Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan.
+// rondeau check | plan | verify | risk | reach | sheet | shop | ics | measure | schema: the core on the command line, without server or database.
+// Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan; 4 a hard stop of a measure.
 import { dishSchema } from "../core/dish/json-schema";
 import { checkCommand } from "./check";
 import { BadInput } from "./input";
+import { measureCommand } from "./measure";
 import { planCommand } from "./plan";
 import { reachCommand } from "./reach";
 import { riskCommand } from "./risk";
@@ -21,6 +22,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Printed>> =
   sheet: sheetCommand,
   shop: shopCommand,
   ics: icsCommand,
+  measure: measureCommand,
   schema: () => ({ data: dishSchema(), exit: 0 }),
 };
 

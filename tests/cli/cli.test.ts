@@ -181,3 +181,34 @@ describe("plan --sure", () => {
     expect(run("plan", demo("spiced-duck"), "--sure", "50", "--plan-at", "likely")).toMatchObject({ status: 2 });
   });
 });
+
+describe("measure", () => {
+  test("lists every calculation with its inputs", () => {
+    const { data, status } = run("measure", "--list");
+    expect(status).toBe(0);
+    expect(data?.find((m: Loose) => m.name === "drySalt").inputs[0]).toEqual({
+      name: "meatG",
+      required: true,
+      low: 1,
+      high: 100_000,
+      unit: "g",
+    });
+  });
+  test("answers, and says what it left out", () => {
+    const { data, status, stderr } = run("measure", "drySalt", '{"meatG":1800,"saltPct":2.5,"pepper":1}');
+    expect([data, status]).toEqual([{ saltG: 45, sugarG: 0 }, 0]);
+    expect(stderr).toContain("pepper");
+  });
+  test.each([
+    ["drySalt", '{"meatG":1800}', 2, { error: "E_NOT_FINITE", field: "saltPct" }],
+    ["drySalt", "salt", 2, { error: "E_PARSE" }],
+    ["drySalt", "[1]", 2, { error: "E_NOT_FINITE" }],
+    ["constructor", "{}", 2, { error: "E_UNKNOWN" }],
+    ["nitritePpm", '{"product":"comminuted","cureG":3,"meatG":1000}', 4, { error: "E_NITRITE_LIMIT", field: "cureG" }],
+    ["nitritePpm", '{"product":"dry","cureG":3,"meatG":1000,"cureStrengthPct":0.6}', 4, { error: "E_CURE_TYPE" }],
+    ["pickleKeep", '{"equilibriumAcidPct":2,"pour":"hot","fridgeC":8}', 4, { error: "E_FRIDGE_WARM", field: "fridgeC" }],
+    ["volumeToMass", '{"mL":5,"ingredient":"curing_salt_6_25"}', 4, { error: "E_WEIGH_ONLY" }],
+  ])("%s %s ends in %i", (name, input, status, data) => {
+    expect(run("measure", name, input)).toMatchObject({ status, data, stderr: expect.stringContaining("rondeau:") });
+  });
+});

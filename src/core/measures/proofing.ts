@@ -61,6 +61,9 @@ function neededHours({ organism = "yeast", yeastPct, prefermentedFlourPct, saltP
   lawOf(organism);
   const slow = saltFactor(checked("saltPct", saltPct, 0, 4, "%")) * sugarFactor(checked("sugarPct", sugarPct, 0, 30, "%"));
   const goal = checked("target", target, 0.2, 2);
+  // What the organism does not use is still held to its range: a slip in it is a slip in what was meant.
+  if (organism === "yeast" && prefermentedFlourPct !== undefined) checked("prefermentedFlourPct", prefermentedFlourPct, 1, 50, "%");
+  if (organism === "sourdough" && yeastPct !== undefined) checked("yeastPct", yeastPct, 0.01, 3, "%");
   const base =
     organism === "yeast"
       ? 2 * checked("yeastPct", yeastPct, 0.01, 3, "%") ** -0.65

@@ -1,0 +1,33 @@
+// rondeau measure --list | rondeau measure NAME '{…}': the kitchen's arithmetic on the command line.
+// Exit 2 where the input is bad, 4 where a hard stop forbids an answer; both say which field and why.
+import { CalculationError } from "../core/measures/calculation-error";
+import { HARD_STOPS, MEASURES, measure } from "../core/measures/catalogue";
+import { BadInput, bad } from "./input";
+
+const LARGEST = 100_000;
+
+export function measureCommand(args: readonly string[]): { readonly data: unknown; readonly exit: number } {
+  if (args[0] === "--list") return { data: Object.values(MEASURES).map(({ run: _, ...told }) => told), exit: 0 };
+  const [name, text] = args;
+  if (name === undefined || text === undefined || args.length > 2)
+    throw bad("", `Give a name and its inputs: rondeau measure drySalt '{"meatG": 1800, "saltPct": 2.5}', or --list.`);
+  try {
+    const { result, ignored } = measure(name, parsed(text));
+    for (const key of ignored) process.stderr.write(`rondeau: ${name} has no input "${key.slice(0, 60)}"; it was left out.\n`);
+    return { data: result, exit: 0 };
+  } catch (error) {
+    if (!(error instanceof CalculationError)) throw error;
+    process.stderr.write(`rondeau: ${error.message}\n`);
+    return { data: { error: error.code, field: error.field, message: error.message }, exit: HARD_STOPS.includes(error.code) ? 4 : 2 };
+  }
+}
+
+function parsed(text: string): unknown {
+  if (text.length > LARGEST)
+    throw new BadInput([{ path: "", message: `The inputs are longer than ${LARGEST} characters.`, severity: "error" }]);
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new CalculationError("", "E_PARSE", `The inputs are no JSON. Write them such as {"meatG": 1800, "saltPct": 2.5}.`);
+  }
+}
