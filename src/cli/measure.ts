@@ -14,12 +14,20 @@ export function measureCommand(args: readonly string[]): { readonly data: unknow
   try {
     const { result, ignored } = measure(name, parsed(text));
     for (const key of ignored) process.stderr.write(`rondeau: ${name} has no input "${key.slice(0, 60)}"; it was left out.\n`);
-    return { data: result, exit: 0 };
+    return { data: writable(result), exit: 0 };
   } catch (error) {
     if (!(error instanceof CalculationError)) throw error;
     process.stderr.write(`rondeau: ${error.message}\n`);
     return { data: { error: error.code, field: error.field, message: error.message }, exit: HARD_STOPS.includes(error.code) ? 4 : 2 };
   }
+}
+
+/** JSON has no word for never: it is written "Infinity". */
+function writable(value: unknown): unknown {
+  if (value === Number.POSITIVE_INFINITY) return "Infinity";
+  if (Array.isArray(value)) return value.map(writable);
+  if (typeof value === "object" && value !== null) return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, writable(v)]));
+  return value;
 }
 
 function parsed(text: string): unknown {

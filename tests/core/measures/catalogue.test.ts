@@ -5,7 +5,9 @@ import { CalculationError } from "../../../src/core/measures/calculation-error";
 import { HARD_STOPS, MEASURES, type MeasureInput, measure } from "../../../src/core/measures/catalogue";
 import type { Loose } from "../../support/dishes";
 
-const vectors: Loose[] = JSON.parse(readFileSync(new URL("../../data/vectors-measures.json", import.meta.url), "utf8"));
+const read = (name: string): Loose[] => JSON.parse(readFileSync(new URL(`../../data/${name}.json`, import.meta.url), "utf8"));
+const measures = read("vectors-measures");
+const vectors = [...measures, ...read("vectors-heat").filter((v) => Object.hasOwn(MEASURES, v.function))];
 const answer = (name: string, input: unknown): Loose => {
   try {
     return measure(name, input).result;
@@ -27,6 +29,7 @@ test("every vector has its calculation, and gives no input that the catalogue do
     expect(Object.keys(v.input).filter((k) => !inputs.some((i: MeasureInput) => i.name === k))).toEqual([]);
   }
   expect(Object.keys(MEASURES).sort()).toEqual([...new Set(vectors.map((v) => v.function))].sort());
+  for (const v of measures) expect(MEASURES[v.function]).toBeDefined();
 });
 
 describe.each(Object.values(MEASURES).map((m) => [m.name, m] as const))("%s", (name, m) => {

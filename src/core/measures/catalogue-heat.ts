@@ -1,0 +1,166 @@
+// The calculations of cooling, warming and safety, by name; the form of a line is explained in catalogue-kitchen.ts.
+import type { Rows } from "./catalogue-kitchen";
+import * as conduction from "./heat/conduction";
+import * as cooling from "./heat/cooling";
+import * as foods from "./heat/foods";
+import * as ice from "./heat/ice";
+import * as pasteurise from "./heat/pasteurise";
+import * as verdicts from "./heat/verdicts";
+import * as warming from "./heat/warming";
+
+const GEOMETRY = "slab|cylinder|sphere";
+const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 1200; stepS? 0.1..600 s = 20`;
+const LUMP = "t0 -40..300 °C; tEnv -80..400 °C; uaWK 0.0001..10000 W/K; massKg 0.01..100 kg; cp 500..5000 J/kgK";
+const LOAD = "massKg 0.01..100 kg; cp 500..5000 J/kgK; t0 -5..130 °C";
+const DEATHS =
+  "salmonellaRedMeat|salmonellaPoultry|ecoliMince|listeria|perfringensVegetative|salmonellaEgg|milk|botulinumNonProteolytic|ukCore70";
+const READINGS = "readings list of [minute, °C] in order";
+const BATH = "h? 10..2000 W/m²K = 100; k? 0.05..2 W/mK = 0.48; alpha? 5e-8..3e-7 m²/s = 1.2e-7";
+
+export const HEAT: Rows = {
+  "Cooling and ice": {
+    foodThermal: [
+      foods.foodThermal,
+      "Thermal properties from composition",
+      "water? 0..1 = 0; protein? 0..1 = 0; fat? 0..1 = 0; carb? 0..1 = 0; fibre? 0..1 = 0; ash? 0..1 = 0; tempC 0..120 °C",
+    ],
+    vesselGeometry: [
+      foods.vesselGeometry,
+      "Surfaces and depth of pots and trays",
+      "shape cylinder|tray; volumeL 0.05..60 L; diameterCm? 5..60 cm; lengthCm? 5..80 cm; widthCm? 5..80 cm; count? 1..40 = 1",
+    ],
+    biotNumber: [foods.biotNumber, "How far the inside lags behind", "h 0.1..100000 W/m²K; k 0.01..10 W/mK; lengthM 0.0001..1 m"],
+    chooseCoolingModel: [
+      foods.chooseCoolingModel,
+      "Which model of cooling fits",
+      "body thin|thick|solid; stirred? yes or no; h 0.1..100000 W/m²K; k 0.01..10 W/mK; lengthM 0.0001..1 m",
+    ],
+    coolLumped: [cooling.coolLumped, "A stirred pot after so many seconds", `${LUMP}; seconds 0..1e7 s`],
+    lumpedTimeTo: [cooling.lumpedTimeTo, "Seconds until a stirred pot is there", `${LUMP}; target -80..400 °C`],
+    openSurfaceFlux: [
+      cooling.openSurfaceFlux,
+      "What an open hot liquid loses",
+      "tSurface -20..150 °C; tAir -40..150 °C; rh? 0..1 = 0.5; wetness? 0..1 = 0.6; hConv? 0.5..200 W/m²K",
+    ],
+    coolStaged: [
+      cooling.coolStaged,
+      "A pot through a route of places",
+      "t0 -40..300 °C; massKg 0.01..100 kg; cp 500..5000 J/kgK; stages list of 1 to 12 with tEnv and uaWK; stepS? 1..60 s = 10; marks? list of °C",
+    ],
+    conductionAt: [conduction.conductionAt, "Temperatures inside after so many seconds", `${SOLID}; seconds 0..1e6 s`],
+    conductionTimes: [
+      conduction.conductionTimes,
+      "When the slowest point has cooled",
+      `${SOLID}; marks list of °C; at? slowest|core|mean = slowest; maxHours? 0.1..240 h = 48`,
+    ],
+    explicitMaxStep: [
+      conduction.explicitMaxStep,
+      "Longest step of an explicit scheme",
+      "dxM 0.00001..0.1 m; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; h 0..100000 W/m²K",
+    ],
+    judgeCooling: [
+      verdicts.judgeCooling,
+      "Whether a cooling is fast enough",
+      "times seconds at t63, t57, t21, t5; lastSeconds? 0..1e7 s; rule? twoStage|twoStageStrict|ninety = twoStage",
+    ],
+    iceBalance: [
+      ice.iceBalance,
+      "Ice thrown into a stock",
+      "stockKg 0.01..100 kg; stockC -5..130 °C; iceKg 0..100 kg; iceC? -30..0 °C = -18; cp? 500..5000 J/kgK = 4180",
+    ],
+    iceForTarget: [
+      ice.iceForTarget,
+      "Ice for a temperature",
+      "stockKg 0.01..100 kg; stockC -5..130 °C; targetC number, °C from 0 to that of the stock; iceC? -30..0 °C = -18; cp? 500..5000 J/kgK = 4180",
+    ],
+    recipeSplitWithIce: [
+      ice.recipeSplitWithIce,
+      "Cook with less water, finish with ice",
+      "finalKg 0.01..100 kg; hotC -5..130 °C; targetC number, °C from 0 to hotC; iceC? -30..0 °C = -18",
+    ],
+    iceBathIce: [
+      ice.iceBathIce,
+      "Ice for a bath",
+      `${LOAD}; t1 number, °C up to t0; bathC? 0..20 °C = 2; iceC? -30..0 °C = -5; airGainW? 0..500 W = 40; minutes? 0..600 min = 45`,
+    ],
+    coldBathTwoBody: [
+      ice.coldBathTwoBody,
+      "A pot in a tub that warms",
+      `${LOAD}; waterKg 0.01..500 kg; waterC -5..130 °C; uaWK 0.0001..10000 W/K; seconds 0..1e6 s`,
+    ],
+    iceWand: [
+      ice.iceWand,
+      "Frozen bottles stirred in",
+      `${LOAD}; wandKg 0.05..10 kg; wandM2 0.001..1 m²; count? 1..10 = 1; wandC? -30..0 °C = -18; h? 1..2000 W/m²K = 250; seconds 0..36000 s`,
+    ],
+    fridgeWithLoad: [
+      ice.fridgeWithLoad,
+      "What hot food does to a fridge",
+      "loadKg 0.01..100 kg; cp 500..5000 J/kgK; loadC -5..130 °C; uaLoadWK 0.01..100 W/K; roomC? 5..45 °C = 21; setC? 0..10 °C = 4; capacityW? 10..1000 W = 110; uaCabinetWK? 0.1..20 W/K = 1.1; cabinetJK? 1000..1e6 J/K = 25000; hours? 0.1..96 h = 12",
+    ],
+    insulatedBox: [
+      ice.insulatedBox,
+      "A box on the road",
+      "foodKg 0.01..100 kg; cp 500..5000 J/kgK; foodC -5..130 °C; iceKg? 0..50 kg = 0; ambientC -20..50 °C; uaWK? 0.05..20 W/K = 0.6; hours 0..72 h",
+    ],
+  },
+  "Warming and safety": {
+    seriesRoots: [warming.seriesRoots, "Roots of the series of a shape", `shape ${GEOMETRY}; bi 0.001..1e6; count? 1..20 = 6`],
+    seriesTheta: [
+      warming.seriesTheta,
+      "Difference that is left at a place",
+      `shape ${GEOMETRY}; bi 0.001..1e6; fo 0..10000; position? 0..1 = 0; terms? 1..20 = 6`,
+    ],
+    bagComeUp: [
+      warming.bagComeUp,
+      "Seconds until a bag is warm through",
+      `shape ${GEOMETRY}; thicknessMm 3..150 mm; tStart -2..100 °C; tBath 20..100 °C; withinC? 0.1..20 °C = 0.5; ${BATH}`,
+    ],
+    heatThroughTime: [conduction.heatThroughTime, "Seconds until the centre is hot", `${SOLID}; target -40..300 °C`],
+    thawTime: [
+      warming.thawTime,
+      "Seconds to thaw",
+      "food leanMeat|fattyMeat|poultry|fish|stock|stew|dough|fruit; thicknessM 0.003..0.4 m; lengthM? 0.003..2 m; widthM? 0.003..2 m; h 1..2000 W/m²K; tMedium -20..60 °C; tStart? -40..-2 °C = -18",
+    ],
+    burnerPower: [warming.burnerPower, "Watts that reach a pot", "ratedW 50..20000 W; kind gas|coil|glassCeramic|induction"],
+    potHeatTime: [
+      warming.potHeatTime,
+      "Seconds until a pot is hot",
+      `${LOAD}; target -5..250 °C; powerW 1..20000 W; lossWK? 0.1..50 W/K = 2; roomC? -5..45 °C = 21`,
+    ],
+    judgeReheat: [
+      verdicts.judgeReheat,
+      "Whether a reheating is good",
+      "minutesTo74 0..10000 min; reached74? yes or no; heldS? 0..3600 s = 15; reheats? 0..20 = 0",
+    ],
+    dValue: [pasteurise.dValue, "Minutes for one log", `organism ${DEATHS}; tempC -40..150 °C`],
+    holdForLog: [pasteurise.holdForLog, "Minutes to hold", `organism ${DEATHS}; tempC -40..150 °C; logs? 0.1..12`],
+    logReduction: [pasteurise.logReduction, "Logs that readings have earned", `organism ${DEATHS}; ${READINGS}`],
+    bagPasteurise: [
+      pasteurise.bagPasteurise,
+      "Minutes in a bath until safe",
+      `shape? ${GEOMETRY} = slab; thicknessMm 3..150 mm; tStart -2..60 °C; tBath 30..100 °C; organism ${DEATHS}; h? 0..100000 W/m²K = 100; k? 0.01..10 W/mK = 0.48; alpha? 5e-8..3e-7 m²/s = 1.2e-7`,
+    ],
+    minutesInZone: [
+      verdicts.minutesInZone,
+      "Minutes between 5 and 60 °C",
+      "minutes 0..20160 min; fromC -60..300 °C; toC -60..300 °C; lo? -60..300 °C = 5; hi? number, °C above lo = 60",
+    ],
+    dangerZoneAccount: [
+      verdicts.dangerZoneAccount,
+      "The whole route of a food",
+      "legs list of 1 to 60 with place, minutes, fromC, toC; coolingPassed? yes or no",
+    ],
+    hotHold: [verdicts.hotHold, "Food kept hot", `${READINGS}; limitC? 50..80 °C = 60`],
+    growthGamma: [
+      pasteurise.growthGamma,
+      "Growth relative to its best",
+      "tempC -40..150 °C; tMin -20..60 °C; tOpt number, °C above tMin; tMax number, °C above tOpt",
+    ],
+    growthEquivalentHours: [
+      pasteurise.growthEquivalentHours,
+      "Hours at best growth",
+      `organism cPerfringens|bCereus|salmonella|listeria|sAureus|bakersYeast|lacticMesophile; ${READINGS}`,
+    ],
+  },
+};
