@@ -2,16 +2,21 @@
 import type { Rows } from "./catalogue-kitchen";
 import * as conduction from "./heat/conduction";
 import * as cooling from "./heat/cooling";
+import * as equipment from "./heat/equipment";
 import * as foods from "./heat/foods";
 import * as ice from "./heat/ice";
 import * as pasteurise from "./heat/pasteurise";
+import * as roast from "./heat/roast";
 import * as verdicts from "./heat/verdicts";
 import * as warming from "./heat/warming";
 
 const GEOMETRY = "slab|cylinder|sphere";
-const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 1200; stepS? 0.1..600 s = 20`;
+const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 3000; stepS? 0.1..600 s = 20`;
 const LUMP = "t0 -40..300 °C; tEnv -80..400 °C; uaWK 0.0001..10000 W/K; massKg 0.01..100 kg; cp 500..5000 J/kgK";
 const LOAD = "massKg 0.01..100 kg; cp 500..5000 J/kgK; t0 -5..130 °C";
+const JOINT = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; t0 -2..60 °C; ovenC 60..350 °C; hOven 2..200 W/m²K; hRest? 2..50 W/m²K = 9; roomC? -10..45 °C = 21; wetness? 0..1 = 0.4; restWetness? 0..1 = 0.3`;
+const FRYER =
+  "oilKg 0.2..15 kg; oilC 100..210 °C; foodC? -30..90 °C = 5; waterOff? 0..0.9 = 0.25; tauS? 5..1000 s = 90; burnerW? 50..20000 W = 1200";
 const DEATHS =
   "salmonellaRedMeat|salmonellaPoultry|ecoliMince|listeria|perfringensVegetative|salmonellaEgg|milk|botulinumNonProteolytic|ukCore70";
 const READINGS = "readings list of [minute, °C] in order";
@@ -161,6 +166,60 @@ export const HEAT: Rows = {
       pasteurise.growthEquivalentHours,
       "Hours at best growth",
       `organism cPerfringens|bCereus|salmonella|listeria|sAureus|bakersYeast|lacticMesophile; ${READINGS}`,
+    ],
+  },
+  "Roast and smoke": {
+    wetBulb: [
+      roast.wetBulb,
+      "Wet-bulb temperature",
+      "dryC -10..300 °C; vapourPa number, Pa from 0 to 99 % of the pressure; pressurePa? 50000..110000 Pa = 101325",
+    ],
+    stallTemperature: [
+      roast.stallTemperature,
+      "Where a smoked joint stands still",
+      "pitC 60..200 °C; vapourPa? 0..50000 Pa = 3000; hTotal? 2..100 W/m²K = 16; hConvFrac? 0.05..1 = 0.5; wetness? 0.01..1 = 0.25",
+    ],
+    equivalentHalf: [
+      roast.equivalentHalf,
+      "Radius that stands for a joint",
+      "massKg 0.05..20 kg; shape sphere|log|cylinder; lengthM? 0.03..1.5 m",
+    ],
+    tauFor: [
+      roast.tauFor,
+      "Time constant of a joint",
+      `geometry ${GEOMETRY}; halfM 0.001..0.3 m; h 1..1000 W/m²K; alpha? 5e-8..3e-7 m²/s = 1.3e-7`,
+    ],
+    roastAndRest: [roast.roastAndRest, "A roast and its rest", `${JOINT}; tPull 20..110 °C`],
+    pullTemperature: [roast.pullTemperature, "When to pull a joint", `${JOINT}; targetC 30..100 °C`],
+    carryOverRule: [roast.carryOverRule, "The rise after pulling, by the table", "ovenC 60..350 °C; massKg 0.05..20 kg"],
+  },
+  "Ovens, frying, fire": {
+    ovenPreheat: [
+      equipment.ovenPreheat,
+      "Minutes to heat an oven",
+      "startC? -10..700 °C = 21; setC 30..700 °C; powerW? 200..30000 W = 2500; heatCapJK? 500..1e6 J/K = 12500; lossWK? 0.5..50 W/K = 4; roomC? -10..45 °C = 21",
+    ],
+    ovenCoolDown: [
+      equipment.ovenCoolDown,
+      "Minutes until an oven has cooled",
+      "startC -10..700 °C; targetC -10..700 °C; tauMin? 5..3000 min = 52; doorAjar? yes or no; roomC? -10..45 °C = 21",
+    ],
+    fryBatch: [equipment.fryBatch, "How far oil falls under a batch", `${FRYER}; foodKg 0..5 kg`],
+    fryMaxBatch: [equipment.fryMaxBatch, "The largest batch for hot oil", `${FRYER}; minC number, °C from 100 to that of the oil`],
+    fuelBurn: [
+      equipment.fuelBurn,
+      "Fuel for a fire",
+      "cooker insulatedCeramic|kettle|steelBarrel|offset|bulletWater; fuel lumpCharcoal|briquettes|hardwood15|hardwood25; chamberC 60..400 °C; ambientC? -30..45 °C = 15; hours 0.1..72 h; windFactor? 1..2 = 1",
+    ],
+    topUpMinutes: [
+      equipment.topUpMinutes,
+      "Minutes until a fire wants more",
+      "chargeKg 0.05..50 kg; kgPerHour 0.01..20 kg/h; usable? 0.1..1 = 0.65; lightMin? 0..120 min = 15",
+    ],
+    slowCooker: [
+      equipment.slowCooker,
+      "A slow cooker's heating up",
+      "capacityL 1..9 L; foodKg 0.1..9 kg; density? 0.5..1.5 kg/L = 1; t0? 0..95 °C = 5; setting? low|high = low; roomC? 5..40 °C = 21",
     ],
   },
 };

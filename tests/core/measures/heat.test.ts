@@ -4,9 +4,11 @@ import { describe, expect, test } from "vitest";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
 import * as conduction from "../../../src/core/measures/heat/conduction";
 import * as cooling from "../../../src/core/measures/heat/cooling";
+import * as equipment from "../../../src/core/measures/heat/equipment";
 import * as foods from "../../../src/core/measures/heat/foods";
 import * as ice from "../../../src/core/measures/heat/ice";
 import * as pasteurise from "../../../src/core/measures/heat/pasteurise";
+import * as roast from "../../../src/core/measures/heat/roast";
 import * as verdicts from "../../../src/core/measures/heat/verdicts";
 import * as warming from "../../../src/core/measures/heat/warming";
 import type { Loose } from "../../support/dishes";
@@ -20,6 +22,8 @@ const FUNCTIONS: Readonly<Record<string, unknown>> = {
   ...verdicts,
   ...pasteurise,
   ...warming,
+  ...equipment,
+  ...roast,
 };
 
 const outcome = (name: string, input: Loose): Loose => {

@@ -23,6 +23,8 @@ export interface ConductionInput {
   readonly wetness?: number;
   readonly airVapourPa?: number;
   readonly stepS?: number;
+  /** Temperatures to start from, from the centre outward, in place of t0. */
+  readonly from?: readonly number[];
 }
 
 export interface Conduction {
@@ -33,6 +35,8 @@ export interface Conduction {
   readonly mean: () => number;
 }
 
+/** What a food's own steam makes of the air about it, in an oven or under a tent, Pa. */
+const FOODS_OWN_STEAM = 3000;
 const IMPLICIT_STEPS = 4;
 
 /** @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE */
@@ -48,7 +52,7 @@ export function makeConduction(input: ConductionInput): Conduction {
   const hInner = p === 0 ? checked("hInner", input.hInner ?? 0, 0, 1e5, "W/m²K") : 0;
   const tInner = checked("tInner", input.tInner ?? tEnv, -80, 400, "°C");
   const wetness = checked("wetness", input.wetness ?? 0, 0, 1);
-  const airVapour = checked("airVapourPa", input.airVapourPa ?? 1200, 0, 1e5, "Pa");
+  const airVapour = checked("airVapourPa", input.airVapourPa ?? FOODS_OWN_STEAM, 0, 1e5, "Pa");
   const dr = radius / n;
   const face = (i: number) => Math.min(radius, Math.max(0, (i + 0.5) * dr));
   const volumes = Array.from(
@@ -57,7 +61,7 @@ export function makeConduction(input: ConductionInput): Conduction {
   );
   const between = Array.from({ length: n }, (_, i) => (k * face(i) ** p) / dr);
   const outer = radius ** p;
-  const temps = Array.from({ length: n + 1 }, () => t0);
+  const temps = Array.from({ length: n + 1 }, (_, i) => input.from?.[i] ?? t0);
   const state = { temps, seconds: 0, steps: 0 };
 
   const steam = (t: number) => {
