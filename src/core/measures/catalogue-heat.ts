@@ -1,4 +1,7 @@
 // The calculations of cooling, warming and safety, by name; the form of a line is explained in catalogue-kitchen.ts.
+import * as joint from "../devices/joint";
+import * as random from "../devices/random";
+import * as simulate from "../devices/simulate";
 import type { Rows } from "./catalogue-kitchen";
 import * as conduction from "./heat/conduction";
 import * as cooling from "./heat/cooling";
@@ -11,12 +14,13 @@ import * as verdicts from "./heat/verdicts";
 import * as warming from "./heat/warming";
 
 const GEOMETRY = "slab|cylinder|sphere";
-const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 3000; stepS? 0.1..600 s = 20`;
+const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 3000; stepS? 1..600 s = 20`;
 const LUMP = "t0 -40..300 °C; tEnv -80..400 °C; uaWK 0.0001..10000 W/K; massKg 0.01..100 kg; cp 500..5000 J/kgK";
 const LOAD = "massKg 0.01..100 kg; cp 500..5000 J/kgK; t0 -5..130 °C";
 const JOINT = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; t0 -2..60 °C; ovenC 60..350 °C; hOven 2..200 W/m²K; hRest? 2..50 W/m²K = 9; roomC? -10..45 °C = 21; wetness? 0..1 = 0.4; restWetness? 0..1 = 0.3`;
 const FRYER =
   "oilKg 0.2..15 kg; oilC 100..210 °C; foodC? -30..90 °C = 5; waterOff? 0..0.9 = 0.25; tauS? 5..1000 s = 90; burnerW? 50..20000 W = 1200";
+const STATE = "state what it is at; stepS 0.1..86400 s; steps? 1..20000 = 1";
 const DEATHS =
   "salmonellaRedMeat|salmonellaPoultry|ecoliMince|listeria|perfringensVegetative|salmonellaEgg|milk|botulinumNonProteolytic|ukCore70";
 const READINGS = "readings list of [minute, °C] in order";
@@ -220,6 +224,32 @@ export const HEAT: Rows = {
       equipment.slowCooker,
       "A slow cooker's heating up",
       "capacityL 1..9 L; foodKg 0.1..9 kg; density? 0.5..1.5 kg/L = 1; t0? 0..95 °C = 5; setting? low|high = low; roomC? 5..40 °C = 21",
+    ],
+  },
+  "Simulated devices": {
+    rng32: [random.rng32, "Uniform numbers of a seed", "seed -2147483648..4294967296; draws 1..10000"],
+    gauss: [random.gauss, "Normal numbers of a seed", "seed -2147483648..4294967296; draws 1..10000"],
+    roastParams: [joint.roastParams, "What a simulated roast is made of", "massKg 0.1..20 kg; slim? 0.4..1 = 0.85"],
+    smokedParams: [joint.smokedParams, "What a simulated smoked joint is made of", "massKg 0.1..20 kg; slim? 0.4..1 = 0.85"],
+    stepRoast: [
+      joint.stepRoast,
+      "A simulated roast over time",
+      `${STATE}; params those of roastParams; env chamberC, vapourPa, fan, wrapped`,
+    ],
+    stepSmokedJoint: [
+      joint.stepSmokedJoint,
+      "A simulated smoked joint over time",
+      `${STATE}; params those of smokedParams; env chamberC, vapourPa, fan, wrapped`,
+    ],
+    stepPot: [simulate.stepPot, "A simulated pot over time", `${STATE}; params massKg and cp; env tEnvC, uaWK, topM2, airC, burnerW`],
+    stepDough: [simulate.stepDough, "A simulated dough over time", `${STATE}; params yeastPct, massKg, maxRise; env roomC`],
+    stepOven: [simulate.stepOven, "A simulated oven over time", `${STATE}; params? powerW; env setC, roomC, door`],
+    stepFridge: [simulate.stepFridge, "A simulated fridge over time", `${STATE}; params? none; env? setC, roomC, doorOpen`],
+    stepFerment: [simulate.stepFerment, "A simulated ferment over time", `${STATE}; params? saltPct; env tempC`],
+    readPhMeter: [
+      simulate.readPhMeter,
+      "Readings of a simulated pH meter",
+      "truePh 2..9 pH; hours 0..10000 h; seed -2147483648..4294967296; reads 1..1000; offset? -1..1 pH = 0",
     ],
   },
 };

@@ -1,6 +1,9 @@
 // The reference's vectors of heat: cooling, ice, verdicts, pasteurising, warming. Figures within their tolerance, or within 2e-6 of themselves.
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
+import * as joint from "../../../src/core/devices/joint";
+import * as random from "../../../src/core/devices/random";
+import * as simulate from "../../../src/core/devices/simulate";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
 import * as conduction from "../../../src/core/measures/heat/conduction";
 import * as cooling from "../../../src/core/measures/heat/cooling";
@@ -24,6 +27,9 @@ const FUNCTIONS: Readonly<Record<string, unknown>> = {
   ...warming,
   ...equipment,
   ...roast,
+  ...joint,
+  ...random,
+  ...simulate,
 };
 
 const outcome = (name: string, input: Loose): Loose => {

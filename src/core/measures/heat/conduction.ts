@@ -124,14 +124,14 @@ export function makeConduction(input: ConductionInput): Conduction {
 
 /**
  * Temperatures inside after so many seconds.
- * @param input the body; halfM 0.001–0.3 m; seconds 0–1e6; stepS 0.1–600 (20)
+ * @param input the body; halfM 0.001–0.3 m; seconds 0–1e6; stepS 1–600 (20)
  * @returns coreC, surfaceC, meanC
  * @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE
  */
 export function conductionAt(input: ConductionInput & { readonly seconds: number }) {
   const body = makeConduction(input);
   const end = checked("seconds", input.seconds, 0, 1e6, "s");
-  const step = checked("stepS", input.stepS ?? 20, 0.1, 600, "s");
+  const step = checked("stepS", input.stepS ?? 20, 1, 600, "s");
   while (body.seconds < end - 1e-9) body.step(Math.min(step, end - body.seconds));
   return { coreC: body.temps[0] as number, surfaceC: body.temps[body.temps.length - 1] as number, meanC: body.mean() };
 }
@@ -154,7 +154,7 @@ export function conductionTimes(
   const body = makeConduction(input);
   const marks = readMarks(input.marks);
   const point = row("at", POINTS, input.at ?? "slowest");
-  const step = checked("stepS", input.stepS ?? 20, 0.1, 600, "s");
+  const step = checked("stepS", input.stepS ?? 20, 1, 600, "s");
   const end = checked("maxHours", input.maxHours ?? 48, 0.1, 240, "h") * 3600;
   let temp = point(body);
   const times: Record<string, number | null> = Object.fromEntries(marks.map((m) => [m, temp <= m ? 0 : null]));
@@ -177,7 +177,7 @@ export function conductionTimes(
 export function heatThroughTime(input: ConductionInput & { readonly target: number }) {
   const body = makeConduction(input);
   const target = checked("target", input.target, -40, 300, "°C");
-  const step = checked("stepS", input.stepS ?? 20, 0.1, 600, "s");
+  const step = checked("stepS", input.stepS ?? 20, 1, 600, "s");
   let core = body.temps[0] as number;
   if (core >= target) return { seconds: 0, surfaceC: core };
   while (body.seconds < 48 * 3600) {
