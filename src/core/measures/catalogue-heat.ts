@@ -3,6 +3,7 @@ import * as joint from "../devices/joint";
 import * as random from "../devices/random";
 import * as simulate from "../devices/simulate";
 import type { Rows } from "./catalogue-kitchen";
+import { compareCooling } from "./heat/compare-cooling";
 import * as conduction from "./heat/conduction";
 import * as cooling from "./heat/cooling";
 import * as equipment from "./heat/equipment";
@@ -66,6 +67,11 @@ export const HEAT: Rows = {
       conduction.explicitMaxStep,
       "Longest step of an explicit scheme",
       "dxM 0.00001..0.1 m; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; h 0..100000 W/m²K",
+    ],
+    compareCooling: [
+      compareCooling,
+      "Ten ways of cooling a pot",
+      `volumeL 0.2..40 L; food ${Object.keys(foods.FOOD).join("|")}; potDiameterCm 5..60 cm; startC? 60..100 °C = 95; roomC? 0..45 °C = 21; fridgeC? 0..10 °C = 3.5; tapC? 1..30 °C = 14; trayDepthCm? 1..12 cm = 5; iceShare? 0.05..0.45 = 0.25; stirred? yes or no`,
     ],
     judgeCooling: [
       verdicts.judgeCooling,

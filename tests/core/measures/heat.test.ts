@@ -5,6 +5,7 @@ import * as joint from "../../../src/core/devices/joint";
 import * as random from "../../../src/core/devices/random";
 import * as simulate from "../../../src/core/devices/simulate";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
+import * as compare from "../../../src/core/measures/heat/compare-cooling";
 import * as conduction from "../../../src/core/measures/heat/conduction";
 import * as cooling from "../../../src/core/measures/heat/cooling";
 import * as equipment from "../../../src/core/measures/heat/equipment";
@@ -19,6 +20,7 @@ import type { Loose } from "../../support/dishes";
 const vectors: Loose[] = JSON.parse(readFileSync(new URL("../../data/vectors-heat.json", import.meta.url), "utf8"));
 const FUNCTIONS: Readonly<Record<string, unknown>> = {
   ...foods,
+  ...compare,
   ...cooling,
   ...conduction,
   ...ice,
@@ -125,6 +127,19 @@ describe("what a cook has to be able to rely on", () => {
   test("a cooling still running past its two hours has failed, not merely not ended", () => {
     expect(verdicts.judgeCooling({ times: { t57: 0, t21: null, t5: null }, lastSeconds: 7201 }).verdict).toBe("fail1");
     expect(verdicts.judgeCooling({ times: { t57: 0, t21: 3000, t5: null }, lastSeconds: 6 * 3600 + 1 }).verdict).toBe("fail2");
+  });
+  test("a thick pot that nobody stirs is not saved by a bath of ice; stirred, it is", () => {
+    const ways = (stirred: boolean) => {
+      const { rows } = compare.compareCooling({ volumeL: 6, food: "thickSauce", potDiameterCm: 26, stirred });
+      return Object.fromEntries(rows.map((r) => [r.method, r]));
+    };
+    const [still, stirred] = [ways(false), ways(true)];
+    expect([still.iceBathStill?.verdict, stirred.iceBathStirred?.verdict]).toEqual(["fail1", "ok"]);
+    expect(still.potFridgeAtOnce?.t21Min ?? Number.POSITIVE_INFINITY).toBeGreaterThan(stirred.potFridgeAtOnce?.t21Min as number);
+  });
+  test("a fridge at five degrees never brings food to five", () => {
+    const { rows } = compare.compareCooling({ volumeL: 3, food: "waterStock", potDiameterCm: 22, fridgeC: 5 });
+    expect(rows.find((r) => r.method === "potFridgeAtOnce")).toMatchObject({ t5Min: null, verdict: "fail1" });
   });
   test("ice keeps its books", () => {
     const kg = ice.iceForTarget({ stockKg: 4, stockC: 95, targetC: 21 }).value;

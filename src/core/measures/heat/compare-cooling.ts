@@ -1,0 +1,177 @@
+// One pot, ten ways of cooling it, each judged: what an ice bath, trays, cold water or ice in the recipe would do. What is thin or stirred goes by one
+// temperature, what stands thick or solid by conduction from its middle. Sources as in cooling.ts and conduction.ts.
+import { CalculationError, checked, row } from "../calculation-error";
+import { conductionTimes, makeConduction } from "./conduction";
+import { type CoolingStage, coolStaged } from "./cooling";
+import { FOOD, vesselGeometry } from "./foods";
+import { iceBalance } from "./ice";
+import { judgeCooling } from "./verdicts";
+
+const MARKS = [63, 60, 57, 21, 5] as const;
+/** Overall coefficients, W/(m²·K): a lid in still air, a still fridge and one with a fan, the bottom of a tray on its shelf. */
+const [AIR, FRIDGE, FRIDGE_FAN, SHELF] = [10, 7, 12, 5];
+/** A bath around a pot: standing water, ice standing and stirred, for what mixes by itself and for what does not. */
+const BATHS = { thin: { water: 120, ice: 150, stirred: 400 }, thick: { water: 60, ice: 60, stirred: 200 } } as const;
+const ICE_BATH_C = 1;
+/** A tub of tap water warms about the pot, and is left when little more is to be had. */
+const [TUB_WARMS, TUB_LEFT, TUB_LEAST] = [3, 8, 22];
+const FRIDGE_VAPOUR_PA = 500;
+const HOURS = 48;
+
+export interface CompareInput {
+  readonly volumeL: number;
+  /** A row of FOOD. */
+  readonly food: string;
+  readonly potDiameterCm: number;
+  readonly startC?: number;
+  readonly roomC?: number;
+  readonly fridgeC?: number;
+  readonly tapC?: number;
+  readonly trayDepthCm?: number;
+  readonly iceShare?: number;
+  readonly stirred?: boolean;
+}
+
+type Times = Readonly<Record<string, number | null>>;
+
+/** A pot that is not stirred, through its route: the coefficient of each stage over its surface, its air, and the core at which it is left. */
+function conductRoute(
+  food: (typeof FOOD)[string],
+  geometry: { readonly geometry: "slab" | "cylinder"; readonly halfM: number },
+  startC: number,
+  stages: readonly { readonly h: number; readonly tEnv: number; readonly untilC?: number }[],
+): Times {
+  const times: Record<string, number | null> = Object.fromEntries(MARKS.map((m) => [m, startC <= m ? 0 : null]));
+  let from: readonly number[] | undefined;
+  let passed = 0;
+  for (const s of stages) {
+    const start = from ? { from } : {};
+    const body = makeConduction({ ...geometry, k: food.k, rho: food.rho, cp: food.cp, t0: startC, h: s.h, tEnv: s.tEnv, ...start });
+    let slowest = Math.max(...body.temps);
+    while (passed + body.seconds < HOURS * 3600 && slowest > (s.untilC ?? 5)) {
+      const before = passed + body.seconds;
+      body.step(60);
+      const next = Math.max(...body.temps);
+      for (const m of MARKS) if (times[m] === null && next <= m) times[m] = before + (60 * (slowest - m)) / (slowest - next);
+      slowest = next;
+    }
+    passed += body.seconds;
+    from = [...body.temps];
+  }
+  return times;
+}
+
+/**
+ * Ways of cooling a pot, with when it passes 60, 21 and 5 °C and the verdicts of both rules.
+ * @param input volumeL 0.2–40; food a row of FOOD; potDiameterCm 5–60; startC 60–100 (95); roomC 0–45 (21); fridgeC 0–10 (3.5); tapC 1–30 (14);
+ *   trayDepthCm 1–12 (5); iceShare 0.05–0.45 of the recipe (0.25); stirred (yes)
+ * @returns rows of method, t60Min, t21Min, t5Min (null where not in 48 h), verdict of the two stages, ninety
+ * @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE
+ */
+export function compareCooling(input: CompareInput) {
+  const food = row("food", FOOD, input.food);
+  const volume = checked("volumeL", input.volumeL, 0.2, 40, "L");
+  const startC = checked("startC", input.startC ?? 95, 60, 100, "°C");
+  const room = checked("roomC", input.roomC ?? 21, 0, 45, "°C");
+  const fridge = checked("fridgeC", input.fridgeC ?? 3.5, 0, 10, "°C");
+  const tap = checked("tapC", input.tapC ?? 14, 1, 30, "°C");
+  const depth = checked("trayDepthCm", input.trayDepthCm ?? 5, 1, 12, "cm") / 100;
+  const iceShare = checked("iceShare", input.iceShare ?? 0.25, 0.05, 0.45);
+  const pot = vesselGeometry({
+    shape: "cylinder",
+    volumeL: volume,
+    diameterCm: checked("potDiameterCm", input.potDiameterCm, 5, 60, "cm"),
+  });
+  if (pot.depthM > 0.6) throw new CalculationError("potDiameterCm", "E_RANGE", "potDiameterCm: so much does not stand in so narrow a pot.");
+
+  const thin = food.body === "thin";
+  const mixes = thin || (food.body !== "solid" && input.stirred !== false);
+  const bath = BATHS[thin ? "thin" : "thick"];
+  const massKg = (volume * food.rho) / 1000;
+  const wetness = thin ? 0.6 : 0.4;
+  const outside = 0.9 * pot.sideM2 + pot.bottomM2;
+  const open = { topM2: pot.topM2, tAir: room, wetness };
+  const half = input.potDiameterCm / 200;
+  const body =
+    pot.depthM < half
+      ? ({ geometry: "slab", halfM: pot.depthM } as const)
+      : ({ geometry: "cylinder", halfM: Math.min(0.3, half) } as const);
+
+  const through = (t0: number, stages: readonly CoolingStage[], solid: Parameters<typeof conductRoute>[3], stirs = mixes): Times =>
+    stirs ? coolStaged({ t0, massKg, cp: food.cp, stages, marks: MARKS }).timesS : conductRoute(food, body, t0, solid);
+  const inFridge = { tEnv: fridge, uaWK: FRIDGE * (pot.topM2 + pot.sideM2 + pot.bottomM2 / 2), maxMin: HOURS * 60 };
+  const solidFridge = { h: FRIDGE, tEnv: fridge };
+  const tubC = tap + TUB_WARMS;
+  const leftAt = Math.max(TUB_LEAST, tap + TUB_LEFT);
+  const iced = (h: number, stirs?: boolean) =>
+    through(startC, [{ tEnv: ICE_BATH_C, uaWK: h * outside, ...open, untilC: 5 }], [{ h, tEnv: ICE_BATH_C }], stirs);
+  const withIce = iceBalance({ stockKg: massKg * (1 - iceShare), stockC: startC, iceKg: massKg * iceShare, cp: food.cp }).tempC;
+
+  const tray = (deep: number, h: number): Times =>
+    thin
+      ? coolStaged({
+          t0: startC,
+          massKg: deep * food.rho,
+          cp: food.cp,
+          marks: MARKS,
+          stages: [{ tEnv: fridge, uaWK: SHELF, topM2: 1, tAir: fridge, wetness, hConv: h / 2, maxMin: HOURS * 60 }],
+        }).timesS
+      : conductionTimes({
+          geometry: "slab",
+          halfM: deep,
+          k: food.k,
+          rho: food.rho,
+          cp: food.cp,
+          t0: startC,
+          h,
+          tEnv: fridge,
+          hInner: SHELF,
+          tInner: fridge,
+          wetness,
+          airVapourPa: FRIDGE_VAPOUR_PA,
+          marks: MARKS,
+          stepS: 60,
+        }).timesS;
+  const trayName = (deep: number) => `trays${Number((deep * 100).toFixed(2))}cmFridge`;
+
+  const ways: readonly (readonly [method: string, times: Times])[] = [
+    [
+      "potCounterThenFridge",
+      through(
+        startC,
+        [{ tEnv: room, uaWK: AIR * (pot.sideM2 + pot.bottomM2 / 2), ...open, untilC: 60 }, inFridge],
+        [{ h: AIR, tEnv: room, untilC: 60 }, solidFridge],
+      ),
+    ],
+    ["potFridgeAtOnce", through(startC, [inFridge], [solidFridge])],
+    [
+      "coldWaterThenFridge",
+      through(
+        startC,
+        [{ tEnv: tubC, uaWK: bath.water * outside, ...open, untilC: leftAt }, inFridge],
+        [{ h: bath.water, tEnv: tubC, untilC: leftAt }, solidFridge],
+      ),
+    ],
+    ["iceBathStill", iced(bath.ice)],
+    ["iceBathStirred", iced(bath.stirred, food.body !== "solid")],
+    ["iceAsRecipeWater", through(withIce, [inFridge], [solidFridge])],
+    [trayName(depth), tray(depth, FRIDGE)],
+    [`${trayName(depth)}Fan`, tray(depth, FRIDGE_FAN)],
+    [trayName(depth / 2), tray(depth / 2, FRIDGE)],
+    [`${trayName(depth / 2)}Fan`, tray(depth / 2, FRIDGE_FAN)],
+  ];
+  const minutes = (s: number | null | undefined) => (s === null || s === undefined ? null : s / 60);
+  const rows = ways.map(([method, t]) => {
+    const times = { t63: t[63] ?? null, t57: t[57] ?? null, t21: t[21] ?? null, t5: t[5] ?? null };
+    const lastSeconds = HOURS * 3600;
+    return {
+      method,
+      t60Min: minutes(t[60]),
+      t21Min: minutes(t[21]),
+      t5Min: minutes(t[5]),
+      verdict: judgeCooling({ times, lastSeconds }).verdict,
+      ninety: judgeCooling({ times, lastSeconds, rule: "ninety" }).verdict,
+    };
+  });
+  return { rows };
+}
