@@ -8,6 +8,7 @@ import * as conduction from "./heat/conduction";
 import * as cooling from "./heat/cooling";
 import * as equipment from "./heat/equipment";
 import * as foods from "./heat/foods";
+import * as forecast from "./heat/forecast";
 import * as ice from "./heat/ice";
 import * as pasteurise from "./heat/pasteurise";
 import * as roast from "./heat/roast";
@@ -201,6 +202,13 @@ export const HEAT: Rows = {
     ],
     roastAndRest: [roast.roastAndRest, "A roast and its rest", `${JOINT}; tPull 20..110 °C`],
     pullTemperature: [roast.pullTemperature, "When to pull a joint", `${JOINT}; targetC 30..100 °C`],
+    cleanReadings: [forecast.cleanReadings, "Readings without slips of the probe", "raw list of [minute, °C or null]"],
+    stallPrior: [forecast.stallPrior, "How long a stall may last", "halfM 0.01..0.3 m; elapsedMin? 0..10000 min = 0"],
+    roastForecast: [
+      forecast.roastForecast,
+      "When a roast will be done",
+      `readings list of [minute, °C or null]; targetC 35..100 °C; chamberC 50..320 °C; halfM 0.01..0.3 m; geometry? ${GEOMETRY} = sphere; hChamber? 5..100 W/m²K = 20; unwrapped? yes or no; wrappedAtMin? 0..100000 min; sigma? 0.1..5 °C = 0.6; inflate? 1..50 = 7; halfLifeMin? 5..600 min = 60`,
+    ],
     carryOverRule: [roast.carryOverRule, "The rise after pulling, by the table", "ovenC 60..350 °C; massKg 0.05..20 kg"],
   },
   "Ovens, frying, fire": {

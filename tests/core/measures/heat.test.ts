@@ -10,6 +10,7 @@ import * as conduction from "../../../src/core/measures/heat/conduction";
 import * as cooling from "../../../src/core/measures/heat/cooling";
 import * as equipment from "../../../src/core/measures/heat/equipment";
 import * as foods from "../../../src/core/measures/heat/foods";
+import * as forecast from "../../../src/core/measures/heat/forecast";
 import * as ice from "../../../src/core/measures/heat/ice";
 import * as pasteurise from "../../../src/core/measures/heat/pasteurise";
 import * as roast from "../../../src/core/measures/heat/roast";
@@ -29,6 +30,7 @@ const FUNCTIONS: Readonly<Record<string, unknown>> = {
   ...warming,
   ...equipment,
   ...roast,
+  ...forecast,
   ...joint,
   ...random,
   ...simulate,
@@ -157,3 +159,38 @@ describe("what a cook has to be able to rely on", () => {
           for (const figure of figures(outcome(v.function, { ...v.input, [key]: broken }))) expect(Number.isNaN(figure)).toBe(false);
   });
 });
+
+describe("the forecast of a roast", () => {
+  test("holds what a simulated roast then does, ever closer", () => {
+    for (const massKg of [1, 2, 3.5]) {
+      const params = joint.roastParams({ massKg });
+      let state = { core: 7, mid: 7, rim: 7, surface: 7, lostKg: 0, t: 0 };
+      const readings: [number, number][] = [];
+      while (state.core < 54 && state.t < 36_000) {
+        readings.push([state.t / 60, Math.round(state.core * 10) / 10]);
+        state = simulateMinutes(state, params);
+      }
+      const ends = state.t / 60;
+      const halfM = roast.equivalentHalf({ massKg, shape: "sphere" }).value * 0.85;
+      const widths = [0.3, 0.6, 0.9].map((part) => {
+        const until = readings.slice(0, Math.floor(readings.length * part));
+        const minute = (until[until.length - 1] as [number, number])[0];
+        const f = forecast.roastForecast({ readings: until, targetC: 54, chamberC: 180, halfM });
+        expect(f.status).toBe("forecast");
+        expect(minute + (f.lowMin as number)).toBeLessThanOrEqual(ends);
+        expect(minute + (f.highMin as number)).toBeGreaterThanOrEqual(ends);
+        return (f.highMin as number) - (f.lowMin as number);
+      });
+      expect(widths[2] as number).toBeLessThan(widths[0] as number);
+    }
+  });
+  test("says that nothing is known, that it is done, or that it never will be", () => {
+    const at = (readings: [number, number | null][], chamberC = 180) =>
+      forecast.roastForecast({ readings, targetC: 60, chamberC, halfM: 0.06 }).status;
+    expect([at([]), at([[0, null]]), at([[0, 61]]), at([[0, 10]], 58)]).toEqual(["noData", "noData", "done", "never"]);
+  });
+});
+
+function simulateMinutes(state: joint.JointState, params: joint.JointParams): joint.JointState {
+  return joint.stepRoast({ state, params, env: { chamberC: 180 }, stepS: 60, steps: 2 });
+}
