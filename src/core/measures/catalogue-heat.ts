@@ -12,6 +12,7 @@ import * as forecast from "./heat/forecast";
 import * as ice from "./heat/ice";
 import * as pasteurise from "./heat/pasteurise";
 import * as roast from "./heat/roast";
+import { thawEnthalpySlab } from "./heat/thaw";
 import * as verdicts from "./heat/verdicts";
 import * as warming from "./heat/warming";
 
@@ -137,6 +138,11 @@ export const HEAT: Rows = {
       warming.thawTime,
       "Seconds to thaw",
       "food leanMeat|fattyMeat|poultry|fish|stock|stew|dough|fruit; thicknessM 0.003..0.4 m; lengthM? 0.003..2 m; widthM? 0.003..2 m; h 1..2000 W/m²K; tMedium -20..60 °C; tStart? -40..-2 °C = -18",
+    ],
+    thawEnthalpySlab: [
+      thawEnthalpySlab,
+      "A flat pack thawing, with its surface",
+      "food leanMeat|fattyMeat|poultry|fish|stock|stew|dough|fruit; thicknessM 0.003..0.2 m; h 1..2000 W/m²K; tMedium -20..40 °C; tStart? -40..-2 °C = -18; endCoreC? -5..10 °C = -0.5; nodes? 4..60 = 12; dt? 0.01..10 s = 0.5",
     ],
     burnerPower: [warming.burnerPower, "Watts that reach a pot", "ratedW 50..20000 W; kind gas|coil|glassCeramic|induction"],
     potHeatTime: [

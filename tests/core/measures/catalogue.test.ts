@@ -7,7 +7,7 @@ import type { Loose } from "../../support/dishes";
 
 const read = (name: string): Loose[] => JSON.parse(readFileSync(new URL(`../../data/${name}.json`, import.meta.url), "utf8"));
 const measures = read("vectors-measures");
-const vectors = [...measures, ...read("vectors-heat").filter((v) => Object.hasOwn(MEASURES, v.function))];
+const vectors = [...measures, ...read("vectors-heat")];
 const answer = (name: string, input: unknown): Loose => {
   try {
     return measure(name, input).result;
@@ -29,7 +29,6 @@ test("every vector has its calculation, and gives no input that the catalogue do
     expect(Object.keys(v.input).filter((k) => !inputs.some((i: MeasureInput) => i.name === k))).toEqual([]);
   }
   expect(Object.keys(MEASURES).sort()).toEqual([...new Set(vectors.map((v) => v.function))].sort());
-  for (const v of measures) expect(MEASURES[v.function]).toBeDefined();
 });
 
 describe.each(Object.values(MEASURES).map((m) => [m.name, m] as const))("%s", (name, m) => {

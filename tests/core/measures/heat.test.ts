@@ -14,6 +14,7 @@ import * as forecast from "../../../src/core/measures/heat/forecast";
 import * as ice from "../../../src/core/measures/heat/ice";
 import * as pasteurise from "../../../src/core/measures/heat/pasteurise";
 import * as roast from "../../../src/core/measures/heat/roast";
+import * as thaw from "../../../src/core/measures/heat/thaw";
 import * as verdicts from "../../../src/core/measures/heat/verdicts";
 import * as warming from "../../../src/core/measures/heat/warming";
 import type { Loose } from "../../support/dishes";
@@ -30,6 +31,7 @@ const FUNCTIONS: Readonly<Record<string, unknown>> = {
   ...warming,
   ...equipment,
   ...roast,
+  ...thaw,
   ...forecast,
   ...joint,
   ...random,
