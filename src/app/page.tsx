@@ -46,6 +46,12 @@ export default async function HomePage() {
           <section aria-label="Bring in a dish">
             <ImportDish />
           </section>
+          <section aria-label="Bench">
+            <h2 className="caps mb-1 font-sans font-normal">Bench</h2>
+            <Link href="/bench" className="block border-t border-rule py-2 hover:bg-saffron-wash">
+              Cooling a pot <span className="text-[14px] text-quiet">what ice, trays or a tub of water would do</span>
+            </Link>
+          </section>
         </div>
       </div>
     </main>

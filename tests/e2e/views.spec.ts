@@ -17,6 +17,7 @@ test.afterAll(() => server.kill());
 const VIEWS = [
   "/",
   "/import",
+  "/bench",
   "/d/harvest-lunch/dish",
   "/d/harvest-lunch/dish?c=jelly",
   "/d/harvest-lunch/dish/questions",
@@ -63,6 +64,24 @@ test("pages show no fault on the console and load nothing from elsewhere", async
   page.on("request", (r) => !r.url().startsWith(server.url) && !r.url().startsWith("data:") && faults.push(r.url()));
   for (const view of VIEWS) await page.goto(server.url + view, { waitUntil: "networkidle" });
   expect(faults).toEqual([]);
+});
+
+test("the bench reckons anew at every figure, in the units one types, and says what it cannot read", async ({ page }) => {
+  await page.goto(`${server.url}/bench`, { waitUntil: "networkidle" });
+  const ways = page.getByRole("region", { name: "Ways of cooling it" });
+  const fridge = ways.getByRole("row", { name: /Into the fridge at once/ });
+  await expect(fridge).toContainText("too slow to 21 °C");
+  const litres = await fridge.innerText();
+  await page.getByLabel("How much").fill("2 qt");
+  await expect(fridge).not.toHaveText(litres);
+  await page.getByLabel("How much").fill("2 kg");
+  await expect(ways.getByRole("alert")).toContainText("How much");
+  await page.getByLabel("How much").fill("6");
+  await page.getByLabel("What it is").selectOption("thickSauce");
+  await page.getByLabel("I stir it now and then").uncheck();
+  await expect(ways.getByRole("row", { name: /Ice bath, left standing/ })).toContainText("too slow");
+  await page.getByLabel("The fridge, measured").fill("6");
+  await expect(ways).toContainText("never brings food to 5 °C");
 });
 
 test("the chart is walked by keys and says where one stands; its address reopens it", async ({ page }) => {
