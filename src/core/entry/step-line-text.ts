@@ -1,6 +1,7 @@
 // A step written as one line, and a step changed by a line: what the line cannot say stays as it was.
 import type { DishStep, Hold } from "../dish/schema";
-import { type LineContext, type LineStep, NO_CONTEXT, readStepLine } from "./step-line";
+import { type LineContext, type LineStep, NO_CONTEXT } from "./step-draft";
+import { readStepLine } from "./step-line";
 import { kindWords } from "./words-said";
 
 /**

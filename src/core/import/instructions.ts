@@ -3,8 +3,8 @@
 
 import type { DishStep } from "../dish/schema";
 import { findDurations, type Length, OVERNIGHT, rhythmAt } from "../entry/durations";
+import { slug } from "../entry/names";
 import type { Found } from "../entry/numbers";
-import { slug } from "../entry/step-line";
 import { findTemperatures } from "../entry/temperatures";
 import { durationText, spokenDuration } from "../time/duration";
 

@@ -1,4 +1,5 @@
-import { type LineContext, readStepLine } from "@/core/entry/step-line";
+import type { LineContext } from "@/core/entry/step-draft";
+import { readStepLine } from "@/core/entry/step-line";
 
 /** What a step's line is understood to say, part by part; what is guessed and what is not understood is told apart in words. */
 export function Understood({ line, context }: { line: string; context: LineContext }) {

@@ -1,0 +1,24 @@
+// Names as they are typed: an identifier from one, and the thing that one means.
+
+/** An identifier from a name: lower case, digits, hyphens. */
+export function slug(name: string): string {
+  const plain = name
+    .normalize("NFKD")
+    .replace(/[̀-ͯ]/g, "")
+    .toLowerCase()
+    .replace(/['’]/g, "")
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^-+|-+$/g, "");
+  return plain.slice(0, 40).replace(/-+$/, "") || "part";
+}
+
+/** The thing of that name: by its whole name, its reference, or the only one whose name or component has the word in it. */
+export function named<T extends { readonly ref: string; readonly name: string }>(text: string, things: readonly T[]): T | undefined {
+  const wish = text.toLowerCase().trim();
+  if (wish === "") return undefined;
+  const exact = things.find((t) => t.ref === wish || t.name.toLowerCase() === wish) ?? things.find((t) => t.ref.endsWith(`.${wish}`));
+  if (exact) return exact;
+  const like = things.filter((t) => t.name.toLowerCase().includes(wish) || t.ref.startsWith(`${slug(wish)}.`));
+  // Several outputs of one component: its last is what is meant by its name.
+  return like.length && new Set(like.map((t) => t.ref.split(".")[0])).size === 1 ? like.at(-1) : undefined;
+}
