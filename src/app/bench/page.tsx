@@ -1,19 +1,36 @@
 import Link from "next/link";
-import { CoolingBench } from "@/ui/bench/CoolingBench";
-import { Mark } from "@/ui/shell/Mark";
+import { PANELS } from "@/core/bench/panels";
 
-export const metadata = { title: "Bench: cooling a pot" };
+export const metadata = { title: "Bench" };
 
 export default function BenchPage() {
+  const subjects = [...new Set(PANELS.map((p) => p.subject))];
   return (
-    <main className="mx-auto max-w-[68rem] px-6 py-6">
-      <div className="mb-4 flex items-center gap-3 border-b-[2.5px] border-rim pb-3">
-        <Link href="/" aria-label="All dishes">
-          <Mark size={34} />
-        </Link>
-        <h1 className="text-[25px]">Bench: cooling a pot</h1>
+    <>
+      <h1 className="sr-only">Bench: everything that can be reckoned</h1>
+      <p className="mb-5 max-w-[44rem] text-quiet">
+        Everything that can be reckoned, free of any dish. Write figures as you say them: 2 lb 3 oz, 1 1/2 cups, 350F, 1h30. Fix any answer
+        with the anchor beside it, and another figure follows.
+      </p>
+      <div className="gap-x-10 sm:columns-2 lg:columns-3">
+        {subjects.map((subject) => (
+          <section key={subject} aria-labelledby={subject} className="mb-6 break-inside-avoid">
+            <h2 id={subject} className="mb-1 text-[18px]">
+              {subject}
+            </h2>
+            <ul>
+              {PANELS.filter((p) => p.subject === subject).map((p) => (
+                <li key={p.id} className="border-t border-rule">
+                  <Link href={`/bench/${p.id}`} className="block py-1.5 hover:bg-saffron-wash">
+                    {p.title}
+                    <span className="block text-[13px] leading-snug text-quiet">{p.does}</span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
       </div>
-      <CoolingBench />
-    </main>
+    </>
   );
 }

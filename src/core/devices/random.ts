@@ -1,22 +1,12 @@
 // Random numbers that are the same everywhere for one seed, for simulated devices.
 import { checked } from "../measures/calculation-error";
-
-/** Uniform numbers 0 to 1, 32 bits of state. */
-export function uniform(seed: number): () => number {
-  let s = seed | 0;
-  return () => {
-    s = (s + 0x6d2b79f5) | 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
+import { seededRandom } from "../planner/random";
 
 /** One normal number from two uniform ones. */
 export const normal = (draw: () => number) => Math.sqrt(-2 * Math.log(1 - draw())) * Math.cos(2 * Math.PI * draw());
 
 const draws = (input: { readonly seed: number; readonly draws: number }, next: (draw: () => number) => number) => {
-  const draw = uniform(checked("seed", input.seed, -(2 ** 31), 2 ** 32));
+  const draw = seededRandom(checked("seed", input.seed, -(2 ** 31), 2 ** 32));
   return { value: Array.from({ length: Math.round(checked("draws", input.draws, 1, 10_000)) }, () => next(draw)) };
 };
 

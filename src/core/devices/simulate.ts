@@ -5,7 +5,8 @@ import { openSurfaceFlux } from "../measures/heat/cooling";
 import { growthGamma } from "../measures/heat/pasteurise";
 import { rounded } from "../measures/rounding";
 import tables from "../measures/tables/heat.json";
-import { normal, uniform } from "./random";
+import { seededRandom } from "../planner/random";
+import { normal } from "./random";
 
 /** What a simulated step takes: its state, what the device is, what is around it, seconds of a step and how many of them. */
 export interface StepInput<State, Params, Env> {
@@ -201,7 +202,7 @@ export function readPhMeter(input: {
 }): { readonly value: readonly (number | null)[] } {
   const ph = checked("truePh", input.truePh, 2, 9);
   const shift = checked("offset", input.offset ?? 0, -1, 1) + (0.01 * checked("hours", input.hours, 0, 10_000, "h")) / 24;
-  const draw = uniform(checked("seed", input.seed, -(2 ** 31), 2 ** 32));
+  const draw = seededRandom(checked("seed", input.seed, -(2 ** 31), 2 ** 32));
   const value = Array.from({ length: Math.round(checked("reads", input.reads, 1, 1000)) }, () => {
     const u = draw();
     const z = normal(draw);

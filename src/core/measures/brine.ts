@@ -118,7 +118,8 @@ const VEGETABLE_METHODS = {
   brineEquilibrium: (veg: number, water: number) => veg + water,
   brineOfWater: (_veg: number, water: number) => water,
 };
-const SAFE_SALT_PCT = 1.5;
+/** Below this share of the whole a ferment is not kept from what spoils it: a hard stop. */
+export const SAFE_SALT_PCT = 1.5;
 
 /**
  * Salt for a ferment of vegetables. Stops where too little would be left to keep out what spoils it.

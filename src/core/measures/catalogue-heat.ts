@@ -2,7 +2,7 @@
 import * as joint from "../devices/joint";
 import * as random from "../devices/random";
 import * as simulate from "../devices/simulate";
-import type { Rows } from "./catalogue-kitchen";
+import { GEOMETRY, type Rows } from "./catalogue-kitchen";
 import { compareCooling } from "./heat/compare-cooling";
 import * as conduction from "./heat/conduction";
 import * as cooling from "./heat/cooling";
@@ -16,7 +16,6 @@ import { thawEnthalpySlab } from "./heat/thaw";
 import * as verdicts from "./heat/verdicts";
 import * as warming from "./heat/warming";
 
-const GEOMETRY = "slab|cylinder|sphere";
 const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 3000; stepS? 1..600 s = 20`;
 const LUMP = "t0 -40..300 °C; tEnv -80..400 °C; uaWK 0.0001..10000 W/K; massKg 0.01..100 kg; cp 500..5000 J/kgK";
 const LOAD = "massKg 0.01..100 kg; cp 500..5000 J/kgK; t0 -5..130 °C";

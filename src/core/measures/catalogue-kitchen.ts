@@ -28,7 +28,7 @@ export type Row = readonly [run: (input: never) => object, says: string, inputs:
 const LEAVENING =
   "yeastPct? 0.01..3 % of flour; prefermentedFlourPct? 1..50 % of flour; saltPct? 0..4 % of flour = 2; sugarPct? 0..30 % of flour = 0; target? 0.2..2 = 1";
 const ORGANISM = "organism? yeast|sourdough = yeast";
-const GEOMETRY = "slab|cylinder|sphere";
+export const GEOMETRY = "slab|cylinder|sphere";
 const POT = "diameterMm 80..600 mm; vigour hot80|bareSimmer|simmer|gentleBoil|rollingBoil; lid? off|ajar|on = off; netPowerW? 50..10000 W";
 const LACTIC = "tempC 3..32 °C; saltPct 1.5..8 %; ph0? 5..7 pH = 6; phEnd? 3.1..4.2 pH = 3.5";
 const CURED = "meatG 50..100000 g; liquidG? 0..100000 g = 0; cureStrengthPct? 6.25..6.25 % = 6.25";

@@ -1,4 +1,5 @@
 // What physics and bookkeeping say whatever the figures: more is more, mixtures keep their mass, conversions come back.
+
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { boilingPoint, pressureCookerTemp } from "../../../src/core/measures/boiling";
@@ -7,6 +8,7 @@ import { curingSaltDose, nitritePpm } from "../../../src/core/measures/curing-sa
 import { diffusionDays, diffusionFraction, saturation } from "../../../src/core/measures/diffusion";
 import { bakersToGrams, gramsToBakers, prefermentSplit, yeastConvert } from "../../../src/core/measures/dough";
 import { fermentPh } from "../../../src/core/measures/ferment";
+import { quickThaw, thawEnthalpySlab } from "../../../src/core/measures/heat/thaw";
 import { pickleAcidity, shelfStableClaim, vinegarForAcidity } from "../../../src/core/measures/pickle";
 import { fermentSchedule, fermentTimeConstant, relativeRate, yeastForSchedule } from "../../../src/core/measures/proofing";
 import { saltAfterReduction, saltToFinish, topUpPlan } from "../../../src/core/measures/reduction";
@@ -265,4 +267,17 @@ describe("pickle, ferment, pots", () => {
       expect(pressureCookerTemp({ gaugeKPa: 0, altitudeM }).celsius).toBeCloseTo(boilingPoint({ altitudeM }).celsius, 0);
     expect(diffusionFraction({ geometry: "slab", thicknessMm: 50, days: 0 })).toEqual({ averagePct: 0, centrePct: 0 });
   });
+});
+
+test("the quick thaw of a panel stays within two hundredths of the fine one", () => {
+  for (const [food, thicknessM, h] of [
+    ["poultry", 0.05, 7],
+    ["fish", 0.02, 120],
+    ["stew", 0.08, 12],
+  ] as const) {
+    const input = { food, thicknessM, h, tMedium: 4 };
+    const fine = thawEnthalpySlab({ ...input, dt: 0.4 }).seconds;
+    const quick = thawEnthalpySlab({ ...input, ...quickThaw(input) }).seconds;
+    expect(Math.abs(quick - fine) / fine, food).toBeLessThan(0.02);
+  }
 });

@@ -1,7 +1,7 @@
 // One pot, ten ways of cooling it, each judged: what an ice bath, trays, cold water or ice in the recipe would do. What is thin or stirred goes by one
 // temperature, what stands thick or solid by conduction from its middle. Sources as in cooling.ts and conduction.ts.
 import { CalculationError, checked, row } from "../calculation-error";
-import { conductionTimes, makeConduction } from "./conduction";
+import { makeConduction } from "./conduction";
 import { type CoolingStage, coolStaged } from "./cooling";
 import { FOOD, vesselGeometry } from "./foods";
 import { iceBalance } from "./ice";
@@ -32,33 +32,78 @@ export interface CompareInput {
   readonly stirred?: boolean;
 }
 
-type Times = Readonly<Record<string, number | null>>;
+type Curve = readonly (readonly [seconds: number, tempC: number])[];
+interface Course {
+  readonly times: Readonly<Record<string, number | null>>;
+  /** The slowest point, about each five minutes. */
+  readonly curve: Curve;
+}
+const CURVE_S = 300;
+/** Nothing more is decided below this. */
+const COLD = 5;
+
+interface SolidStage {
+  readonly h: number;
+  readonly tEnv: number;
+  readonly untilC?: number;
+  readonly hInner?: number;
+  readonly tInner?: number;
+  readonly wetness?: number;
+  readonly airVapourPa?: number;
+}
+
+const withoutEnd = ({ untilC: _, ...stage }: SolidStage) => stage;
+
+/** What is stirred or thin, through its stages. */
+function staged(input: {
+  readonly t0: number;
+  readonly massKg: number;
+  readonly cp: number;
+  readonly stages: readonly CoolingStage[];
+}): Course {
+  const { timesS, curve, endS, endC } = coolStaged({ ...input, marks: MARKS });
+  return { times: timesS, curve: [...curve.filter(([s]) => s < endS), [endS, endC]] };
+}
 
 /** A pot that is not stirred, through its route: the coefficient of each stage over its surface, its air, and the core at which it is left. */
 function conductRoute(
   food: (typeof FOOD)[string],
   geometry: { readonly geometry: "slab" | "cylinder"; readonly halfM: number },
   startC: number,
-  stages: readonly { readonly h: number; readonly tEnv: number; readonly untilC?: number }[],
-): Times {
+  stages: readonly SolidStage[],
+): Course {
   const times: Record<string, number | null> = Object.fromEntries(MARKS.map((m) => [m, startC <= m ? 0 : null]));
+  const curve: (readonly [number, number])[] = [[0, startC]];
   let from: readonly number[] | undefined;
   let passed = 0;
   for (const s of stages) {
     const start = from ? { from } : {};
-    const body = makeConduction({ ...geometry, k: food.k, rho: food.rho, cp: food.cp, t0: startC, h: s.h, tEnv: s.tEnv, ...start });
+    const body = makeConduction({ ...geometry, k: food.k, rho: food.rho, cp: food.cp, t0: startC, ...withoutEnd(s), ...start });
     let slowest = Math.max(...body.temps);
-    while (passed + body.seconds < HOURS * 3600 && slowest > (s.untilC ?? 5)) {
+    while (passed + body.seconds < HOURS * 3600 && slowest > (s.untilC ?? COLD)) {
       const before = passed + body.seconds;
       body.step(60);
       const next = Math.max(...body.temps);
       for (const m of MARKS) if (times[m] === null && next <= m) times[m] = before + (60 * (slowest - m)) / (slowest - next);
       slowest = next;
+      const now = passed + body.seconds;
+      if (now - (curve.at(-1) as readonly [number, number])[0] >= CURVE_S) curve.push([now, next]);
     }
     passed += body.seconds;
+    curve.push([passed, slowest]);
     from = [...body.temps];
   }
-  return times;
+  return { times, curve };
+}
+
+export interface CoolingWay {
+  readonly method: string;
+  readonly t60Min: number | null;
+  readonly t21Min: number | null;
+  readonly t5Min: number | null;
+  readonly verdict: string;
+  readonly ninety: string;
+  readonly curve: Curve;
 }
 
 /**
@@ -69,6 +114,11 @@ function conductRoute(
  * @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE
  */
 export function compareCooling(input: CompareInput) {
+  return { rows: coolingWays(input).map(({ curve: _, ...row }) => row) };
+}
+
+/** As compareCooling, each way with its curve of [seconds, °C], which ends where it is cold or after 48 h. @throws {CalculationError} */
+export function coolingWays(input: CompareInput): readonly CoolingWay[] {
   const food = row("food", FOOD, input.food);
   const volume = checked("volumeL", input.volumeL, 0.2, 40, "L");
   const startC = checked("startC", input.startC ?? 95, 60, 100, "°C");
@@ -97,9 +147,9 @@ export function compareCooling(input: CompareInput) {
       ? ({ geometry: "slab", halfM: pot.depthM } as const)
       : ({ geometry: "cylinder", halfM: Math.min(0.3, half) } as const);
 
-  const through = (t0: number, stages: readonly CoolingStage[], solid: Parameters<typeof conductRoute>[3], stirs = mixes): Times =>
-    stirs ? coolStaged({ t0, massKg, cp: food.cp, stages, marks: MARKS }).timesS : conductRoute(food, body, t0, solid);
-  const inFridge = { tEnv: fridge, uaWK: FRIDGE * (pot.topM2 + pot.sideM2 + pot.bottomM2 / 2), maxMin: HOURS * 60 };
+  const through = (t0: number, stages: readonly CoolingStage[], solid: Parameters<typeof conductRoute>[3], stirs = mixes): Course =>
+    stirs ? staged({ t0, massKg, cp: food.cp, stages }) : conductRoute(food, body, t0, solid);
+  const inFridge = { tEnv: fridge, uaWK: FRIDGE * (pot.topM2 + pot.sideM2 + pot.bottomM2 / 2), untilC: COLD, maxMin: HOURS * 60 };
   const solidFridge = { h: FRIDGE, tEnv: fridge };
   const tubC = tap + TUB_WARMS;
   const leftAt = Math.max(TUB_LEAST, tap + TUB_LEFT);
@@ -107,34 +157,20 @@ export function compareCooling(input: CompareInput) {
     through(startC, [{ tEnv: ICE_BATH_C, uaWK: h * outside, ...open, untilC: 5 }], [{ h, tEnv: ICE_BATH_C }], stirs);
   const withIce = iceBalance({ stockKg: massKg * (1 - iceShare), stockC: startC, iceKg: massKg * iceShare, cp: food.cp }).tempC;
 
-  const tray = (deep: number, h: number): Times =>
+  const tray = (deep: number, h: number): Course =>
     thin
-      ? coolStaged({
+      ? staged({
           t0: startC,
           massKg: deep * food.rho,
           cp: food.cp,
-          marks: MARKS,
-          stages: [{ tEnv: fridge, uaWK: SHELF, topM2: 1, tAir: fridge, wetness, hConv: h / 2, maxMin: HOURS * 60 }],
-        }).timesS
-      : conductionTimes({
-          geometry: "slab",
-          halfM: deep,
-          k: food.k,
-          rho: food.rho,
-          cp: food.cp,
-          t0: startC,
-          h,
-          tEnv: fridge,
-          hInner: SHELF,
-          tInner: fridge,
-          wetness,
-          airVapourPa: FRIDGE_VAPOUR_PA,
-          marks: MARKS,
-          stepS: 60,
-        }).timesS;
+          stages: [{ tEnv: fridge, uaWK: SHELF, topM2: 1, tAir: fridge, wetness, hConv: h / 2, untilC: COLD, maxMin: HOURS * 60 }],
+        })
+      : conductRoute(food, { geometry: "slab", halfM: deep }, startC, [
+          { h, tEnv: fridge, hInner: SHELF, tInner: fridge, wetness, airVapourPa: FRIDGE_VAPOUR_PA },
+        ]);
   const trayName = (deep: number) => `trays${Number((deep * 100).toFixed(2))}cmFridge`;
 
-  const ways: readonly (readonly [method: string, times: Times])[] = [
+  const ways: readonly (readonly [method: string, course: Course])[] = [
     [
       "potCounterThenFridge",
       through(
@@ -161,7 +197,7 @@ export function compareCooling(input: CompareInput) {
     [`${trayName(depth / 2)}Fan`, tray(depth / 2, FRIDGE_FAN)],
   ];
   const minutes = (s: number | null | undefined) => (s === null || s === undefined ? null : s / 60);
-  const rows = ways.map(([method, t]) => {
+  return ways.map(([method, { times: t, curve }]) => {
     const times = { t63: t[63] ?? null, t57: t[57] ?? null, t21: t[21] ?? null, t5: t[5] ?? null };
     const lastSeconds = HOURS * 3600;
     return {
@@ -171,7 +207,7 @@ export function compareCooling(input: CompareInput) {
       t5Min: minutes(t[5]),
       verdict: judgeCooling({ times, lastSeconds }).verdict,
       ninety: judgeCooling({ times, lastSeconds, rule: "ninety" }).verdict,
+      curve,
     };
   });
-  return { rows };
 }

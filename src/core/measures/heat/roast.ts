@@ -104,42 +104,47 @@ export interface RoastInput {
 const STEP_S = 15;
 const LONGEST_S = 20 * 3600;
 
-/**
- * A roast until its core is at the pull, then its rest until the core stops rising.
- * @param input geometry; halfM; t0; ovenC 60–350; hOven 2–200 with radiation; tPull; hRest (9); roomC (21); wetness (0.4); restWetness (0.3)
- * @returns cookMin (null where not in 20 h), peakC, riseC, peakAfterMin, meanAtPullC, surfaceAtPullC
- * @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE
- */
-export function roastAndRest(input: RoastInput & { readonly tPull: number }) {
-  const oven = checked("ovenC", input.ovenC, 60, 350, "°C");
-  const pull = checked("tPull", input.tPull, 20, 110, "°C");
-  const inside = { geometry: input.geometry, halfM: input.halfM, k: MEAT_K, rho: MEAT_DENSITY, cp: 3500 };
+interface Moment {
+  readonly seconds: number;
+  /** From the centre outward. */
+  readonly temps: readonly number[];
+  readonly meanC: number;
+}
+
+const insideOf = (input: RoastInput) => ({ geometry: input.geometry, halfM: input.halfM, k: MEAT_K, rho: MEAT_DENSITY, cp: 3500 });
+
+/** A joint in its oven until the core is at `untilC` or the longest time has passed; of what went before only what is from `keepC` on. */
+function cooked(input: RoastInput, untilC: number, keepC: number): readonly Moment[] {
   const body = makeConduction({
-    ...inside,
+    ...insideOf(input),
     t0: checked("t0", input.t0, -2, 60, "°C"),
     h: checked("hOven", input.hOven, 2, 200, "W/m²K"),
-    tEnv: oven,
+    tEnv: checked("ovenC", input.ovenC, 60, 350, "°C"),
     wetness: checked("wetness", input.wetness ?? 0.4, 0, 1),
   });
+  checked("hRest", input.hRest ?? 9, 2, 50, "W/m²K");
+  checked("roomC", input.roomC ?? 21, -10, 45, "°C");
+  checked("restWetness", input.restWetness ?? 0.3, 0, 1);
+  const now = (): Moment => ({ seconds: body.seconds, temps: [...body.temps], meanC: body.mean() });
+  const kept: Moment[] = [];
   const core = () => body.temps[0] as number;
-  while (core() < pull && body.seconds < LONGEST_S) body.step(STEP_S);
-  if (core() < pull)
-    return {
-      cookMin: null,
-      peakC: null,
-      riseC: null,
-      peakAfterMin: null,
-      meanAtPullC: body.mean(),
-      surfaceAtPullC: body.temps.at(-1) as number,
-    };
-  const pulled = { cookMin: body.seconds / 60, meanAtPullC: body.mean(), surfaceAtPullC: body.temps.at(-1) as number };
+  for (;;) {
+    if (core() >= keepC) kept.push(now());
+    if (core() >= untilC) return kept;
+    if (body.seconds >= LONGEST_S) return kept.length ? kept : [now()];
+    body.step(STEP_S);
+  }
+}
+
+/** Out of the oven at that moment, and left to rest until the core stops rising. */
+function rested(input: RoastInput, { seconds, temps, meanC }: Moment, pullC: number) {
   const rest = makeConduction({
-    ...inside,
-    t0: pull,
-    h: checked("hRest", input.hRest ?? 9, 2, 50, "W/m²K"),
-    tEnv: checked("roomC", input.roomC ?? 21, -10, 45, "°C"),
-    wetness: checked("restWetness", input.restWetness ?? 0.3, 0, 1),
-    from: body.temps,
+    ...insideOf(input),
+    t0: pullC,
+    h: input.hRest ?? 9,
+    tEnv: input.roomC ?? 21,
+    wetness: input.restWetness ?? 0.3,
+    from: temps,
   });
   let peak = rest.temps[0] as number;
   let peakAt = 0;
@@ -149,7 +154,34 @@ export function roastAndRest(input: RoastInput & { readonly tPull: number }) {
     if (now <= peak) break;
     [peak, peakAt] = [now, rest.seconds];
   }
-  return { ...pulled, peakC: peak, riseC: peak - pull, peakAfterMin: peakAt / 60 };
+  return {
+    cookMin: seconds / 60,
+    meanAtPullC: meanC,
+    surfaceAtPullC: temps.at(-1) as number,
+    peakC: peak,
+    riseC: peak - pullC,
+    peakAfterMin: peakAt / 60,
+  };
+}
+
+/**
+ * A roast until its core is at the pull, then its rest until the core stops rising.
+ * @param input geometry; halfM; t0; ovenC 60–350; hOven 2–200 with radiation; tPull; hRest (9); roomC (21); wetness (0.4); restWetness (0.3)
+ * @returns cookMin (null where not in 20 h), peakC, riseC, peakAfterMin, meanAtPullC, surfaceAtPullC
+ * @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE
+ */
+export function roastAndRest(input: RoastInput & { readonly tPull: number }) {
+  const pull = checked("tPull", input.tPull, 20, 110, "°C");
+  const last = cooked(input, pull, pull).at(-1) as Moment;
+  if ((last.temps[0] as number) >= pull) return rested(input, last, pull);
+  return {
+    cookMin: null,
+    peakC: null,
+    riseC: null,
+    peakAfterMin: null,
+    meanAtPullC: last.meanC,
+    surfaceAtPullC: last.temps.at(-1) as number,
+  };
 }
 
 /**
@@ -161,18 +193,20 @@ export function roastAndRest(input: RoastInput & { readonly tPull: number }) {
 export function pullTemperature({ targetC, ...roast }: RoastInput & { readonly targetC: number }) {
   const target = checked("targetC", targetC, 30, 100, "°C");
   let [low, high] = [Math.max(20, target - 25), target];
-  let best = roastAndRest({ ...roast, tPull: high });
-  if (best.peakC === null)
-    throw new CalculationError("targetC", "E_UNREACHABLE", `targetC: the core does not come to ${target} °C within 20 hours.`);
+  // Cooked once; each pull that is tried rests from where the joint was when it came to it.
+  const moments = cooked(roast, high, low);
+  const at = (pull: number) => moments.find((m) => (m.temps[0] as number) >= pull);
+  const done = at(high);
+  if (!done) throw new CalculationError("targetC", "E_UNREACHABLE", `targetC: the core does not come to ${target} °C within 20 hours.`);
+  let best = rested(roast, done, high);
   for (let i = 0; i < 14; i++) {
     const middle = (low + high) / 2;
-    const tried = roastAndRest({ ...roast, tPull: middle });
-    if ((tried.peakC ?? Number.POSITIVE_INFINITY) < target) low = middle;
+    const tried = rested(roast, at(middle) ?? done, middle);
+    if (tried.peakC < target) low = middle;
     else high = middle;
     best = tried;
   }
-  const pullC = (low + high) / 2;
-  return { pullC, ...best };
+  return { pullC: (low + high) / 2, ...best };
 }
 
 const CARRY_OVER = [

@@ -1,0 +1,431 @@
+// Small sums: units, weights of pieces, one yeast for another, lye doughs, strengths of a brine, nitrite of a dose, ice thrown in, batches, pressure.
+import { pressureCookerTemp } from "../../measures/boiling";
+import { brineStrength, turnSchedule } from "../../measures/brine";
+import { CalculationError } from "../../measures/calculation-error";
+import { nitritePpm } from "../../measures/curing-salt";
+import { countToMass, massToVolume } from "../../measures/density";
+import { alkalineNoodle, bakedSoda, frictionFromTrial, totalHydration, yeastConvert } from "../../measures/dough";
+import { iceBalance, iceForTarget } from "../../measures/heat/ice";
+import { toUsMeasure } from "../../measures/rounding";
+import { batchesNeeded } from "../../measures/scaling";
+import pieces from "../../measures/tables/pieces.json";
+import { convertTemperature, convertVolume, gasMarkToCelsius } from "../../measures/units";
+import { num, type Panel, str } from "../panel";
+import { DENSITIES, PRODUCTS } from "./choices";
+
+const SUBJECT = "Small sums";
+
+const OVEN_MARKS: Panel = {
+  id: "oven-marks",
+  subject: SUBJECT,
+  title: "Gas marks and degrees",
+  does: "What a gas mark is, and the same in the other degrees.",
+  fields: [{ key: "mark", label: "Gas mark", of: "number", start: 4, low: 0.25, high: 10 }],
+  reckon(v, { call }) {
+    const got = call(gasMarkToCelsius, { mark: num(v, "mark") });
+    const f = call(convertTemperature, { value: got.celsius, from: "C", to: "F" });
+    return {
+      headline: `${got.celsius} degrees Celsius, ${Math.round(f.value)} degrees Fahrenheit; set the oven to ${got.celsiusOven} or ${got.fahrenheit}.`,
+      figures: [
+        { key: "c", label: "The oven", value: got.celsiusOven, of: "temp", exact: true },
+        { key: "true", label: "Exactly", value: got.celsius, of: "temp", exact: true },
+      ],
+    };
+  },
+};
+
+const SPOONS: Panel = {
+  id: "spoons",
+  subject: SUBJECT,
+  title: "Whose cups and spoons",
+  does: "A measure of one country in millilitres and in the cups of another.",
+  fields: [
+    { key: "value", label: "So many", of: "number", start: 1, low: 0, high: 1000 },
+    {
+      key: "from",
+      label: "of",
+      of: "choice",
+      start: "cup",
+      choices: [
+        ["cup", "cups"],
+        ["tbsp", "tablespoons"],
+        ["tsp", "teaspoons"],
+        ["pint", "pints"],
+      ],
+    },
+    {
+      key: "system",
+      label: "as in",
+      of: "choice",
+      start: "us",
+      choices: [
+        ["us", "the United States"],
+        ["uk", "Britain"],
+        ["au", "Australia"],
+        ["metric", "metric books"],
+        ["jp", "Japan"],
+      ],
+    },
+  ],
+  reckon(v, { call, say }) {
+    const mL = call(convertVolume, { value: num(v, "value"), from: str(v, "from"), to: "mL", system: str(v, "system") }).value;
+    if (mL > 4000) throw new CalculationError("value", "E_RANGE", "So many: that is more than four litres; measure it in a jug.");
+    const us = call(toUsMeasure, { mL });
+    return {
+      headline: `${say(mL, "volume")}; in American spoons and cups ${us.text}.`,
+      figures: [{ key: "mL", label: "It holds", value: mL, of: "volume", exact: true }],
+    };
+  },
+};
+
+const PIECES: Panel = {
+  id: "pieces-weigh",
+  subject: SUBJECT,
+  title: "What pieces weigh",
+  does: "Onions, eggs, cloves of garlic by the piece, as bought or ready to use.",
+  fields: [
+    { key: "piece", label: "Of what", of: "choice", start: pieces[0]?.key ?? "", choices: pieces.map((p) => [p.key, p.name] as const) },
+    { key: "count", label: "How many", of: "count", start: 3, low: 0, high: 1000 },
+    {
+      key: "state",
+      label: "Weighed",
+      of: "choice",
+      start: "edible",
+      choices: [
+        ["edible", "ready to use"],
+        ["asBought", "as bought"],
+      ],
+    },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(countToMass, { piece: str(v, "piece"), count: num(v, "count"), state: str<"edible">(v, "state") });
+    return {
+      headline: `${say(got.g, "mass")}.`,
+      figures: [{ key: "g", label: "They weigh", value: got.g, of: "mass", low: got.low, high: got.high }],
+    };
+  },
+};
+
+const VOLUME: Panel = {
+  id: "weight-to-volume",
+  subject: SUBJECT,
+  title: "Weight to cups and spoons",
+  does: "The volume of a weight, for who has no scale at hand. What must be weighed is not told in spoons.",
+  fields: [
+    {
+      key: "what",
+      label: "Of what",
+      of: "choice",
+      start: "water",
+      choices: DENSITIES,
+    },
+    { key: "g", label: "Weight", of: "mass", usual: "g", start: 250, low: 0, high: 50_000 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(massToVolume, { g: num(v, "g"), ingredient: str(v, "what") });
+    return { headline: `${say(got.mL, "volume")}.`, figures: [{ key: "mL", label: "Volume", value: got.mL, of: "volume" }] };
+  },
+};
+
+const YEASTS: Panel = {
+  id: "yeasts",
+  subject: SUBJECT,
+  title: "One yeast for another",
+  does: "Fresh, active dry and instant yeast for each other.",
+  fields: [
+    { key: "g", label: "Yeast", of: "grams", start: 21, low: 0, high: 10_000 },
+    {
+      key: "from",
+      label: "It is",
+      of: "choice",
+      start: "fresh",
+      choices: [
+        ["fresh", "fresh"],
+        ["activeDry", "active dry"],
+        ["instant", "instant"],
+      ],
+    },
+  ],
+  reckon(v, { call, say }) {
+    const to = (kind: "fresh" | "activeDry" | "instant") =>
+      call(yeastConvert, { g: num(v, "g"), from: str<"fresh">(v, "from"), to: kind }).g;
+    const [fresh, dry, instant] = [to("fresh"), to("activeDry"), to("instant")];
+    return {
+      headline: `${say(fresh, "grams")} fresh, ${say(dry, "grams")} active dry, ${say(instant, "grams")} instant.`,
+      figures: [
+        { key: "fresh", label: "Fresh", value: fresh, of: "grams" },
+        { key: "dry", label: "Active dry", value: dry, of: "grams" },
+        { key: "instant", label: "Instant", value: instant, of: "grams" },
+      ],
+    };
+  },
+};
+
+const MIXER: Panel = {
+  id: "mixer-warms",
+  subject: SUBJECT,
+  title: "How much the mixer warms",
+  does: "From one dough that was measured: the warmth that mixing gives, for the next one's water.",
+  fields: [
+    { key: "dough", label: "Dough after mixing", of: "temp", start: 26, low: 0, high: 50 },
+    { key: "flour", label: "Flour", of: "temp", start: 21, low: -20, high: 50 },
+    { key: "room", label: "Room", of: "temp", start: 21, low: -5, high: 45 },
+    { key: "water", label: "Water", of: "temp", start: 24, low: 0, high: 50 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(frictionFromTrial, {
+      doughC: num(v, "dough"),
+      flourC: num(v, "flour"),
+      roomC: num(v, "room"),
+      waterC: num(v, "water"),
+    });
+    return {
+      headline: `Mixing warmed it by ${say(got.frictionC, "warmth")}, as the rule of three temperatures counts.`,
+      figures: [{ key: "friction", label: "Mixing warms it by", value: got.frictionC, of: "warmth" }],
+    };
+  },
+};
+
+const ALL_WATER: Panel = {
+  id: "all-the-water",
+  subject: SUBJECT,
+  title: "All the water of a dough",
+  does: "What milk, eggs, butter and a starter bring of water, with the water itself.",
+  fields: [
+    { key: "flour", label: "Flour", of: "mass", usual: "g", start: 1000, low: 1, high: 50_000 },
+    { key: "water", label: "Water", of: "water", usual: "g", start: 350, low: 0, high: 50_000 },
+    { key: "milk", label: "Milk", of: "water", usual: "g", start: 150, low: 0, high: 50_000 },
+    { key: "egg", label: "Eggs, shelled", of: "mass", usual: "g", start: 100, low: 0, high: 50_000 },
+    { key: "butter", label: "Butter", of: "mass", usual: "g", start: 80, low: 0, high: 50_000 },
+    { key: "starter", label: "Starter", of: "mass", usual: "g", start: 0, low: 0, high: 50_000 },
+    { key: "starterWater", label: "Water of the starter", of: "share", start: 100, low: 0, high: 500 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(totalHydration, {
+      items: [
+        ...["flour", "water", "milk", "egg", "butter"].map((kind) => ({ kind, g: num(v, kind) })),
+        { kind: "starter", g: num(v, "starter"), hydrationPct: num(v, "starterWater") },
+      ],
+    });
+    return {
+      headline: `${say(got.hydrationPct, "share")} of water to flour, everything counted.`,
+      figures: [
+        { key: "share", label: "Water to flour", value: got.hydrationPct, of: "share" },
+        { key: "waterG", label: "Water in all", value: got.waterG, of: "water" },
+        { key: "flourG", label: "Flour in all", value: got.flourG, of: "mass" },
+      ],
+    };
+  },
+};
+
+const LYE: Panel = {
+  id: "alkaline-dough",
+  subject: SUBJECT,
+  title: "Springy alkaline noodles",
+  does: "Carbonates, water and salt for alkaline noodles, and soda baked into carbonate.",
+  fields: [
+    { key: "flour", label: "Flour", of: "mass", usual: "g", start: 500, low: 1, high: 50_000 },
+    { key: "alkali", label: "Carbonates, of the flour", of: "share", start: 1, low: 0.2, high: 2.5 },
+    { key: "potassium", label: "of them potassium carbonate", of: "share", start: 60, low: 0, high: 100 },
+    { key: "water", label: "Water, of the flour", of: "share", start: 36, low: 26, high: 50 },
+    { key: "salt", label: "Salt, of the flour", of: "share", start: 1, low: 0, high: 3 },
+    { key: "soda", label: "Baking soda to bake", of: "grams", start: 30, low: 0, high: 2000 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(alkalineNoodle, {
+      flourG: num(v, "flour"),
+      alkaliPct: num(v, "alkali"),
+      potassiumShare: num(v, "potassium") / 100,
+      hydrationPct: num(v, "water"),
+      saltPct: num(v, "salt"),
+    });
+    const soda = call(bakedSoda, { bicarbonateG: num(v, "soda") });
+    return {
+      headline: `${say(got.potassiumCarbonateG, "grams")} of potassium carbonate, ${say(got.sodiumCarbonateG, "grams")} of sodium carbonate, ${say(got.waterG, "water")} of water.`,
+      figures: [
+        { key: "k", label: "Potassium carbonate", value: got.potassiumCarbonateG, of: "grams" },
+        { key: "na", label: "Sodium carbonate", value: got.sodiumCarbonateG, of: "grams" },
+        { key: "waterG", label: "Water", value: got.waterG, of: "water" },
+        { key: "saltG", label: "Salt", value: got.saltG, of: "grams" },
+        { key: "dough", label: "Dough", value: got.totalG, of: "mass" },
+        { key: "baked", label: "Carbonate that the soda gives", value: soda.carbonateG, of: "grams" },
+      ],
+      notes: [
+        {
+          text: "Carbonates burn eyes and skin: weigh them, gloves on, dissolve them in the water first, never in aluminium.",
+          caution: true,
+        },
+      ],
+    };
+  },
+};
+
+const STRENGTH: Panel = {
+  id: "brine-strength",
+  subject: SUBJECT,
+  title: "Strength of a brine",
+  does: "One brine in the three scales that books use.",
+  fields: [
+    { key: "salt", label: "Salt", of: "grams", start: 60, low: 0, high: 100_000 },
+    { key: "water", label: "Water", of: "water", usual: "g", start: 1000, low: 1, high: 50_000 },
+    { key: "days", label: "Something lies in it for", of: "time", usual: "d", start: 7 * 1440, low: 0, high: 365 * 1440 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(brineStrength, { saltG: num(v, "salt"), waterG: num(v, "water") });
+    const turns = call(turnSchedule, { days: Math.round(num(v, "days") / 1440) });
+    return {
+      headline: `${say(got.pctOfWater, "share")} of the water, ${say(got.pctByWeight, "share")} of the whole, ${Math.round(got.salometer)} on the salometer.`,
+      figures: [
+        { key: "water", label: "Of the water", value: got.pctOfWater, of: "share" },
+        { key: "whole", label: "Of the whole", value: got.pctByWeight, of: "share" },
+        { key: "salometer", label: "Salometer", value: got.salometer, of: "number" },
+      ],
+      notes: turns.turnDays.length
+        ? [{ text: `Turn what lies in it on day ${turns.turnDays.slice(0, 12).join(", ")}${turns.turnDays.length > 12 ? " …" : ""}.` }]
+        : [],
+    };
+  },
+};
+
+const NITRITE: Panel = {
+  id: "nitrite-check",
+  subject: SUBJECT,
+  title: "A recipe's curing salt, checked",
+  does: "What the curing salt of somebody's recipe puts in of nitrite. Past a limit nothing is told but that.",
+  fields: [
+    {
+      key: "product",
+      label: "What it becomes",
+      of: "choice",
+      start: "dry",
+      choices: PRODUCTS,
+    },
+    { key: "cure", label: "Curing salt of 6.25 %", of: "grams", start: 3, low: 0, high: 10_000 },
+    { key: "meat", label: "Meat", of: "mass", usual: "g", start: 1500, low: 50, high: 50_000 },
+    {
+      key: "liquid",
+      label: "Brine over it",
+      of: "water",
+      usual: "g",
+      start: 1000,
+      low: 1,
+      high: 50_000,
+      when: (v) => str(v, "product").endsWith("immersion"),
+    },
+  ],
+  reckon(v, { call, say }) {
+    const wet = str(v, "product").endsWith("immersion");
+    const got = call(nitritePpm, {
+      product: str(v, "product"),
+      cureG: num(v, "cure"),
+      meatG: num(v, "meat"),
+      ...(wet ? { liquidG: num(v, "liquid") } : {}),
+    });
+    if (!got.withinHomeCap)
+      throw new CalculationError(
+        "cure",
+        "E_NITRITE_LIMIT",
+        `That is more than the ${got.homeCapPpm} ppm of nitrite that a kitchen has need of. Weigh less curing salt.`,
+      );
+    return {
+      headline: `${say(got.ppm, "ppm")} of nitrite; ${got.homeCapPpm} are the most for its kind.`,
+      figures: [
+        { key: "ppm", label: "Nitrite that goes in", value: got.ppm, of: "ppm" },
+        { key: "limit", label: "The most for its kind", value: got.homeCapPpm, of: "ppm" },
+      ],
+      notes: [{ text: "Limits of your country may be lower. Weigh to a tenth of a gram.", caution: true }],
+    };
+  },
+};
+
+const ICE: Panel = {
+  id: "ice-in",
+  subject: SUBJECT,
+  title: "Ice thrown in",
+  does: "How warm a stock is with ice in it, and how much ice brings it to where you want it.",
+  fields: [
+    { key: "stock", label: "Stock", of: "mass", usual: "kg", start: 4000, low: 10, high: 60_000 },
+    { key: "hot", label: "at", of: "temp", start: 90, low: 1, high: 100 },
+    { key: "ice", label: "Ice", of: "mass", usual: "kg", start: 1500, low: 0, high: 60_000 },
+    { key: "target", label: "Wanted", of: "temp", start: 21, low: 0.5, high: 90 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(iceBalance, { stockKg: num(v, "stock") / 1000, stockC: num(v, "hot"), iceKg: num(v, "ice") / 1000 });
+    if (num(v, "target") > num(v, "hot"))
+      throw new CalculationError("target", "E_RANGE", "Wanted: ice does not make it hotter than it is.");
+    const wanted = call(iceForTarget, { stockKg: num(v, "stock") / 1000, stockC: num(v, "hot"), targetC: num(v, "target") });
+    return {
+      headline: `${say(got.tempC, "temp")} with that ice; ${say(wanted.value * 1000, "mass")} bring it to ${say(num(v, "target"), "temp")}.`,
+      figures: [
+        { key: "temp", label: "With that ice", value: got.tempC, of: "temp" },
+        { key: "melted", label: "of it melted", value: got.meltedKg * 1000, of: "mass" },
+        { key: "wanted", label: `Ice to reach ${say(num(v, "target"), "temp")}`, value: wanted.value * 1000, of: "mass" },
+      ],
+    };
+  },
+};
+
+const BATCHES: Panel = {
+  id: "batches",
+  subject: SUBJECT,
+  title: "In how many batches",
+  does: "How often a pot, tray or pan has to be filled, and with how much each time.",
+  fields: [
+    { key: "total", label: "In all", of: "mass", usual: "kg", start: 5200, low: 1, high: 50_000 },
+    { key: "each", label: "At most at a time", of: "mass", usual: "kg", start: 1500, low: 1, high: 50_000 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(batchesNeeded, { total: num(v, "total"), capacity: num(v, "each") });
+    return {
+      headline: `${got.batches} ${got.batches === 1 ? "batch" : "batches"} of ${say(got.each, "mass")}.`,
+      figures: [
+        { key: "batches", label: "Batches", value: got.batches, of: "count" },
+        { key: "size", label: "Each", value: got.each, of: "mass" },
+      ],
+    };
+  },
+};
+
+const PRESSURE: Panel = {
+  id: "pressure",
+  subject: SUBJECT,
+  title: "Pressure cooker",
+  does: "How hot it is inside, and by how much that shortens a time, where you live.",
+  fields: [
+    { key: "gauge", label: "Pressure above the air's", of: "pressure", start: 80, low: 0, high: 110 },
+    { key: "altitude", label: "Height above the sea", of: "altitude", start: 100, low: -400, high: 4500 },
+    { key: "time", label: "In an open pot", of: "time", usual: "h", start: 180, low: 1, high: 2880 },
+  ],
+  reckon(v, { call, say }) {
+    const got = call(pressureCookerTemp, { gaugeKPa: num(v, "gauge"), altitudeM: num(v, "altitude") });
+    return {
+      headline: `${say(got.celsius, "temp")} inside: about ${say(num(v, "time") * got.timeFactor, "time")} instead of ${say(num(v, "time"), "time")}.`,
+      figures: [
+        { key: "inside", label: "Inside", value: got.celsius, of: "temp" },
+        { key: "time", label: "Under pressure about", value: num(v, "time") * got.timeFactor, of: "time" },
+      ],
+      notes: [
+        {
+          text: "Never past two thirds, half for beans and grains; the vent clear; the lid opened when the pressure has gone.",
+          caution: true,
+        },
+      ],
+    };
+  },
+};
+
+export const SMALL_SUMS: readonly Panel[] = [
+  NITRITE,
+  STRENGTH,
+  YEASTS,
+  MIXER,
+  ALL_WATER,
+  LYE,
+  ICE,
+  BATCHES,
+  PRESSURE,
+  PIECES,
+  VOLUME,
+  SPOONS,
+  OVEN_MARKS,
+];

@@ -1,0 +1,231 @@
+// Roast and smoke: when to pull a joint, how it rises, and when it will be done by its probe.
+import { CalculationError } from "../../measures/calculation-error";
+import { makeConduction } from "../../measures/heat/conduction";
+import { roastForecast } from "../../measures/heat/forecast";
+import { carryOverRule, equivalentHalf, pullTemperature, stallTemperature } from "../../measures/heat/roast";
+import { type FigureField, type Line, num, type Panel, readings, str, type Values, yes } from "../panel";
+
+const SUBJECT = "Roast, smoke, fry";
+const mass: FigureField = { key: "mass", label: "The joint", of: "mass", usual: "kg", start: 2000, low: 100, high: 20_000 };
+const SHAPES = [
+  ["sphere", "compact"],
+  ["log", "long"],
+] as const;
+const shape = { key: "shape", label: "Its shape", of: "choice", start: "sphere", choices: SHAPES } as const;
+const long: FigureField & { readonly when: (v: Values) => boolean } = {
+  key: "long",
+  label: "Its length",
+  of: "length",
+  usual: "cm",
+  start: 250,
+  low: 30,
+  high: 1500,
+  when: (v) => v.shape === "log",
+};
+const geometryOf = (kind: string) => (kind === "log" ? ("cylinder" as const) : ("sphere" as const));
+
+const ROAST: Panel = {
+  id: "roast",
+  subject: SUBJECT,
+  title: "Roast and its rest",
+  does: "At what temperature to take a joint out so that it ends where it should, and how long it takes.",
+  heavy: true,
+  fields: [
+    mass,
+    shape,
+    long,
+    { key: "from", label: "From", of: "temp", start: 6, low: -2, high: 40 },
+    { key: "oven", label: "Oven", of: "temp", start: 160, low: 60, high: 300 },
+    { key: "fan", label: "With its fan", of: "yes", start: false },
+    { key: "target", label: "The middle shall end at", of: "temp", start: 58, low: 40, high: 95 },
+    { key: "room", label: "It rests at", of: "temp", start: 21, low: 0, high: 45 },
+  ],
+  reckon(v, { call, say }) {
+    const half = call(equivalentHalf, {
+      massKg: num(v, "mass") / 1000,
+      shape: str(v, "shape"),
+      ...(v.shape === "log" ? { lengthM: num(v, "long") / 1000 } : {}),
+    }).value;
+    const body = {
+      geometry: geometryOf(str(v, "shape")),
+      halfM: half,
+      t0: num(v, "from"),
+      ovenC: num(v, "oven"),
+      hOven: yes(v, "fan") ? 35 : 20,
+      roomC: num(v, "room"),
+    };
+    const got = call(pullTemperature, { ...body, targetC: num(v, "target") });
+    const rule = call(carryOverRule, { ovenC: num(v, "oven"), massKg: num(v, "mass") / 1000 });
+    if (got.cookMin === null || got.pullC === null || got.peakC === null)
+      return {
+        headline: "In this oven it does not get there within 20 hours.",
+        figures: [{ key: "cook", label: "In the oven", value: Number.POSITIVE_INFINITY, of: "time" }],
+      };
+    const rest = got.peakAfterMin ?? 0;
+    return {
+      headline: `Out at ${say(got.pullC, "temp")}, after ${say(got.cookMin, "time")}; it rises to ${say(got.peakC, "temp")} in ${say(rest, "time")}.`,
+      figures: [
+        { key: "pull", label: "Take it out at", value: got.pullC, of: "temp", school: "by the heat inside it" },
+        { key: "pullRule", label: "Take it out at", value: num(v, "target") - rule.value, of: "temp", school: "by the table" },
+        { key: "cook", label: "In the oven", value: got.cookMin, of: "time", low: got.cookMin * 0.85, high: got.cookMin * 1.25 },
+        { key: "rise", label: "It rises by", value: got.riseC ?? 0, of: "warmth" },
+        { key: "rest", label: "Highest after", value: rest, of: "time" },
+      ],
+      curve: roastCurve(body, got.cookMin, rest, num(v, "target"), got.pullC),
+      notes: [
+        { text: "The model is an upper guess of the rise, the table a lower one: take the table, and let the probe decide." },
+        {
+          text: "Safe marks: poultry 74 °C, mince 71 °C, whole cuts of red meat 63 °C and three minutes' rest. Below that is a choice to tell guests.",
+          caution: true,
+        },
+      ],
+      writes: [
+        {
+          kind: "time",
+          label: "roasting",
+          find: "roast|oven|bake",
+          low: got.cookMin * 0.85,
+          minutes: got.cookMin,
+          high: got.cookMin * 1.25,
+        },
+        { kind: "probe", label: "roasting", find: "roast|oven|bake", pullC: num(v, "target") - rule.value, restToC: num(v, "target") },
+        { kind: "time", label: "resting", find: "rest", minutes: rest },
+      ],
+    };
+  },
+};
+
+function roastCurve(
+  body: { geometry: "sphere" | "cylinder"; halfM: number; t0: number; ovenC: number; hOven: number; roomC: number },
+  cookMin: number,
+  restMin: number,
+  target: number,
+  pull: number,
+) {
+  const inside = { geometry: body.geometry, halfM: body.halfM, k: 0.48, rho: 1060, cp: 3500 };
+  const roast = makeConduction({ ...inside, t0: body.t0, h: body.hOven, tEnv: body.ovenC, wetness: 0.4 });
+  const core: [number, number][] = [[0, body.t0]];
+  const every = Math.max(120, (cookMin * 60) / 40);
+  while (roast.seconds < cookMin * 60) {
+    roast.step(30);
+    if (roast.seconds >= core.length * every) core.push([roast.seconds / 60, roast.temps[0] as number]);
+  }
+  const resting = makeConduction({ ...inside, t0: body.t0, h: 9, tEnv: body.roomC, wetness: 0.3, from: [...roast.temps] });
+  const end = Math.max(20, restMin * 1.6) * 60;
+  while (resting.seconds < end) {
+    resting.step(30);
+    if (resting.seconds % 300 < 30) core.push([cookMin + resting.seconds / 60, resting.temps[0] as number]);
+  }
+  return {
+    title: "The middle of the joint",
+    x: { label: "from the oven door", of: "time" as const },
+    y: { label: "middle", of: "temp" as const, from: 0 },
+    lines: [{ name: "middle", look: "copper" as const, points: core }],
+    marks: [
+      { on: "y" as const, at: target, label: "wanted" },
+      { on: "x" as const, at: cookMin, label: `out at ${Math.round(pull)} °C` },
+    ],
+  };
+}
+
+const FORECAST: Panel = {
+  id: "forecast",
+  subject: SUBJECT,
+  title: "When will it be done",
+  does: "From readings of the probe: how long the joint still takes, with a band; through the stall and past the wrapping.",
+  heavy: true,
+  fields: [
+    {
+      key: "readings",
+      label: "Readings",
+      of: "readings",
+      start: [
+        [0, 6],
+        [30, 12],
+        [60, 21],
+        [90, 31],
+        [120, 40],
+      ],
+      reading: "temp",
+      usual: "min",
+      hint: "30 min 14; 60 min 26",
+    },
+    { key: "target", label: "Done at", of: "temp", start: 58, low: 35, high: 100 },
+    { key: "chamber", label: "Oven or smoker", of: "temp", start: 160, low: 50, high: 320 },
+    { ...mass, start: 2000 },
+    shape,
+    long,
+    { key: "bare", label: "Smoked without wrapping", of: "yes", start: false },
+  ],
+  reckon(v, { call, say }) {
+    const half = call(equivalentHalf, {
+      massKg: num(v, "mass") / 1000,
+      shape: str(v, "shape"),
+      ...(v.shape === "log" ? { lengthM: num(v, "long") / 1000 } : {}),
+    }).value;
+    const taken = readings(v, "readings");
+    if (taken.length < 2) throw new CalculationError("readings", "E_RANGE", "Readings: give at least two, such as “30 min 14; 60 min 26”.");
+    const got = call(roastForecast, {
+      readings: taken.map(([m, c]) => [m, c] as const),
+      targetC: num(v, "target"),
+      chamberC: num(v, "chamber"),
+      halfM: Math.min(0.3, Math.max(0.01, half)),
+      geometry: geometryOf(str(v, "shape")),
+      unwrapped: yes(v, "bare"),
+    });
+    const words: Readonly<Record<string, string>> = {
+      noData: "There is nothing to go by yet.",
+      never: "So it never gets there: the chamber is too cool.",
+      done: "It is done.",
+      learning: "Too early to say much:",
+      forecast: "",
+      beforeStall: "Before its stall:",
+      stall: "It stands still, as smoked joints do:",
+    };
+    const eta = got.etaMin ?? Number.POSITIVE_INFINITY;
+    const last = taken.at(-1) as (typeof taken)[number];
+    const lines: Line[] = [{ name: "readings", look: "copper", dots: true, points: taken.map(([m, c]) => [m, c] as const) }];
+    if (Number.isFinite(eta) && eta > 0)
+      lines.push({
+        name: "forecast",
+        look: "rim",
+        dash: true,
+        points: [
+          [last[0], last[1]],
+          [last[0] + eta, num(v, "target")],
+        ],
+      });
+    const stall =
+      yes(v, "bare") && num(v, "chamber") <= 200 && num(v, "chamber") >= 60
+        ? call(stallTemperature, { pitC: num(v, "chamber") })
+        : undefined;
+    return {
+      headline:
+        `${words[got.status] ?? ""} ${Number.isFinite(eta) ? `about ${say(eta, "time")} more, ${say(got.lowMin ?? eta, "time")} to ${say(got.highMin ?? eta, "time")}.` : ""}`.trim(),
+      figures: [
+        {
+          key: "eta",
+          label: "Still to go",
+          value: eta,
+          of: "time",
+          ...(got.lowMin !== null && got.highMin !== null ? { low: got.lowMin, high: got.highMin } : {}),
+        },
+        ...(stall ? [{ key: "stall", label: "It stalls at about", value: stall.value, of: "temp" } as const] : []),
+      ],
+      curve: {
+        title: "The probe",
+        x: { label: "from the first reading", of: "time" },
+        y: { label: "middle", of: "temp", from: 0 },
+        lines,
+        marks: [{ on: "y", at: num(v, "target"), label: "done" }],
+      },
+      notes: [
+        {
+          text: "The band is wide on purpose. Opening the door, moving the probe or another setting spoils the forecast: begin the readings anew.",
+        },
+      ],
+    };
+  },
+};
+
+export const ROAST_PANELS: readonly Panel[] = [ROAST, FORECAST];

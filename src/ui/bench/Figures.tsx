@@ -1,0 +1,93 @@
+"use client";
+import { Anchor } from "lucide-react";
+import { inUnits } from "@/core/bench/in-units";
+import type { Field, Figure } from "@/core/bench/panel";
+import { said, typedAs, type Units } from "@/core/bench/quantity";
+import type { Wished } from "./PanelView";
+
+export interface FiguresProps {
+  readonly figures: readonly Figure[];
+  readonly units: Units;
+  readonly wish: Wished | undefined;
+  /** Those that may give way. */
+  readonly fields: readonly Extract<Field, { low: number }>[];
+  readonly onWish: (wish: Wished) => void;
+  readonly onLetGo: () => void;
+}
+
+/** What follows, figure by figure. Any of them can be fixed; then a field gives way to it. */
+export function Figures({ figures, units, wish, fields, onWish, onLetGo }: FiguresProps) {
+  return (
+    <table className="mt-3 w-full max-w-[46rem] text-[14.5px]">
+      <caption className="sr-only">The figures; each can be fixed, so that one of the fields follows from it</caption>
+      <tbody>
+        {figures.map((f) => {
+          const fixed = wish?.figure === f.key;
+          return (
+            <tr key={f.key} className="border-t border-rule align-baseline" data-figure={f.key}>
+              <th scope="row" className="py-1.5 pr-3 text-left font-normal">
+                {inUnits(f.label, units)}
+                {f.school && <span className="block text-[12.5px] text-quiet">{f.school}</span>}
+              </th>
+              <td className="py-1 text-right whitespace-nowrap">
+                {fixed ? (
+                  <span className="inline-flex flex-wrap items-baseline justify-end gap-2">
+                    <input
+                      className="field clock w-28 text-right"
+                      aria-label={`${f.label}, fixed at`}
+                      value={wish.text}
+                      onChange={(e) => onWish({ ...wish, text: e.target.value })}
+                    />
+                    <label className="text-[13px] text-quiet">
+                      by{" "}
+                      <select
+                        aria-label="What gives way"
+                        className="field text-[13px] text-ink"
+                        value={wish.field}
+                        onChange={(e) => onWish({ ...wish, field: e.target.value })}
+                      >
+                        {fields.map((x) => (
+                          <option key={x.key} value={x.key}>
+                            {x.label.trim().toLowerCase()}
+                          </option>
+                        ))}
+                      </select>
+                    </label>
+                  </span>
+                ) : (
+                  <>
+                    <span className="clock text-[15px] font-semibold">
+                      {f.exact ? typedAs(f.value, f.of, units) : said(f.value, f.of, units)}
+                    </span>
+                    {f.low !== undefined && f.high !== undefined && Number.isFinite(f.value) && (
+                      <span className="clock block text-[12.5px] text-quiet">
+                        {said(f.low, f.of, units)} to {said(f.high, f.of, units)}
+                      </span>
+                    )}
+                  </>
+                )}
+              </td>
+              <td className="w-9 py-1 pl-2 text-right">
+                <button
+                  type="button"
+                  className={`inline-flex size-7 cursor-pointer items-center justify-center rounded ${fixed ? "bg-saffron-wash text-saffron-ink" : "text-quiet hover:text-rim"}`}
+                  aria-pressed={fixed}
+                  aria-label={fixed ? `Let go of ${f.label}` : `Fix ${f.label} and let another figure follow`}
+                  title={fixed ? "let it go" : "fix it, and let another figure follow"}
+                  disabled={!fixed && (!Number.isFinite(f.value) || fields.length === 0)}
+                  onClick={() =>
+                    fixed
+                      ? onLetGo()
+                      : onWish({ figure: f.key, text: typedAs(f.value, f.of, units), field: (fields[0] as (typeof fields)[number]).key })
+                  }
+                >
+                  <Anchor size={15} />
+                </button>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,77 @@
+"use client";
+import Link from "next/link";
+import { useState } from "react";
+import type { BenchAnswer } from "@/core/bench/ask";
+import { PanelView } from "./PanelView";
+
+export interface DishParts {
+  readonly slug: string;
+  readonly name: string;
+  readonly components: readonly { readonly id: string; readonly name: string }[];
+}
+export interface FreePanelProps {
+  readonly id: string;
+  readonly typed: Readonly<Record<string, string>>;
+  readonly first: BenchAnswer;
+  readonly dishes: readonly DishParts[];
+}
+
+/** A panel free of any dish: its address holds what is typed, and its figures can be taken into a dish. */
+export function FreePanel({ id, typed, first, dishes }: FreePanelProps) {
+  const [changed, setChanged] = useState(typed);
+  const keep = (next: Readonly<Record<string, string>>) => {
+    setChanged(next);
+    const query = new URLSearchParams(next).toString();
+    window.history.replaceState(null, "", `/bench/${id}${query ? `?${query}` : ""}`);
+  };
+  return (
+    <PanelView id={id} typed={typed} first={first} onTyped={keep}>
+      {(result) => (result.writes?.length ? <IntoDish id={id} typed={changed} dishes={dishes} /> : null)}
+    </PanelView>
+  );
+}
+
+function IntoDish({
+  id,
+  typed,
+  dishes,
+}: {
+  readonly id: string;
+  readonly typed: Readonly<Record<string, string>>;
+  readonly dishes: readonly DishParts[];
+}) {
+  const [slug, setSlug] = useState(dishes[0]?.slug ?? "");
+  const dish = dishes.find((d) => d.slug === slug);
+  const [component, setComponent] = useState("");
+  if (dishes.length === 0) return null;
+  const chosen = dish?.components.find((c) => c.id === component) ?? dish?.components[0];
+  const query = new URLSearchParams({
+    c: chosen?.id ?? "",
+    bench: id,
+    ...Object.fromEntries(Object.entries(typed).map(([k, v]) => [`b.${k}`, v])),
+  });
+  return (
+    <details className="mt-2 text-[14px]">
+      <summary className="cursor-pointer text-rim">take it into a dish</summary>
+      <p className="flex flex-wrap items-center gap-2 pt-1.5">
+        <select aria-label="Dish" className="field" value={slug} onChange={(e) => setSlug(e.target.value)}>
+          {dishes.map((d) => (
+            <option key={d.slug} value={d.slug}>
+              {d.name}
+            </option>
+          ))}
+        </select>
+        <select aria-label="Component" className="field" value={chosen?.id ?? ""} onChange={(e) => setComponent(e.target.value)}>
+          {dish?.components.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.name}
+            </option>
+          ))}
+        </select>
+        <Link className="act" href={`/d/${slug}/dish?${query}`}>
+          Open it there
+        </Link>
+      </p>
+    </details>
+  );
+}
