@@ -77,6 +77,10 @@ Method
 /** Presses start and done where the plan has them, up to a moment. */
 async function followTo(moment) {
   const state = new Map();
+  const { findings } = await (await fetch(`${url}/api/dishes/harvest-lunch/safety`)).json();
+  await post("/api/dishes/harvest-lunch/safety", {
+    acknowledge: findings.filter((f) => f.severity === "stop").map(({ id, print }) => ({ id, print })),
+  });
   await post("/api/dishes/harvest-lunch/run", {});
   for (;;) {
     const { steps } = await plan();
@@ -128,12 +132,6 @@ try {
   await picture("timetable", "/d/harvest-lunch/timetable");
   await picture("timetable-evening", "/d/harvest-lunch/timetable?c=pie", { light: "dark" });
   await picture("timetable-why", "/d/harvest-lunch/timetable?c=pie&s=pie.fill");
-  await picture("timetable-tried", "/d/harvest-lunch/timetable", {
-    first: async (page) => {
-      await page.getByRole("radio", { name: /Even/ }).click();
-      await page.getByRole("button", { name: "Keep it" }).waitFor({ timeout: 60_000 });
-    },
-  });
   await picture("timetable-impossible", "/d/harvest-lunch/timetable", {
     first: async (page) => {
       await page.getByText("Another hour").click();
@@ -142,13 +140,9 @@ try {
       await page.locator("[data-repair]").first().waitFor({ timeout: 60_000 });
     },
   });
-  await picture("timetable-feast", "/d/harvest-lunch/timetable", {
-    first: async (page) => {
-      await page.getByText("On this table").click();
-      await page.getByLabel("Another dish").selectOption("spiced-duck");
-      await page.getByRole("button", { name: "See what it does" }).click();
-      await page.getByRole("button", { name: "Keep it" }).waitFor({ timeout: 60_000 });
-    },
+  await picture("bench", "/bench/cooling", { height: 900 });
+  await picture("safety", "/d/harvest-lunch/timetable", {
+    first: (page) => page.evaluate(() => document.getElementById("mind")?.scrollIntoView()),
   });
   await picture("days-phone", "/d/harvest-lunch/days", { width: 390, height: 844 });
   await picture("days", "/d/harvest-lunch/days");

@@ -6,6 +6,7 @@ import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
+import { UnitsGiven } from "@/ui/shell/units";
 
 export const metadata: Metadata = {
   title: { default: "Rondeau", template: "%s · Rondeau" },
@@ -14,11 +15,12 @@ export const metadata: Metadata = {
 export const dynamic = "force-dynamic";
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const theme = (await cookies()).get("theme")?.value;
+  const kept = await cookies();
+  const theme = kept.get("theme")?.value;
   return (
     <html lang="en" data-theme={theme === "dark" || theme === "light" ? theme : undefined}>
       <body>
-        {children}
+        <UnitsGiven units={kept.get("units")?.value === "us" ? "us" : "metric"}>{children}</UnitsGiven>
         <Toaster
           position="bottom-center"
           toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", border: "1px solid var(--rule)" } }}

@@ -49,7 +49,8 @@ export default async function HomePage() {
           <section aria-label="Bench">
             <h2 className="caps mb-1 font-sans font-normal">Bench</h2>
             <Link href="/bench" className="block border-t border-rule py-2 hover:bg-saffron-wash">
-              Cooling a pot <span className="text-[14px] text-quiet">what ice, trays or a tub of water would do</span>
+              Everything that can be reckoned
+              <span className="block text-[14px] text-quiet">doughs, brines and cures, pickles, cooling, roasts, sets, portions</span>
             </Link>
           </section>
         </div>

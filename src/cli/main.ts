@@ -1,5 +1,5 @@
-// rondeau check | plan | verify | risk | reach | sheet | shop | ics | measure | schema: the core on the command line, without server or database.
-// Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan; 4 a hard stop of a measure.
+// rondeau check | plan | verify | risk | reach | sheet | shop | ics | measure | safety | schema: the core on the command line, without server or database.
+// Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan; 4 a hard stop.
 import { dishSchema } from "../core/dish/json-schema";
 import { checkCommand } from "./check";
 import { BadInput } from "./input";
@@ -7,6 +7,7 @@ import { measureCommand } from "./measure";
 import { planCommand } from "./plan";
 import { reachCommand } from "./reach";
 import { riskCommand } from "./risk";
+import { safetyCommand } from "./safety";
 import { icsCommand, sheetCommand, shopCommand } from "./sheets";
 import { verifyCommand } from "./verify";
 
@@ -23,6 +24,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Printed>> =
   shop: shopCommand,
   ics: icsCommand,
   measure: measureCommand,
+  safety: safetyCommand,
   schema: () => ({ data: dishSchema(), exit: 0 }),
 };
 

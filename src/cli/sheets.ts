@@ -1,6 +1,7 @@
 // rondeau sheet | shop | ics DISH PLAN: the run sheet, the shopping list, the calendar.
 import type { Dish } from "../core/dish/model";
 import { type Plan, verifyPlan } from "../core/planner";
+import { findingViews } from "../core/safety/view";
 import { planCalendar } from "../core/sheets/calendar";
 import { planView } from "../core/sheets/plan-view";
 import { runSheet } from "../core/sheets/run-sheet";
@@ -25,7 +26,9 @@ function belongs(dish: Dish, plan: Plan, file: string): void {
 export function sheetCommand(args: readonly string[]) {
   const { dish, document, plan, view } = read(args);
   const clock = new WallClock(offsetsOf(dish.zone, view.begins - 1440, Math.max(plan.serveAt, view.ends) + 1440));
-  return { text: runSheet(document.dish.name, document.dish.serves, view, clock), exit: 0 };
+  const found = findingViews({ document, dish, chosen: plan.methods, view, acknowledged: new Map() });
+  const severe = found.filter((f) => f.severity === "stop");
+  return { text: runSheet(document.dish.name, document.dish.serves, view, clock, severe), exit: 0 };
 }
 
 export function shopCommand(args: readonly string[]) {

@@ -1,11 +1,14 @@
 import "server-only";
 // A run: started, followed, ended. Every press is an event in the log before anything is answered.
 import { z } from "zod";
-import { RunEventKind } from "../core/record/progress";
+import { progressOf, RunEventKind } from "../core/record/progress";
+import { type FindingView, unacknowledged } from "../core/safety/view";
+import { clearAcknowledgements } from "../db/queries/acknowledgements";
 import { findDish } from "../db/queries/dishes";
-import { findOpenRun, insertRun, insertRunEvent, updateRunEnded } from "../db/queries/runs";
+import { findOpenRun, insertRun, insertRunEvent, listRunEvents, updateRunEnded } from "../db/queries/runs";
 import { nowMs } from "./clock";
 import { database } from "./database";
+import { loadFindings } from "./safety";
 
 export const NewEvent = z.object({
   key: z.uuid(),
@@ -15,12 +18,28 @@ export const NewEvent = z.object({
   inMinutes: z.number().int().min(-100_000).max(100_000).default(0),
 });
 
-export type RunOutcome = "done" | "no-dish" | "no-run" | "no-step";
+export type RunOutcome = "done" | "no-dish" | "no-run" | "no-step" | Withheld;
+
+/** Severe cautions that nobody has acknowledged: nothing begins before they are. */
+export interface Withheld {
+  readonly withheld: readonly FindingView[];
+}
+
+/** In words, for whoever has no page before the eyes. */
+export const withheldWords = ({ withheld }: Withheld): string => {
+  const hard = withheld.filter((f) => f.hard);
+  const names = (list: readonly FindingView[]) => list.map((f) => f.title.toLowerCase()).join("; ");
+  return hard.length
+    ? `Past a limit, and to be mended first: ${names(hard)}.`
+    : `To be acknowledged by name first: ${names(withheld)}. Look under “What to mind”.`;
+};
 
 export async function startRun(slug: string): Promise<RunOutcome> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return "no-dish";
+  const withheld = unacknowledged((await loadFindings(slug)) ?? []);
+  if (withheld.length) return { withheld };
   await db.transaction((tx) => insertRun(tx, stored.id, new Date(nowMs())));
   return "done";
 }
@@ -31,8 +50,19 @@ export async function endRun(slug: string): Promise<RunOutcome> {
   const run = stored && (await findOpenRun(db, stored.id));
   if (!stored) return "no-dish";
   if (!run) return "no-run";
-  await db.transaction((tx) => updateRunEnded(tx, run.id, new Date(nowMs())));
+  await db.transaction(async (tx) => {
+    await updateRunEnded(tx, run.id, new Date(nowMs()));
+    await clearAcknowledgements(tx, stored.id);
+  });
   return "done";
+}
+
+/** Whether a press begins a step: it says so, or says that one which nobody began is done. */
+async function begins(runId: string, { kind, step }: z.output<typeof NewEvent>): Promise<boolean> {
+  if (kind === "started") return true;
+  if (kind !== "ended") return false;
+  const progress = progressOf(await listRunEvents(await database(), runId));
+  return progress.get(step)?.started === undefined;
 }
 
 export async function recordEvent(slug: string, event: z.output<typeof NewEvent>): Promise<RunOutcome> {
@@ -44,6 +74,10 @@ export async function recordEvent(slug: string, event: z.output<typeof NewEvent>
   const [component, step] = event.step.split(".");
   const known = stored.document.components.find((c) => c.id === component)?.methods.some((m) => m.steps.some((s) => s.id === step));
   if (!known) return "no-step";
+  if (await begins(run.id, event)) {
+    const withheld = unacknowledged((await loadFindings(slug)) ?? [], event.step);
+    if (withheld.length) return { withheld };
+  }
   const at = new Date((Math.floor(nowMs() / 60_000) + event.inMinutes) * 60_000);
   await db.transaction((tx) => insertRunEvent(tx, run.id, { key: event.key, kind: event.kind, step: event.step, at }));
   return "done";

@@ -1,10 +1,11 @@
 // The command line as others call it: what stands on standard output, what on standard error, and the exit codes.
 import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { beforeAll, describe, expect, test } from "vitest";
+import { applyPatch } from "../../src/core/dish/patch";
 import { DEMO, type Loose } from "../support/dishes";
 import { smallDish } from "../support/small-dish";
 
@@ -206,9 +207,52 @@ describe("measure", () => {
     ["constructor", "{}", 2, { error: "E_UNKNOWN" }],
     ["nitritePpm", '{"product":"comminuted","cureG":3,"meatG":1000}', 4, { error: "E_NITRITE_LIMIT", field: "cureG" }],
     ["nitritePpm", '{"product":"dry","cureG":3,"meatG":1000,"cureStrengthPct":0.6}', 4, { error: "E_CURE_TYPE" }],
+    ["vegetableSalt", '{"vegG":1000,"targetPct":1.2}', 4, { error: "E_SALT_TOO_LOW" }],
+    ["cureTimeRule", '{"thicknessMm":40,"tempC":9}', 4, { error: "E_TOO_WARM", field: "tempC" }],
+    ["cureTimeRule", '{"thicknessMm":40,"tempC":0}', 4, { error: "E_TOO_COLD", field: "tempC" }],
     ["pickleKeep", '{"equilibriumAcidPct":2,"pour":"hot","fridgeC":8}', 4, { error: "E_FRIDGE_WARM", field: "fridgeC" }],
     ["volumeToMass", '{"mL":5,"ingredient":"curing_salt_6_25"}', 4, { error: "E_WEIGH_ONLY" }],
   ])("%s %s ends in %i", (name, input, status, data) => {
     expect(run("measure", name, input)).toMatchObject({ status, data, stderr: expect.stringContaining("rondeau:") });
+  });
+});
+
+describe("safety", () => {
+  const overdosed = (): Loose => {
+    const lunch = JSON.parse(readFileSync(demo("harvest-lunch"), "utf8"));
+    lunch.components
+      .find((c: Loose) => c.id === "pork")
+      .methods[0].ingredients.find((i: Loose) => /nitrite/.test(i.name)).amount.amount = 32;
+    return lunch;
+  };
+  test("says what it finds in a dish, with what was computed, the source and mends that apply", () => {
+    const { data, status, stderr } = run("safety", demo("harvest-lunch"));
+    expect({ status, stderr }).toEqual({ status: 0, stderr: "" });
+    const cure = data.findings.find((f: Loose) => f.id === "curing-salt:pork");
+    expect(cure).toMatchObject({
+      severity: "stop",
+      component: "pork",
+      where: expect.stringContaining("Cured pork"),
+      source: expect.stringContaining("CFR"),
+    });
+    expect(cure.computed).toContain("83 ppm");
+  });
+  test("with a plan it looks at the hours as well", () => {
+    const planned = run("plan", demo("spiced-duck"));
+    const { data, status } = run("safety", demo("spiced-duck"), "--plan", file("duck-plan.json", planned.data));
+    expect(status).toBe(0);
+    expect(data.findings.map((f: Loose) => f.id)).toContain("hot-fat:duck.roast");
+  });
+  test("past a hard limit it ends with 4, says which, and the mend given brings it back", () => {
+    const { data, status, stderr } = run("safety", file("over.json", overdosed()));
+    expect(status).toBe(4);
+    expect(stderr).toMatch(/Too much curing salt/);
+    const [hard] = data.findings;
+    expect(hard).toMatchObject({ hard: true, id: "curing-salt:pork" });
+    const mended = applyPatch(overdosed(), hard.mends[0].change);
+    expect(run("safety", file("mended.json", mended)).status).toBe(0);
+  });
+  test("the dish can still be checked and planned: nothing of it is lost, only nothing of it is begun", () => {
+    expect(run("check", file("over.json", overdosed())).status).toBe(0);
   });
 });

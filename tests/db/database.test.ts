@@ -6,6 +6,7 @@ import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import type { Db } from "../../src/db/db";
 import { openDatabase } from "../../src/db/open";
+import { clearAcknowledgements, listAcknowledgements, putAcknowledgement } from "../../src/db/queries/acknowledgements";
 import {
   findDish,
   findHistorySteps,
@@ -14,6 +15,7 @@ import {
   insertDish,
   insertKitchen,
   listDishes,
+  listDishParts,
   stepHistory,
   updateDocument,
 } from "../../src/db/queries/dishes";
@@ -173,4 +175,27 @@ describe("a data directory", () => {
     expect((await again.query("select count(*)::int4 as n from migration"))[0]).toEqual({ n: readdirSync(migrations).length });
     await again.close();
   });
+});
+
+describe("acknowledgements", () => {
+  const at = (minute: number) => new Date(Date.UTC(2026, 9, 17, 8, minute));
+  test("the later of one finding stands, another dish's are not seen, and the next run begins with none", async () => {
+    const [one, other] = [await store("acknowledged"), await store("another")];
+    await putAcknowledgement(db, one.id, "curing-salt:pork", "aaaa", at(0));
+    await putAcknowledgement(db, one.id, "hot-fat:lard.render", "bbbb", at(1));
+    await putAcknowledgement(db, one.id, "curing-salt:pork", "cccc", at(2));
+    expect([...(await listAcknowledgements(db, one.id))].sort()).toEqual([
+      ["curing-salt:pork", "cccc"],
+      ["hot-fat:lard.render", "bbbb"],
+    ]);
+    expect((await listAcknowledgements(db, other.id)).size).toBe(0);
+    await clearAcknowledgements(db, one.id);
+    expect((await listAcknowledgements(db, one.id)).size).toBe(0);
+  });
+});
+
+test("dishes are listed with the names of their components", async () => {
+  await store("with-parts");
+  const found = (await listDishParts(db)).find((d) => d.slug === "with-parts");
+  expect(found?.components.map((c) => c.name)).toEqual(["Stock", "Sauce", "Plate"]);
 });

@@ -69,7 +69,12 @@ test("the run starts, a step is finished late, and the plan after it moves", asy
   const [loosen, scald] = ["duck.loosen", "duck.scald"].map((ref) => first.steps.find((s: { step: string }) => s.step === ref));
   await server.clock(new Date(Date.parse(loosen.start)).toISOString());
   await page.goto(`${server.url}/d/spiced-duck/cook`);
-  await page.getByRole("button", { name: "Start the run" }).click();
+  const start = page.getByRole("button", { name: "Start the run" });
+  await expect(start).toBeDisabled();
+  // Ticked once it is written down, not before.
+  await page.getByRole("checkbox", { name: /^I know this: hot fat/ }).click();
+  await expect(start).toBeEnabled();
+  await start.click();
   await page
     .getByRole("article", { name: /Due: Loosen the skin/ })
     .getByRole("button", { name: "Start", exact: true })

@@ -70,6 +70,17 @@ export class Server {
     });
   }
 
+  /** Acknowledges every severe finding of a dish, as a cook does before a run. */
+  async acknowledge(slug: string): Promise<void> {
+    const { findings } = (await (await fetch(`${this.url}/api/dishes/${slug}/safety`)).json()) as {
+      findings: readonly { id: string; print: string; severity: string }[];
+    };
+    const severe = findings.filter((f) => f.severity === "stop").map(({ id, print }) => ({ id, print }));
+    if (severe.length === 0) return;
+    const answer = await this.post(`/api/dishes/${slug}/safety`, { acknowledge: severe });
+    if (!answer.ok) throw new Error(`not acknowledged: ${await answer.text()}`);
+  }
+
   async post(where: string, body: unknown, headers: Record<string, string> = {}): Promise<Response> {
     return fetch(this.url + where, {
       method: "POST",

@@ -1,9 +1,8 @@
-import Link from "next/link";
 import { findNewestKitchen, listDishes } from "@/db/queries/dishes";
 import { proposedServing } from "@/server/clock";
 import { database } from "@/server/database";
 import { ImportPreview } from "@/ui/dish/ImportPreview";
-import { Mark } from "@/ui/shell/Mark";
+import { AsideHead } from "@/ui/shell/AsideHead";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Bring in a recipe" };
@@ -13,12 +12,9 @@ export default async function ImportPage() {
   const serving = proposedServing((await listDishes(db))[0]?.timezone);
   return (
     <main className="mx-auto max-w-[68rem] px-6 py-6">
-      <div className="mb-4 flex items-center gap-3 border-b-[2.5px] border-rim pb-3">
-        <Link href="/" aria-label="All dishes">
-          <Mark size={34} />
-        </Link>
+      <AsideHead>
         <h1 className="text-[25px]">Bring in a recipe</h1>
-      </div>
+      </AsideHead>
       <ImportPreview when={serving.serveAt} timezone={serving.timezone} kitchen={await findNewestKitchen(db)} />
     </main>
   );

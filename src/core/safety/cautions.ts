@@ -6,11 +6,13 @@ export interface Caution {
   readonly title: string;
   readonly severity: string;
   readonly text: string;
+  /** What clears it, in words. */
+  readonly mend: string;
   readonly source: string;
 }
 
 const BY_ID: ReadonlyMap<string, Caution> = new Map(
-  table.items.map((c) => [c.id, { id: c.id, title: c.title, severity: c.severity, text: c.text, source: c.source }]),
+  table.items.map((c) => [c.id, { id: c.id, title: c.title, severity: c.severity, text: c.text, mend: c.mend, source: c.source }]),
 );
 
 export const CAUTION_IDS: readonly string[] = [...BY_ID.keys()];

@@ -12,6 +12,7 @@ interface Row {
   readonly id: string;
   readonly name: string;
   readonly group: string;
+  readonly reheat?: { readonly text: string };
   readonly places: Readonly<
     Record<
       string,
@@ -141,6 +142,13 @@ export function keepingRow(name: string, kind?: DishComponent["kind"]): KeepingR
   const id = NOT_MEANT.test(text) ? undefined : (MEANT.find(([pattern]) => pattern.test(text))?.[1] ?? (kind && BY_KIND[kind]));
   const row = id ? ROWS.get(id) : undefined;
   return row && { id: row.id, name: row.name };
+}
+
+/** How something is warmed up again, by the table; undefined where no row fits. */
+export function keepingOf(name: string, kind?: DishComponent["kind"]): { readonly row: string; readonly warmUp: string } | undefined {
+  const found = keepingRow(name, kind);
+  const row = found && ROWS.get(found.id);
+  return row && { row: row.name, warmUp: row.reheat?.text ?? "" };
 }
 
 /** Minutes to a duration that people say: hours above two, days above three. */

@@ -5,10 +5,30 @@ import type { WallClock } from "../time/wall-clock";
 import { type DayEntry, dayList, whenOver } from "./day-list";
 import type { PlanView } from "./plan-view";
 
-/** Markdown of a plan, day by day. @param serves how many guests */
-export function runSheet(name: string, serves: number, view: PlanView, clock: WallClock): string {
+export interface Severe {
+  readonly title: string;
+  readonly where: string;
+  readonly computed: string;
+  readonly caution: string;
+}
+
+/**
+ * Markdown of a plan, day by day.
+ * @param serves how many guests
+ * @param severe cautions that stand at the top, to be ticked before anything is begun
+ */
+export function runSheet(name: string, serves: number, view: PlanView, clock: WallClock, severe: readonly Severe[] = []): string {
   const component = (id: string) => lower(view.components.find((c) => c.id === id)?.name ?? id);
   const lines = [`# ${plain(name)}`, "", `At the table ${clock.date(view.serveAt)}, ${clock.time(view.serveAt)}, for ${serves}.`];
+  if (severe.length)
+    lines.push(
+      "",
+      "## before anything is begun",
+      "",
+      ...severe.map((s) => `- [ ] **${plain(s.title)}** (${plain(s.where)}): ${plain(s.computed)} ${plain(s.caution)}`),
+      "",
+      "Local codes come first.",
+    );
   for (const day of dayList(view, clock)) {
     lines.push("", `## ${day.name}`);
     for (const part of day.parts) {

@@ -42,6 +42,18 @@ export async function listDishes(db: Queryable): Promise<z.output<typeof Listed>
   return Listed.array().parse(rows);
 }
 
+const Parts = z.object({ slug: z.string(), name: z.string(), components: z.array(z.object({ id: z.string(), name: z.string() })) });
+
+/** Dishes with the names of their components, in the order of listDishes. */
+export async function listDishParts(db: Queryable): Promise<z.output<typeof Parts>[]> {
+  const rows = await db.query(
+    `select slug, name, (select coalesce(jsonb_agg(jsonb_build_object('id', c->>'id', 'name', c->>'name')), '[]') from jsonb_array_elements(document->'components') c)
+            as components
+       from dish order by document->'dish'->>'serveAt', slug`,
+  );
+  return Parts.array().parse(rows);
+}
+
 /** One dish with its kitchen in the document; undefined where the slug is unknown. */
 export async function findDish(db: Queryable, slug: string): Promise<StoredDish | undefined> {
   const rows = await db.query(`select ${FIELDS} where d.slug = $1`, [slug]);

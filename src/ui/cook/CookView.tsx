@@ -2,10 +2,13 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
+import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import type { PlanView, StepView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import { FindingCard } from "../safety/FindingCard";
+import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
 import { useNow } from "../shell/StatusLine";
 import { agendaAt, movesBetween } from "./agenda";
@@ -20,10 +23,12 @@ export interface CookViewProps {
   readonly offsets: Offsets;
   readonly now: number;
   readonly running: boolean;
+  readonly version: number;
+  readonly findings: readonly FindingView[];
 }
 
 /** What now, what next, for somebody with wet hands. */
-export function CookView({ slug, plan, offsets, now: serverNow, running }: CookViewProps) {
+export function CookView({ slug, plan, offsets, now: serverNow, running, version, findings }: CookViewProps) {
   const router = useRouter();
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
@@ -68,6 +73,9 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
     if (answer.ok) toast("The run has ended. Its log is kept.");
     router.refresh();
   };
+  const safety = useSafety(slug, version);
+  const severe = findings.filter((f) => f.severity === "stop");
+  const open = severe.filter((f) => !f.acknowledged);
   const componentName = (id: string) => plan.components.find((c) => c.id === id)?.name ?? id;
   const kindOf = (id: string) => plan.components.find((c) => c.id === id)?.kind ?? "other";
 
@@ -77,6 +85,8 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
     now,
     clock,
     busy: busy === step.ref,
+    findings: findings.filter((f) => f.step === step.ref),
+    onKnown: safety.known,
     onPress: (kind: Press["kind"], minutes?: number) => press(kind, step, minutes),
   });
 
@@ -121,9 +131,27 @@ export function CookView({ slug, plan, offsets, now: serverNow, running }: CookV
               {clock.dayTime(plan.steps.find((s) => s.hands.length)?.start ?? plan.begins)}. From the start on, what you press here is
               written down, and the plan follows what happens.
             </p>
-            <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={start}>
+            {severe.length > 0 && (
+              <div className="pb-4">
+                <h3 className="text-[19px]">{open.length ? "First, say of each that you know it" : "You know these"}</h3>
+                {safety.trouble && (
+                  <p role="alert" className="my-2 border-l-[3px] border-beet pl-3">
+                    {safety.trouble}
+                  </p>
+                )}
+                {severe.map((f) => (
+                  <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />
+                ))}
+              </div>
+            )}
+            <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main disabled={open.length > 0} onClick={start}>
               Start the run
             </button>
+            {open.length > 0 && (
+              <p className="pt-1 text-[14px] text-quiet">
+                {open.some((f) => f.hard) ? "What is past a limit has to be mended first." : `${open.length} still to be acknowledged.`}
+              </p>
+            )}
           </div>
         ) : (
           <>

@@ -1,10 +1,12 @@
 "use client";
-import { cautionOf } from "@/core/safety/cautions";
+import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import type { StepView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { placeWords } from "../route-chart/words";
+import { FindingCard } from "../safety/FindingCard";
+import { InUnits } from "../shell/InUnits";
 import type { Press } from "./press-queue";
 
 interface CardProps {
@@ -13,6 +15,9 @@ interface CardProps {
   readonly now: number;
   readonly clock: WallClock;
   readonly busy: boolean;
+  /** What the rules of safety find about the step. */
+  readonly findings: readonly FindingView[];
+  readonly onKnown: (finding: FindingView) => void;
   readonly onPress: (kind: Press["kind"], inMinutes?: number) => void;
 }
 
@@ -24,13 +29,13 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
   return (
     <article aria-label={`Running: ${step.name}`} className="mb-4 border-l-[5px] border-rim py-1 pl-4">
       <p className="text-[14px] text-quiet">
-        {component}, since {clock.near(step.start, now)}, {placeWords(step)}
+        {component}, since {clock.near(step.start, now)}, <InUnits>{placeWords(step)}</InUnits>
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
       {step.cue && (
         <p className="text-[21px] leading-snug">
           until {step.cue}
-          {step.probeC ? `, ${step.probeC} °C in the middle` : ""}
+          {step.probeC !== undefined && <InUnits>{`, ${step.probeC} °C in the middle`}</InUnits>}
         </p>
       )}
       <p className="pb-2 text-[16px]">
@@ -91,27 +96,25 @@ export function AloneRow({ step, component, now, clock, busy, onPress }: CardPro
 }
 
 /** A step that is due, or comes next. */
-export function DueCard({ step, component, now, clock, busy, onPress }: CardProps) {
+export function DueCard({ step, component, now, clock, busy, findings, onKnown, onPress }: CardProps) {
   const late = now - step.start;
-  const cautions = step.danger.flatMap((id) => cautionOf(id) ?? []);
+  const open = findings.some((f) => f.severity === "stop" && !f.acknowledged);
   return (
     <article aria-label={`${late >= -5 ? "Due" : "Next"}: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
       <p className="text-[14px] text-quiet">
         {component}, {late > 0 ? `due since ${clock.near(step.start, now)}` : late >= -5 ? "now" : clock.dayTime(step.start)};{" "}
-        {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(step)}
+        {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <InUnits>{placeWords(step)}</InUnits>
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
       {step.takes.length > 0 && (
         <p className="text-[16px]">with {step.takes.map((t) => `${t.amount} ${lower(t.name)}`.trim()).join(", ")}</p>
       )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
-      {cautions.map((c) => (
-        <p key={c.id} className="my-1 max-w-[60ch] border-l-[3px] border-beet pl-3 text-[14px]">
-          <b className="font-semibold">{c.title}.</b> {c.text} Local codes come first.
-        </p>
+      {findings.map((f) => (
+        <FindingCard key={f.id} finding={f} here open onMend={undefined} onKnown={onKnown} />
       ))}
       <div className="flex flex-wrap gap-2.5 pt-2">
-        <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("started")}>
+        <button type="button" className={BIG} data-main disabled={busy || open} onClick={() => onPress("started")}>
           {busy ? "Writing it down" : "Start"}
         </button>
         <button type="button" className={BIG} disabled={busy} onClick={() => onPress("ended")} aria-label={`Done already: ${step.name}`}>

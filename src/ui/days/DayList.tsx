@@ -4,6 +4,7 @@ import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { placeWords } from "../route-chart/words";
+import { InUnits } from "../shell/InUnits";
 
 /** The plan day by day: the same as the chart, in words, and the page for paper. */
 export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: PlanView; clock: WallClock }) {
@@ -35,13 +36,13 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                         {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
                           ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${whenOver(entry.step, clock, entry.at)}`
                           : ""}
-                        {entry.step.place !== "counter" ? `, ${placeWords(entry.step)}` : ""}
+                        {entry.step.place !== "counter" && <InUnits>{`, ${placeWords(entry.step)}`}</InUnits>}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}
                       </span>
                       {entry.step.cue && (entry.what === "end" || entry.step.attention === "hands" || entry.minutes === 0) && (
                         <span className="block text-[13.5px]">
                           until {entry.step.cue}
-                          {entry.step.probeC ? `, ${entry.step.probeC} °C` : ""}
+                          {entry.step.probeC !== undefined && <InUnits>{`, ${entry.step.probeC} °C`}</InUnits>}
                         </span>
                       )}
                     </span>

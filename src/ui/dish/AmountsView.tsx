@@ -11,6 +11,7 @@ import { GuestsPart } from "./GuestsPart";
 import { IngredientAmounts } from "./IngredientAmounts";
 import { PlanNote, type PlanStateOf } from "./PlanNote";
 import { ProblemNote } from "./ProblemNote";
+import { SaltPart } from "./SaltPart";
 import { ScalePart } from "./ScalePart";
 import { type Edit, useEditing } from "./use-editing";
 
@@ -31,6 +32,7 @@ const PARTS = [
   ["fit", "Does it fit"],
   ["balance", "Who takes what"],
   ["ingredients", "Ingredients"],
+  ["salt", "Salt for each"],
   ["allergens", "Allergens and care"],
 ] as const;
 
@@ -123,6 +125,9 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
         </Part>
         <Part id="ingredients" title="Ingredients, as a kitchen can measure them">
           <IngredientAmounts document={document} chosen={chosen} />
+        </Part>
+        <Part id="salt" title="Salt for each guest">
+          <SaltPart document={document} chosen={chosen} />
         </Part>
         <Part id="allergens" title="Allergens and care">
           <AllergenPart document={document} chosen={chosen} edit={edit} />

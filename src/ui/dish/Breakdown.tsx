@@ -1,13 +1,24 @@
 import { type Component, type Dish, dishModel, type Hold, type Method, type Step } from "@/core/dish/model";
 import type { DishFile } from "@/core/dish/schema";
 import { cautionOf, LOCAL_CODES_FIRST } from "@/core/safety/cautions";
+import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import { ingredientRows, type OutputRow, outputRows } from "@/core/sheets/breakdown";
 import { spokenDuration } from "@/core/time/duration";
 import { colourOf } from "../route-chart/colours";
+import { FindingCard } from "../safety/FindingCard";
+import { InUnits } from "../shell/InUnits";
 
 /** The dish component by component: what goes in, what is done, what comes out, who takes it, how long it keeps. */
-export function Breakdown({ document, chosen }: { document: DishFile; chosen: Readonly<Record<string, string>> }) {
+export function Breakdown({
+  document,
+  chosen,
+  findings,
+}: {
+  document: DishFile;
+  chosen: Readonly<Record<string, string>>;
+  findings: readonly FindingView[];
+}) {
   const dish = dishModel(document);
   return (
     <div>
@@ -35,7 +46,7 @@ export function Breakdown({ document, chosen }: { document: DishFile; chosen: Re
                     {method.quality < 1 ? `, ${Math.round(method.quality * 100)} % as good` : ""}
                   </span>
                 </summary>
-                <MethodView document={document} dish={dish} component={component} method={method} />
+                <MethodView document={document} dish={dish} component={component} method={method} findings={findings} />
               </details>
             ) : (
               <div key={method.id}>
@@ -43,7 +54,7 @@ export function Breakdown({ document, chosen }: { document: DishFile; chosen: Re
                   <b className="font-semibold">{method.name}</b>
                   <span className="text-quiet">, {span(method)}</span>
                 </p>
-                <MethodView document={document} dish={dish} component={component} method={method} />
+                <MethodView document={document} dish={dish} component={component} method={method} findings={findings} />
               </div>
             ),
           )}
@@ -72,7 +83,15 @@ function span(method: Method): string {
   return `${method.steps.length} steps, ${spokenDuration(hands)} by hand`;
 }
 
-function MethodView({ document, dish, component, method }: { document: DishFile; dish: Dish; component: Component; method: Method }) {
+interface MethodProps {
+  readonly document: DishFile;
+  readonly dish: Dish;
+  readonly component: Component;
+  readonly method: Method;
+  readonly findings: readonly FindingView[];
+}
+
+function MethodView({ document, dish, component, method, findings }: MethodProps) {
   const file = document.components.find((c) => c.id === component.id)?.methods.find((m) => m.id === method.id);
   const ingredients = ingredientRows(document, component.id, method.id);
   const inForce = dish.components.flatMap((c) => (c.id === component.id ? method.steps : (c.methods[0]?.steps ?? [])));
@@ -106,7 +125,7 @@ function MethodView({ document, dish, component, method }: { document: DishFile;
       </div>
       <ol className="text-[14.5px]">
         {method.steps.map((step) => (
-          <StepRow key={step.id} step={step} />
+          <StepRow key={step.id} step={step} findings={findings.filter((f) => f.step === step.ref)} />
         ))}
       </ol>
     </div>
@@ -151,7 +170,7 @@ function holdWords(h: Hold): string {
   return `${where}: ${least}${best}${most}`;
 }
 
-function StepRow({ step }: { step: Step }) {
+function StepRow({ step, findings }: { step: Step; findings: readonly FindingView[] }) {
   const { time, file } = step;
   const length = time.min === time.max ? spokenDuration(time.likely) : `${spokenDuration(time.min)} to ${spokenDuration(time.max)}`;
   const hands =
@@ -161,7 +180,8 @@ function StepRow({ step }: { step: Step }) {
   const with_ = step.uses
     .filter((u) => u.what !== "burner")
     .map((u) => (u.what === "oven" ? `oven ${u.tempC} °C` : u.litres ? `${u.what} ${Number(u.litres.toPrecision(2))} L` : u.what));
-  const cautions = (file.danger ?? []).flatMap((id) => cautionOf(id) ?? []);
+  // What a rule has found says more than the mark in the file; a way that is not in force has only the mark.
+  const cautions = findings.length ? [] : (file.danger ?? []).flatMap((id) => cautionOf(id) ?? []);
   return (
     <li className="border-t border-rule py-1.5 first:border-t-0">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -175,7 +195,7 @@ function StepRow({ step }: { step: Step }) {
         {file.done?.cue && (
           <span>
             until {file.done.cue}
-            {file.done.probeC ? `, ${file.done.probeC} °C` : ""}.{" "}
+            {file.done.probeC !== undefined && <InUnits>{`, ${file.done.probeC} °C`}</InUnits>}.{" "}
           </span>
         )}
         {step.tends.map((t) => (
@@ -183,7 +203,11 @@ function StepRow({ step }: { step: Step }) {
             Every {spokenDuration(t.every)}: {t.what}.{" "}
           </span>
         ))}
-        {with_.length > 0 && <span className="text-quiet">{with_.join(", ")}. </span>}
+        {with_.length > 0 && (
+          <span className="text-quiet">
+            <InUnits>{`${with_.join(", ")}. `}</InUnits>
+          </span>
+        )}
         {step.links
           .filter((l) => l.max !== undefined || l.min)
           .map((l) => (
@@ -195,6 +219,9 @@ function StepRow({ step }: { step: Step }) {
           ))}
         {file.note && <span className="text-quiet">{file.note}</span>}
       </div>
+      {findings.map((f) => (
+        <FindingCard key={f.id} finding={f} here onMend={undefined} />
+      ))}
       {cautions.map((c) => (
         <details key={c.id} className="text-[13.5px]">
           <summary className="cursor-pointer text-beet">Caution: {lower(c.title)}</summary>

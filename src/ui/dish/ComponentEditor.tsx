@@ -8,9 +8,13 @@ import { COMPONENT_KINDS, type ComponentKind } from "@/core/dish/kinds";
 import type { DishFile } from "@/core/dish/schema";
 import { readAmount } from "@/core/entry/amounts";
 import { readLength } from "@/core/entry/durations";
+import type { FindingView } from "@/core/safety/view";
 import type { Watershed } from "@/core/sheets/watershed";
 import { durationText } from "@/core/time/duration";
+import { type Reckoning, ReckonPart } from "../bench/ReckonPart";
 import { colourOf } from "../route-chart/colours";
+import { FindingCard } from "../safety/FindingCard";
+import { mended } from "../safety/mended";
 import { IngredientList } from "./IngredientList";
 import { LineInput } from "./line-input";
 import { StepList } from "./StepList";
@@ -24,6 +28,11 @@ export interface ComponentEditorProps {
   readonly component: string;
   readonly selectedStream: string | undefined;
   readonly kinds: readonly string[];
+  /** What the rules of safety find in the dish and its plan. */
+  readonly findings: readonly FindingView[];
+  /** The panel of the Bench that is open beside it. */
+  readonly reckoning: Reckoning | undefined;
+  readonly onReckon: (reckoning: Reckoning | undefined) => void;
   readonly edit: Edit;
   readonly onProblem: (text: string) => void;
   readonly onClose: () => void;
@@ -203,6 +212,11 @@ export function ComponentEditor(props: ComponentEditorProps) {
             </details>
             <WaysSideBySide document={document} component={id} />
             {!served && <NotMade document={document} id={id} name={name} edit={edit} onProblem={onProblem} />}
+            {props.findings
+              .filter((f) => f.component === id && f.step === undefined)
+              .map((f) => (
+                <FindingCard key={f.id} finding={f} here onMend={(label, change) => edit(label, (d) => mended(d, change))} />
+              ))}
             <h2 className="mt-3 text-[17px]">What is done</h2>
             <StepList
               key={`${id} ${method.id} steps`}
@@ -211,6 +225,8 @@ export function ComponentEditor(props: ComponentEditorProps) {
               edit={edit}
               kinds={props.kinds}
               onProblem={onProblem}
+              onReckon={(panel, step) => props.onReckon({ panel, step })}
+              findings={props.findings}
             />
             <h2 className="mt-4 text-[17px]">What goes in</h2>
             <IngredientList
@@ -219,6 +235,16 @@ export function ComponentEditor(props: ComponentEditorProps) {
               place={{ component: id, method: method.id }}
               edit={edit}
               onProblem={onProblem}
+            />
+            <h2 className="mt-4 mb-1 text-[17px]" id="reckoned">
+              What can be reckoned
+            </h2>
+            <ReckonPart
+              document={document}
+              place={{ component: id, method: method.id }}
+              open={props.reckoning}
+              onOpen={props.onReckon}
+              edit={edit}
             />
           </>
         )

@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { readFigure, typedAs } from "@/core/bench/quantity";
 import { setField } from "@/core/dish/edit/set";
 import { scaleToGuests } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
@@ -7,6 +8,7 @@ import { quantityText } from "@/core/dish/units";
 import { CalculationError } from "@/core/measures/calculation-error";
 import { EATERS, guestEquivalents, PORTION_CATEGORIES, portionRaw } from "@/core/measures/portions";
 import { rawNeeded, YIELD_KEYS } from "@/core/measures/yields";
+import { useUnits } from "../shell/units";
 import type { Edit } from "./use-editing";
 
 const EATER_WORDS: Readonly<Record<string, string>> = {
@@ -19,19 +21,22 @@ const EATER_WORDS: Readonly<Record<string, string>> = {
   senior: "older guests",
 };
 
+const ON_PLATE = { key: "plate", label: "On each plate", of: "mass", usual: "g", low: 1, high: 5000 } as const;
+
 /** Guests by appetite, what that comes to, and how much of a thing they need as it is bought. */
 export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit }) {
   const eaters: Readonly<Record<string, number>> = document.dish.guests?.eaters ?? { adult: document.dish.serves };
   const [courses, setCourses] = useState(1);
   const [category, setCategory] = useState("meat_bone_moderate");
-  const [final, setFinal] = useState("150");
+  const units = useUnits();
+  const [final, setFinal] = useState(() => typedAs(150, "mass", units));
   const [yields, setYields] = useState("cook_pork_shoulder_slow");
   const put = (kind: string, count: number) =>
     edit("who eats", (d) => setField(d, ["dish", "guests", "eaters"], { ...eaters, [kind]: Math.max(0, count) }));
   const said = attempt(() => guestEquivalents({ guests: eaters, courses }));
   const eat = said.value?.equivalents ?? document.dish.serves;
   const portion = attempt(() => portionRaw({ category, equivalents: eat }));
-  const raw = attempt(() => rawNeeded({ finalG: Number(final) * eat, yields: [yields] }));
+  const raw = attempt(() => rawNeeded({ finalG: readFigure(ON_PLATE, final, units) * eat, yields: [yields] }));
   const unit = (value: number, u: string) => quantityText({ dimension: u === "mL" ? "volume" : "mass", value });
   return (
     <div className="text-[14px]">
@@ -109,12 +114,12 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
             <label>
               Back from the plate:{" "}
               <input
-                className="field clock w-16 text-[13px]"
+                className="field clock w-24 text-[13px]"
                 value={final}
                 onChange={(e) => setFinal(e.target.value)}
-                aria-label="Grams on each plate"
+                aria-label="So much on each plate"
               />{" "}
-              g each, after
+              each, after
             </label>{" "}
             <select aria-label="What is lost" className="field text-[13.5px]" value={yields} onChange={(e) => setYields(e.target.value)}>
               {YIELD_KEYS.map((k) => (

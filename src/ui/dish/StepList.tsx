@@ -1,10 +1,14 @@
 "use client";
 import { ArrowDown, ArrowUp, Copy, ListPlus, Trash2 } from "lucide-react";
 import { useRef, useState } from "react";
+import { panelsForStep } from "@/core/bench/in-place";
 import { lineContext, type MethodPlace, methodOf } from "@/core/dish/edit/places";
 import { duplicateStep, insertTyped, moveStep, removeStep, retype } from "@/core/dish/edit/steps";
 import type { DishFile } from "@/core/dish/schema";
 import { writeStepLine } from "@/core/entry/step-line-text";
+import type { FindingView } from "@/core/safety/view";
+import { FindingCard } from "../safety/FindingCard";
+import { mended } from "../safety/mended";
 import { LineInput } from "./line-input";
 import { StepFields } from "./StepFields";
 import { Understood } from "./understood";
@@ -16,10 +20,13 @@ export interface StepListProps {
   readonly edit: Edit;
   readonly kinds: readonly string[];
   readonly onProblem: (text: string) => void;
+  /** Opens a panel of the Bench for a step. */
+  readonly onReckon: (panel: string, step: string) => void;
+  readonly findings: readonly FindingView[];
 }
 
 /** The steps of a way, a line each. A line is typed over; all else stands in the fields behind it. */
-export function StepList({ document, place, edit, kinds, onProblem }: StepListProps) {
+export function StepList({ document, place, edit, kinds, onProblem, onReckon, findings }: StepListProps) {
   const method = methodOf(document, place);
   const context = lineContext(document, place.component);
   const [open, setOpen] = useState<string>();
@@ -61,6 +68,16 @@ export function StepList({ document, place, edit, kinds, onProblem }: StepListPr
                   {open === step.id ? "close its fields" : "all fields"}
                   <span className="sr-only"> of {name}</span>
                 </button>
+                {panelsForStep(name)
+                  .slice(0, 1)
+                  .map((p) => (
+                    <button key={p.id} type="button" className="link mr-2" onClick={() => onReckon(p.id, step.id)}>
+                      reckon it
+                      <span className="sr-only">
+                        : {p.title}, for {name}
+                      </span>
+                    </button>
+                  ))}
                 <Small label={`Move ${name} up`} disabled={i === 0} onPress={() => edit(`${name} moved up`, (d) => moveStep(d, at, -1))}>
                   <ArrowUp size={15} />
                 </Small>
@@ -83,6 +100,13 @@ export function StepList({ document, place, edit, kinds, onProblem }: StepListPr
                 <Small label={`Take out ${name}`} onPress={() => edit(`${name} taken out`, (d) => removeStep(d, at))}>
                   <Trash2 size={15} />
                 </Small>
+              </div>
+              <div className="pl-7">
+                {findings
+                  .filter((f) => f.step === `${place.component}.${step.id}`)
+                  .map((f) => (
+                    <FindingCard key={f.id} finding={f} here onMend={(label, change) => edit(label, (d) => mended(d, change))} />
+                  ))}
               </div>
               {open === step.id && (
                 <StepFields document={document} place={at} step={step} context={context} kinds={kinds} edit={edit} onProblem={onProblem} />

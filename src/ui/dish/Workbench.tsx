@@ -5,7 +5,9 @@ import { EditRefused } from "@/core/dish/edit/refused";
 import { entryStep, join, outputOf, part } from "@/core/dish/edit/streams";
 import { questionsOf } from "@/core/dish/questions";
 import type { DishFile } from "@/core/dish/schema";
+import type { FindingView } from "@/core/safety/view";
 import { watershed } from "@/core/sheets/watershed";
+import type { Reckoning } from "../bench/ReckonPart";
 import { BreakdownMap } from "../breakdown-map/BreakdownMap";
 import { MapTable } from "../breakdown-map/MapTable";
 import { AddComponent } from "./AddComponent";
@@ -22,14 +24,27 @@ export interface WorkbenchProps {
   readonly plan: PlanStateOf;
   readonly others: readonly { readonly slug: string; readonly name: string }[];
   readonly component: string | undefined;
+  readonly reckoning: Reckoning | undefined;
+  readonly findings: readonly FindingView[];
 }
 
 /** The breakdown: the map, and beside it the component that is worked on. */
-export function Workbench({ slug, version, document: given, chosen, plan, others, component }: WorkbenchProps) {
+export function Workbench({
+  slug,
+  version,
+  document: given,
+  chosen,
+  plan,
+  others,
+  component,
+  reckoning: reckoned,
+  findings,
+}: WorkbenchProps) {
   const editing = useEditing(slug, given, version);
   const { document, edit, problem, clearProblem, saving } = editing;
   const [selected, setSelected] = useState(component);
   const [stream, setStream] = useState<string>();
+  const [reckoning, setReckoning] = useState(reckoned);
   const [told, setTold] = useState<string>();
   const water = useMemo(() => watershed(document, chosen), [document, chosen]);
   const asked = useMemo(() => questionsOf(document).open, [document]);
@@ -38,11 +53,21 @@ export function Workbench({ slug, version, document: given, chosen, plan, others
     (id: string | undefined) => {
       setSelected(id);
       setStream(undefined);
+      setReckoning(undefined);
       // The address reopens what is seen, without a walk to the server.
       window.history.replaceState(null, "", `/d/${slug}/dish${id ? `?c=${id}` : ""}`);
     },
     [slug],
   );
+  const reckon = (next: Reckoning | undefined) => {
+    setReckoning(next);
+    const query = new URLSearchParams({
+      c: selected ?? "",
+      ...(next ? { bench: next.panel, ...(next.step ? { s: next.step } : {}) } : {}),
+    });
+    window.history.replaceState(null, "", `/d/${slug}/dish?${query}`);
+    if (next?.step) requestAnimationFrame(() => window.document.getElementById("reckoned")?.scrollIntoView({ block: "start" }));
+  };
   const onStream = (id: string) => {
     setStream(id);
     const s = water.streams.find((x) => x.id === id);
@@ -105,6 +130,9 @@ export function Workbench({ slug, version, document: given, chosen, plan, others
             component={current}
             selectedStream={stream}
             kinds={kinds}
+            reckoning={reckoning}
+            findings={findings}
+            onReckon={reckon}
             edit={edit}
             onProblem={onProblem}
             onClose={() => select(undefined)}

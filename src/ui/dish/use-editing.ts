@@ -49,6 +49,9 @@ export function useEditing(slug: string, given: DishFile, version: number): Edit
   const queue = useRef<Sent[]>([]);
   const busy = useRef(false);
   const settle = useRef<ReturnType<typeof setTimeout>>(undefined);
+  /** Versions that our own changes have superseded, and the one of them that the server has named since. */
+  const leftBehind = useRef(new Set<number>());
+  const doubted = useRef<number>(undefined);
 
   const show = useCallback((next: DishFile) => {
     now.current = next;
@@ -58,9 +61,17 @@ export function useEditing(slug: string, given: DishFile, version: number): Edit
   // What the server has, whenever nothing of ours is under way: undo, another window, a change by another view.
   useEffect(() => {
     if (busy.current || queue.current.length > 0) return;
+    // A look at the server that began before a change may arrive after it and would take the change off the screen;
+    // undo brings an old version back as well. What the server says twice is so.
+    if (leftBehind.current.has(version) && doubted.current !== version) {
+      doubted.current = version;
+      router.refresh();
+      return;
+    }
+    doubted.current = undefined;
     confirmed.current = { document: given, version };
     show(given);
-  }, [given, version, show]);
+  }, [given, version, router, show]);
 
   const drain = useCallback(async () => {
     if (busy.current) return;
@@ -84,7 +95,11 @@ export function useEditing(slug: string, given: DishFile, version: number): Edit
         break;
       }
       setSaving("saving");
-      confirmed.current = { document: next.after, version: (got.body.value as { version: number }).version };
+      const version = (got.body.value as { version: number }).version;
+      if (version !== confirmed.current.version) leftBehind.current.add(confirmed.current.version);
+      leftBehind.current.delete(version);
+      doubted.current = undefined;
+      confirmed.current = { document: next.after, version };
       queue.current = queue.current.slice(1);
     }
     busy.current = false;

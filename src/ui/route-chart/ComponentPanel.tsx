@@ -7,6 +7,7 @@ import type { ComponentView, PlanView, StepView, WaitView } from "@/core/sheets/
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { Trials } from "../planning/use-trial";
+import { InUnits } from "../shell/InUnits";
 import { HoldWindow } from "./HoldWindow";
 import { PLACE_NAMES } from "./RouteChart";
 import { StepTools } from "./StepTools";
@@ -68,7 +69,7 @@ export function ComponentPanel(props: ComponentPanelProps) {
                   {row.step.name}
                 </button>
                 <span className="block text-[12.5px] text-quiet">
-                  {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, {placeWords(row.step)};{" "}
+                  {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <InUnits>{placeWords(row.step)}</InUnits>;{" "}
                   {handsWords(row.step, plan)}
                 </span>
                 {row.step.ref === focused && (
@@ -154,7 +155,7 @@ function StepDetails({ step, plan, why, clock }: { step: StepView; plan: PlanVie
       {step.cue && (
         <span className="block">
           Done when: {step.cue}
-          {step.probeC ? `, ${step.probeC} °C` : ""}.
+          {step.probeC !== undefined && <InUnits>{`, ${step.probeC} °C`}</InUnits>}.
         </span>
       )}
       {step.uncertain && (

@@ -58,6 +58,14 @@ describe("the run sheet", () => {
       expect(sheet).toContain(`**${clock.time(step.hands[0]?.from ?? step.start)}** ${name}`);
     }
   });
+  test("severe cautions stand at the top, to be ticked, and their words are no Markdown", () => {
+    const severe = [{ title: "Hot *fat*", where: "Render, Lard", computed: "Marked.", caution: "Keep a lid at hand." }];
+    const sheet = runSheet("Harvest lunch", 10, view, clock, severe);
+    expect(sheet.indexOf("- [ ] **Hot \\*fat\\*** (Render, Lard)")).toBeGreaterThan(0);
+    expect(sheet.indexOf("before anything is begun")).toBeLessThan(sheet.indexOf("by hand"));
+    expect(runSheet("Harvest lunch", 10, view, clock)).not.toContain("[ ]");
+  });
+
   test("does not let a cook's words become markup", () => {
     const odd = { ...view, steps: view.steps.map((s, i) => (i === 0 ? { ...s, name: "# <b>Stir</b> *hard* | [x](y)" } : s)) };
     const sheet = runSheet("a *b*", 1, odd, clock);

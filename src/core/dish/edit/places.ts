@@ -1,6 +1,7 @@
 // Where things stand in a document, and the document with one of them changed. Documents are values: an edit gives a new one.
-import type { LineContext } from "../../entry/step-line";
-import { slug } from "../../entry/step-line";
+
+import { slug } from "../../entry/names";
+import type { LineContext } from "../../entry/step-draft";
 import type { DishComponent, DishFile, DishStep, KitchenFile } from "../schema";
 import { EditRefused } from "./refused";
 

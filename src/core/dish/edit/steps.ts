@@ -1,5 +1,6 @@
 // Steps: typed, changed, moved, copied, taken out.
-import { type LineStep, readStepLine } from "../../entry/step-line";
+import type { LineStep } from "../../entry/step-draft";
+import { readStepLine } from "../../entry/step-line";
 import { changeByLine } from "../../entry/step-line-text";
 import type { DishFile, DishStep } from "../schema";
 import { freeId, lineContext, type MethodPlace, methodOf, type StepPlace, stepOf, withMethod, withStep } from "./places";

@@ -1,12 +1,12 @@
 // Questions about what stands: how long it may wait, where, and how it gets cold.
-import { readHold } from "../../entry/step-line";
+import { readHold } from "../../entry/hold-line";
 import { keepingRow, longestMinutes, proposedHolds } from "../../safety/holds";
 import { minutesOf, spokenDuration } from "../../time/duration";
 import { withStep } from "../edit/places";
 import { EditRefused } from "../edit/refused";
 import type { DishFile, Hold } from "../schema";
 import type { Question } from "./question";
-import { addHolds, hasKind, insertAfter, isCold, isHot, isPerishable, type SeenStep, setStep, spanOf, stepsOf, takersOf } from "./walk";
+import { addHolds, cooledBy, hasKind, isCold, isHot, isPerishable, type SeenStep, setStep, spanOf, stepsOf, takersOf } from "./walk";
 
 const HOUR = 60;
 /** So long on the counter is asked about, minutes: perishable food, dough, other things that work there. */
@@ -145,7 +145,7 @@ export function holdQuestions(document: DishFile): Question[] {
           answers: [
             {
               label: "In an ice bath, 45 min",
-              apply: cooled(s, output.id, {
+              apply: cooledBy(place, output.id, {
                 id: "cool",
                 name: "Cool in an ice bath, stirring now and then",
                 time: { min: "30m", likely: "45m", max: "1h" },
@@ -159,7 +159,7 @@ export function holdQuestions(document: DishFile): Question[] {
             },
             {
               label: "In shallow trays, 90 min",
-              apply: cooled(s, output.id, {
+              apply: cooledBy(place, output.id, {
                 id: "cool",
                 name: "Cool in shallow trays",
                 time: { min: "1h", likely: "90m", max: "2h" },
@@ -178,17 +178,6 @@ export function holdQuestions(document: DishFile): Question[] {
     return found;
   });
 }
-
-/** The step cools what the one before it made: the output moves on to the cooling. */
-const cooled = (s: SeenStep, output: string, step: Parameters<typeof insertAfter>[1]) => (document: DishFile) => {
-  const made = s.step.makes?.find((o) => o.id === output);
-  const without = withStep(document, s.place, (x) => {
-    const makes = x.makes?.filter((o) => o.id !== output);
-    const { makes: _, ...rest } = x;
-    return makes?.length ? { ...rest, makes } : rest;
-  });
-  return insertAfter(s.place, made ? { ...step, makes: [made] } : step)(without);
-};
 
 /** Whether the taker begins within an hour of that step by a written link. */
 function boundClosely(taker: SeenStep, maker: string): boolean {

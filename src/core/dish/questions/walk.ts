@@ -3,7 +3,7 @@
 import { minutesOf } from "../../time/duration";
 import { DEFAULT_KITCHEN } from "../default-kitchen";
 import type { DishMethod, DishOutput, StepPlace } from "../edit/places";
-import { withMethod, withStep } from "../edit/places";
+import { stepOf, withMethod, withStep } from "../edit/places";
 import type { DishComponent, DishFile, DishStep } from "../schema";
 
 export interface SeenStep {
@@ -71,6 +71,17 @@ export const insertAfter = (place: StepPlace, wish: DishStep) => (document: Dish
     for (let n = 2; m.steps.some((s) => s.id === id); n++) id = `${step.id}-${n}`;
     return { ...m, steps: m.steps.toSpliced(at, 0, { ...step, id }) };
   });
+
+/** A step that cools what the one before it made: the output moves on to the cooling. */
+export const cooledBy = (place: StepPlace, output: string, step: DishStep) => (document: DishFile) => {
+  const made = stepOf(document, place).makes?.find((o) => o.id === output);
+  const without = withStep(document, place, (x) => {
+    const makes = x.makes?.filter((o) => o.id !== output);
+    const { makes: _, ...rest } = x;
+    return makes?.length ? { ...rest, makes } : rest;
+  });
+  return insertAfter(place, made ? { ...step, makes: [made] } : step)(without);
+};
 
 /** Whole references of takes, with who takes them. */
 export function takersOf(document: DishFile, output: string): readonly SeenStep[] {

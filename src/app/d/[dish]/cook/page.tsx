@@ -1,4 +1,5 @@
 import { notFound } from "next/navigation";
+import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { CookView } from "@/ui/cook/CookView";
 import { ConflictNote, NoPlan } from "@/ui/shell/NoPlan";
@@ -15,7 +16,15 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
           <p className="pt-1 pl-4 text-[14px] text-quiet">Below stands the last plan that held; go on with it while you decide.</p>
         </div>
       )}
-      <CookView slug={state.slug} plan={state.plan} offsets={state.offsets} now={state.now} running={state.running} />
+      <CookView
+        slug={state.slug}
+        version={state.dishVersion}
+        plan={state.plan}
+        offsets={state.offsets}
+        now={state.now}
+        running={state.running}
+        findings={(await loadFindings(state.slug)) ?? []}
+      />
     </>
   );
 }

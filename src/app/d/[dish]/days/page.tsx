@@ -1,7 +1,9 @@
-import { CalendarDays } from "lucide-react";
+import { CalendarDays, Tags } from "lucide-react";
+import Link from "next/link";
 import { notFound } from "next/navigation";
 import { dayList } from "@/core/sheets/day-list";
 import { WallClock } from "@/core/time/wall-clock";
+import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { DayList } from "@/ui/days/DayList";
 import { PrintButton } from "@/ui/days/PrintButton";
@@ -12,6 +14,7 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
   if (!state) notFound();
   if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   const clock = new WallClock(state.offsets);
+  const severe = ((await loadFindings(state.slug)) ?? []).filter((f) => f.severity === "stop");
   return (
     <article className="mx-auto max-w-[78ch] px-5 pt-5 pb-12 sm:px-7">
       <header className="mb-5 flex flex-wrap items-end justify-between gap-x-4 gap-y-3">
@@ -25,9 +28,28 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
           <a className="act" href={`/api/dishes/${state.slug}/calendar`} download>
             <CalendarDays size={17} aria-hidden="true" /> Calendar
           </a>
+          <Link className="act" href={`/d/${state.slug}/labels`}>
+            <Tags size={17} aria-hidden="true" /> Labels
+          </Link>
           <PrintButton />
         </div>
       </header>
+      {severe.length > 0 && (
+        <section aria-label="Before anything is begun" className="mb-5 border-l-[3px] border-beet pl-3 text-[14px]">
+          <h2 className="text-[18px]">Before anything is begun</h2>
+          <ul>
+            {severe.map((f) => (
+              <li key={f.id} className="py-0.5">
+                <span className="clock mr-2" aria-hidden="true">
+                  {f.acknowledged ? "☒" : "☐"}
+                </span>
+                <b className="font-semibold">{f.title}</b>
+                {f.where && `, ${f.where}`}: {f.computed}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <DayList days={dayList(state.plan, clock)} plan={state.plan} clock={clock} />
     </article>
   );

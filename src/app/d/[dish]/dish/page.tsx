@@ -2,15 +2,29 @@ import { notFound } from "next/navigation";
 import { listDishes } from "@/db/queries/dishes";
 import { database } from "@/server/database";
 import { chosenOf, planNoteOf } from "@/server/plan-note";
+import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { Workbench } from "@/ui/dish/Workbench";
 
-type Props = { params: Promise<{ dish: string }>; searchParams: Promise<{ c?: string | string[] }> };
+type Props = { params: Promise<{ dish: string }>; searchParams: Promise<Record<string, string | string[] | undefined>> };
+/** Longer than anything a field of a panel takes. */
+const LONGEST = 4000;
+
+/** A panel in the address: `bench` its name, `s` the step it is asked for, `b.…` what stands in its fields. */
+function reckoningOf(query: Awaited<Props["searchParams"]>) {
+  const { bench, s } = query;
+  if (typeof bench !== "string") return undefined;
+  const typed = Object.entries(query).flatMap(([key, text]) =>
+    key.startsWith("b.") && typeof text === "string" && text.length <= LONGEST ? [[key.slice(2), text] as const] : [],
+  );
+  return { panel: bench, step: typeof s === "string" ? s : undefined, typed: Object.fromEntries(typed) };
+}
 
 export default async function DishPage({ params, searchParams }: Props) {
   const state = await loadState((await params).dish);
   if (!state) notFound();
-  const { c } = await searchParams;
+  const query = await searchParams;
+  const { c } = query;
   const others = (await listDishes(await database())).filter((d) => d.slug !== state.slug).map((d) => ({ slug: d.slug, name: d.name }));
   return (
     <>
@@ -23,6 +37,8 @@ export default async function DishPage({ params, searchParams }: Props) {
         plan={planNoteOf(state)}
         others={others}
         component={typeof c === "string" ? c : undefined}
+        reckoning={reckoningOf(query)}
+        findings={(await loadFindings(state.slug)) ?? []}
       />
     </>
   );

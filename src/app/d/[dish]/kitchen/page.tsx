@@ -5,6 +5,7 @@ import { loadState } from "@/server/state";
 import { KitchenForm } from "@/ui/kitchen/KitchenForm";
 import { WorkByDay } from "@/ui/route-chart/WorkByDay";
 import { ConflictNote } from "@/ui/shell/NoPlan";
+import { UnitsChoice } from "@/ui/shell/units";
 
 export default async function KitchenPage({ params }: { params: Promise<{ dish: string }> }) {
   const state = await loadState((await params).dish);
@@ -13,7 +14,10 @@ export default async function KitchenPage({ params }: { params: Promise<{ dish: 
   return (
     <div className="grid max-w-[78rem] gap-x-10 px-5 pt-5 pb-10 sm:px-7 lg:grid-cols-[minmax(0,1fr)_230px]">
       <div className="min-w-0">
-        <h1 className="mb-3 text-[26px]">Kitchen</h1>
+        <div className="mb-3 flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
+          <h1 className="text-[26px]">Kitchen</h1>
+          <UnitsChoice />
+        </div>
         <KitchenForm slug={state.slug} version={state.kitchenVersion} kitchen={state.document.kitchen ?? {}} />
       </div>
       <aside aria-label="What follows for the plan" className="border-rule pt-2 lg:border-l lg:pl-6">

@@ -6,10 +6,12 @@ import { loadNotes } from "@/core/sheets/load";
 import { WallClock } from "@/core/time/wall-clock";
 import { listDishes } from "@/db/queries/dishes";
 import { database } from "@/server/database";
+import { loadFindings } from "@/server/safety";
 import { loadReasons, loadState } from "@/server/state";
 import { DayList } from "@/ui/days/DayList";
 import { ChartTable } from "@/ui/route-chart/ChartTable";
 import { Timetable } from "@/ui/route-chart/Timetable";
+import { ToMind } from "@/ui/safety/ToMind";
 import { NoPlan } from "@/ui/shell/NoPlan";
 
 export default async function TimetablePage({ params }: { params: Promise<{ dish: string }> }) {
@@ -18,10 +20,21 @@ export default async function TimetablePage({ params }: { params: Promise<{ dish
   if (!state.plan && !state.conflict) return <NoPlan slug={state.slug} conflict={undefined} />;
   const reasons = await loadReasons(state.slug);
   const clock = new WallClock(state.offsets);
+  const findings = (await loadFindings(state.slug)) ?? [];
+  const severe = findings.filter((f) => f.severity === "stop" && !f.acknowledged);
   const others = (await listDishes(await database())).filter((d) => d.slug !== state.slug);
   return (
     <>
       <h1 className="sr-only">Timetable of {state.name}</h1>
+      {severe.length > 0 && (
+        <p className="px-5 pt-2 text-[13.5px] sm:px-7" data-screen>
+          <a className="link" href="#mind">
+            {severe.some((f) => f.hard)
+              ? "Something is past a limit and has to be mended"
+              : `${severe.length === 1 ? "One severe thing" : `${severe.length} severe things`} to acknowledge before you start`}
+          </a>
+        </p>
+      )}
       <Timetable
         slug={state.slug}
         version={state.dishVersion}
@@ -39,6 +52,7 @@ export default async function TimetablePage({ params }: { params: Promise<{ dish
         courses={coursesOf(state.document)}
         others={others.map(({ slug, name }) => ({ slug, name }))}
       />
+      <ToMind slug={state.slug} version={state.dishVersion} findings={findings} />
       {state.plan && (
         <>
           <section aria-label="Day by day" className="mx-5 mt-4 border-t border-rule pt-4 sm:mx-7">

@@ -1,6 +1,6 @@
 import { readBody } from "@/server/http";
 import { planAndStore } from "@/server/planning";
-import { NewEvent, recordEvent } from "@/server/runs";
+import { NewEvent, recordEvent, withheldWords } from "@/server/runs";
 
 const REFUSALS = {
   "no-dish": "There is no such dish.",
@@ -14,6 +14,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ dis
   if (!body.ok) return body.response;
   const { dish } = await params;
   const outcome = await recordEvent(dish, body.value);
+  if (typeof outcome === "object") return Response.json({ message: withheldWords(outcome), findings: outcome.withheld }, { status: 409 });
   if (outcome !== "done") return Response.json({ message: REFUSALS[outcome] }, { status: outcome === "no-run" ? 409 : 404 });
   const plan = await planAndStore(dish).catch((error) => {
     console.error("events: recorded, but not planned again", error);

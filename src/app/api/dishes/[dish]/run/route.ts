@@ -1,9 +1,10 @@
-import { endRun, startRun } from "@/server/runs";
+import { endRun, startRun, withheldWords } from "@/server/runs";
 
 type Context = { params: Promise<{ dish: string }> };
 
 export async function POST(_request: Request, { params }: Context) {
   const outcome = await startRun((await params).dish);
+  if (typeof outcome === "object") return Response.json({ message: withheldWords(outcome), findings: outcome.withheld }, { status: 409 });
   return outcome === "done" ? Response.json({ outcome }) : Response.json({ message: "There is no such dish." }, { status: 404 });
 }
 

@@ -1,5 +1,6 @@
 import { notFound } from "next/navigation";
 import { dishModel } from "@/core/dish/model";
+import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { Breakdown } from "@/ui/dish/Breakdown";
 
@@ -42,7 +43,11 @@ export default async function WrittenPage({ params }: { params: Promise<{ dish: 
             as Markdown
           </a>
         </p>
-        <Breakdown document={state.document} chosen={Object.fromEntries(state.plan?.components.map((c) => [c.id, c.method]) ?? [])} />
+        <Breakdown
+          document={state.document}
+          chosen={Object.fromEntries(state.plan?.components.map((c) => [c.id, c.method]) ?? [])}
+          findings={(await loadFindings(state.slug)) ?? []}
+        />
       </div>
     </div>
   );

@@ -1,0 +1,21 @@
+// rondeau safety DISH [--plan PLAN]: what the rules of safety find in a dish and, with a plan, in its hours. Exit 4 where something is past a hard limit.
+import { findingViews } from "../core/safety/view";
+import { planView } from "../core/sheets/plan-view";
+import { loadDish, loadPlan, readFlags } from "./input";
+
+export function safetyCommand(args: readonly string[]) {
+  const flags = readFlags(args, ["--plan"], ["DISH"]);
+  const { dish, document } = loadDish(flags.files[0] as string);
+  const file = flags.values.get("--plan")?.at(-1);
+  const plan = file === undefined ? undefined : loadPlan(file, dish.zone);
+  const found = findingViews({
+    document,
+    dish,
+    chosen: plan?.methods ?? {},
+    view: plan && planView(dish, plan),
+    acknowledged: new Map(),
+  });
+  const hard = found.filter((f) => f.hard);
+  for (const f of hard) process.stderr.write(`rondeau: ${f.title}: ${f.computed}\n`);
+  return { data: { findings: found.map(({ acknowledged: _, print: __, ...f }) => f) }, exit: hard.length ? 4 : 0 };
+}

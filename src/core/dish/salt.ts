@@ -1,0 +1,85 @@
+// The salt of a whole dish for one guest: every component counted once, brines and boiling water by what of them is eaten.
+import { type SaltedItem, saltPerServing } from "../measures/serving";
+import type { DishComponent, DishFile } from "./schema";
+import { kOf, scaledIngredient, weightOf } from "./weights";
+
+/** Salt of things that bring it, % of their weight, the middle of what is sold. */
+const SALT: readonly (readonly [RegExp, number])[] = [
+  [/curing salt/i, 94],
+  [/celery salt|garlic salt|seasoned salt/i, 70],
+  [/\bsalt(?:ed)? (?:butter)/i, 1.7],
+  [/salted (?:anchov|capers)|anchov/i, 12],
+  [/\bsalt\b(?! ?(?:petre|cod))/i, 100],
+  [/fish sauce|shrimp paste/i, 24],
+  [/soy sauce|tamari/i, 15],
+  [/\bmiso\b|bean paste/i, 12],
+  [/stock cube|bouillon/i, 50],
+  [/worcester/i, 2.5],
+  [/capers/i, 7],
+  [/olives/i, 3.5],
+  [/bacon|pancetta|prosciutto|\bham\b|chorizo|salami/i, 3.5],
+  [/parmesan|pecorino|feta|blue cheese|halloumi/i, 3],
+  [/cheddar|gruy[eè]re|cheese(?!cloth)/i, 1.7],
+  [/mustard(?! (?:seed|powder|and seed))/i, 5],
+  [/sauerkraut|kimchi|gherkin|pickle/i, 1.8],
+  [/ketchup/i, 2],
+  [/\bbread\b|brown bread|breadcrumb/i, 1.1],
+];
+
+export interface SaltRow {
+  readonly component: string;
+  readonly name: string;
+  readonly ingredient: string;
+  readonly saltG: number;
+  /** Share of it that is eaten, 0 to 1, and why it is not all. */
+  readonly eaten: number;
+  readonly because: string;
+}
+export interface DishSalt {
+  readonly rows: readonly SaltRow[];
+  readonly perGuestG: number;
+  readonly pctOf5g: number;
+  readonly sodiumMg: number;
+}
+
+const THROWN = /drain|rinse|discard|wash|pat dry|desalt|soak/i;
+
+/** How much of a component's salt comes to the table. */
+function eatenOf(component: DishComponent, method: DishComponent["methods"][number], saltId: string, k: number): readonly [number, string] {
+  const grams = (test: (name: string) => boolean) =>
+    (method.ingredients ?? []).reduce((sum, i) => {
+      const q = scaledIngredient(i, k);
+      return sum + (test(i.name) ? ((q && weightOf(q, i.name)?.grams) ?? 0) : 0);
+    }, 0);
+  const water = grams((n) => /\bwater\b/i.test(n));
+  const solids = grams((n) => !/\bwater\b|salt/i.test(n));
+  const salt = (method.ingredients ?? []).find((i) => i.id === saltId);
+  if (/for the (?:boiling )?water|pasta water/i.test(`${salt?.name} ${salt?.note ?? ""}`))
+    return [0.03, "boiled in it, the water poured off"];
+  if (["cure", "pickle"].includes(component.kind) && water > solids * 0.3)
+    return [solids / (solids + water), "the rest stays in the brine"];
+  const rinsed = method.steps.some((s) => /\bsalt\b/i.test(s.name ?? "")) && method.steps.some((s) => THROWN.test(s.name ?? ""));
+  if (component.kind === "pickle" && rinsed) return [0.35, "salted first, then rinsed and drained"];
+  return [1, ""];
+}
+
+/** @param chosen ids or names of methods in force, by component; undefined where nothing of the dish is salted */
+export function saltOfDish(document: DishFile, chosen: Readonly<Record<string, string>> = {}): DishSalt | undefined {
+  const rows = document.components.flatMap((component): SaltRow[] => {
+    const method = component.methods.find((m) => m.id === chosen[component.id] || m.name === chosen[component.id]) ?? component.methods[0];
+    if (!method) return [];
+    const k = kOf(document, component);
+    return (method.ingredients ?? []).flatMap((i): SaltRow[] => {
+      const pct = SALT.find(([name]) => name.test(i.name))?.[1];
+      const q = pct === undefined || i.leftOut ? undefined : scaledIngredient(i, k);
+      const weight = q && weightOf(q, i.name);
+      if (pct === undefined || !weight || !(weight.grams > 0)) return [];
+      const [eaten, because] = eatenOf(component, method, i.id, k);
+      return [{ component: component.id, name: component.name, ingredient: i.name, saltG: (weight.grams * pct) / 100, eaten, because }];
+    });
+  });
+  if (rows.length === 0) return undefined;
+  const items: SaltedItem[] = rows.slice(0, 60).map((r) => ({ g: Math.min(1e6, r.saltG), saltPct: 100, eaten: r.eaten }));
+  const got = saltPerServing({ items, servings: Math.min(500, Math.max(1, document.dish.serves)) });
+  return { rows, perGuestG: got.saltG, pctOf5g: got.pctOf5g, sodiumMg: got.sodiumMg };
+}

@@ -1,0 +1,93 @@
+// All rules of safety over a dish, its plan and what has been done of it: the severe first, in the order in which one comes to them.
+import { CalculationError } from "../measures/calculation-error";
+import { cautionOf } from "./cautions";
+import { cautioned, type Finding, type Severity } from "./finding";
+import { coolingDeadlines } from "./rules/cooling";
+import { curingSalt, fermentSalt } from "./rules/curing";
+import { dangerTime } from "./rules/danger-time";
+import { alcohol, allergens, honey } from "./rules/guests";
+import { fireIndoors, unattendedHeat } from "./rules/heat";
+import { heldTooLong, jars, rice, underOil, vacuumBags } from "./rules/holds";
+import { rawContact } from "./rules/raw";
+import { eggAndMince, pulses, rawFlour, reheating } from "./rules/uncooked";
+import type { SafetyScene } from "./scene";
+
+const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
+  curingSalt,
+  fermentSalt,
+  rawContact,
+  coolingDeadlines,
+  dangerTime,
+  heldTooLong,
+  underOil,
+  jars,
+  vacuumBags,
+  pulses,
+  rice,
+  eggAndMince,
+  rawFlour,
+  reheating,
+  unattendedHeat,
+  fireIndoors,
+  allergens,
+  alcohol,
+  honey,
+];
+
+/** A rule that cannot reckon says so, severely: what was not reckoned is not known to be safe, and no page may fall over it. */
+function ruled(rule: (scene: SafetyScene) => Finding[], scene: SafetyScene): Finding[] {
+  try {
+    return rule(scene);
+  } catch (error) {
+    if (!(error instanceof CalculationError)) throw error;
+    return [
+      {
+        id: `not-reckoned:${rule.name}`,
+        severity: "stop",
+        title: "Something could not be reckoned",
+        computed: `${error.message} What hangs on it was not looked at.`,
+        caution:
+          "An amount or a time of the dish lies outside what the calculations take, so a rule of safety said nothing. That is no sign that it is safe.",
+        way: "a figure that a kitchen knows, or the judgement of somebody who knows the food",
+        mends: [],
+        source: "the ranges of the calculations, docs/formulas.md",
+      },
+    ];
+  }
+}
+
+/** Cautions that the dish file itself names on a step, where no rule has said more of the same. */
+function said({ parts }: SafetyScene, found: readonly Finding[]): Finding[] {
+  const told = new Set(found.map((f) => `${f.id.split(":")[0]} ${f.component}`));
+  return parts.flatMap((part) =>
+    part.steps.flatMap((step) =>
+      (step.step.danger ?? []).flatMap((id): Finding[] =>
+        cautionOf(id) && !told.has(`${id} ${part.component.id}`)
+          ? [
+              cautioned(id, step.ref, {
+                component: part.component.id,
+                step: step.ref,
+                computed: "The dish marks this step with it.",
+              }),
+            ]
+          : [],
+      ),
+    ),
+  );
+}
+
+const ORDER: Readonly<Record<Severity, number>> = { stop: 0, warn: 1, note: 2 };
+
+/** @returns no two with the same id; hard ones first, then by severity, then by the hour of their step */
+export function safetyFindings(scene: SafetyScene): Finding[] {
+  const found = RULES.flatMap((rule) => ruled(rule, scene));
+  const all = [...found, ...said(scene, found)];
+  const begins = new Map(scene.view?.steps.map((s) => [s.ref, s.start]));
+  const when = (f: Finding) => (f.step === undefined ? Number.POSITIVE_INFINITY : (begins.get(f.step) ?? Number.POSITIVE_INFINITY));
+  return [...new Map(all.map((f) => [f.id, f])).values()].sort(
+    (a, b) =>
+      Number(b.hard ?? false) - Number(a.hard ?? false) ||
+      ORDER[a.severity] - ORDER[b.severity] ||
+      (when(a) < when(b) ? -1 : when(a) > when(b) ? 1 : 0),
+  );
+}

@@ -1,0 +1,184 @@
+// A hot pot that has to cool: reckoned for the amount and the vessel of the dish and the way its step says, against the two stages.
+
+import { withStep } from "../../dish/edit/places";
+import { cooledBy } from "../../dish/questions/walk";
+import { type CoolingWay, coolingWays } from "../../measures/heat/compare-cooling";
+import { durationText, spokenDuration } from "../../time/duration";
+import { cautioned, type Finding } from "../finding";
+import { isGrowing, killsGerms, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep, type SafetyScene } from "../scene";
+
+const COOLS = /\b(?:cool|chill)/i;
+/** Kinds that stand in a pot as one body, and the row of foods that they are. */
+const FOODS: Readonly<Record<string, string>> = {
+  stock: "waterStock",
+  sauce: "thinSauce",
+  braise: "pulseStew",
+  filling: "pulseStew",
+  grain: "cookedRice",
+  dairy: "milkCream",
+};
+/** The way of cooling that the words of a step name; the last is what a cook does who says nothing. */
+const WAYS: readonly (readonly [words: RegExp, index: number, said: string])[] = [
+  [/\bice\b.*stir|stir.*\bice\b/i, 4, "stirred in an ice bath"],
+  [/\bice\b/i, 3, "in an ice bath"],
+  [/flat|shallow|wide dish|trays?\b|\bsheet-pan\b/i, 8, "in shallow trays"],
+  [/cold water|\btap\b|\bsink\b|basin/i, 2, "in cold water, then the fridge"],
+  [/fridge/i, 1, "in the fridge at once"],
+];
+const BY_ITSELF = [0, "on the counter, then in the fridge"] as const;
+const LITRES = { low: 0.2, high: 40 };
+/** Less than this is a bowl, not a pot: it is said, but it does not hold up a run. */
+const SMALL_L = 1;
+const WIDE_DISH_CM2 = 1000;
+/** Ways that end in the fridge by themselves: there a hold takes over from the step. */
+const ENDS_COLD = new Set([0, 1, 2, 5, 6, 7, 8, 9]);
+
+/** A pot's width by what it holds: as wide as four fifths of what would make it as high as wide. */
+const widthCm = (capacityL: number) => Math.min(60, Math.max(8, ((4 * capacityL * 1000) / (Math.PI * 0.8)) ** (1 / 3)));
+
+export interface Cooled {
+  readonly step: PartStep;
+  readonly litres: number;
+  readonly how: string;
+  /** Goes on in the fridge when the step is over. */
+  readonly goesOn: boolean;
+  /** No step cools it at all. */
+  readonly uncooled: boolean;
+  readonly way: CoolingWay;
+  readonly ways: readonly CoolingWay[];
+}
+
+/** Ten ways are a twentieth of a second: pages ask for the same pots again and again. */
+const reckoned = new Map<string, readonly CoolingWay[]>();
+const MOST_KEPT = 64;
+function waysOf(input: Parameters<typeof coolingWays>[0]): readonly CoolingWay[] {
+  const key = JSON.stringify(input);
+  const kept = reckoned.get(key);
+  if (kept) return kept;
+  const ways = coolingWays(input);
+  if (reckoned.size >= MOST_KEPT) reckoned.delete(reckoned.keys().next().value as string);
+  reckoned.set(key, ways);
+  return ways;
+}
+
+/** A step that cooks and whose output goes into the fridge from there. */
+const hotIntoFridge = (part: Part) =>
+  part.steps.find(
+    (s, i) =>
+      killsGerms(s) && !part.steps.slice(i + 1).some(killsGerms) && s.step.makes?.some((o) => o.holds?.some((h) => h.place === "fridge")),
+  );
+
+/** The cooling of a component as reckoned; undefined where nothing hot is cooled, or nothing says how much it is. */
+export function cooledPart(part: Part): Cooled | undefined {
+  const food = FOODS[part.component.kind];
+  if (!food || !isGrowing(part)) return undefined;
+  const at = part.steps.findIndex((s, i) => COOLS.test(s.name) && !killsGerms(s) && part.steps.slice(0, i).some(killsGerms));
+  const step = part.steps[at] ?? hotIntoFridge(part);
+  if (!step) return undefined;
+  const uncooled = at < 0;
+  const made = step.step.makes?.find((o) => o.amount) ?? outputOfPart(part);
+  const litres = litresOf(made, part.k);
+  if (litres === undefined || litres < LITRES.low || litres > LITRES.high) return undefined;
+  const pot = (step.step.uses ?? part.steps[at - 1]?.step.uses ?? []).find((u) => u.what === "pot")?.litres ?? litres * 1.4;
+  const words = `${part.component.name} ${step.words}`;
+  const custard = /custard|cream/i.test(words)
+    ? "milkCream"
+    : /beans?\b|lentils?|chickpeas?|pulses?|liquor/i.test(words)
+      ? "pulseStew"
+      : food;
+  const ways = waysOf({
+    volumeL: litres,
+    food: custard,
+    potDiameterCm: widthCm(Math.max(litres, pot)),
+    // One wide dish as deep as that makes it, and no deeper than half of five centimetres: then there are several.
+    trayDepthCm: Math.min(5, Math.max(2, (2 * litres * 1000) / WIDE_DISH_CM2)),
+    // Whoever stands by it stirs it now and then.
+    stirred: /stir/i.test(step.words) || custard === "milkCream" || (step.step.attention ?? "hands") !== "unattended",
+  });
+  const told = `${step.words} ${(step.step.uses ?? []).map((u) => u.what).join(" ")}`;
+  const found = WAYS.find(([words]) => words.test(told));
+  const [index, how] = uncooled ? ([1, "put into the fridge hot"] as const) : found ? [found[1], found[2]] : BY_ITSELF;
+  const goesOn = ENDS_COLD.has(index) && (made?.holds ?? []).some((h) => h.place === "fridge");
+  return { step, litres, how, goesOn, uncooled, way: ways[index] as CoolingWay, ways };
+}
+
+const said = (minutes: number | null) =>
+  minutes === null ? "never within two days" : spokenDuration(Math.round(minutes / 5) * 5 || Math.round(minutes));
+
+export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const cooled = cooledPart(part);
+    if (!cooled) return [];
+    const { step, litres, how, goesOn, uncooled, way, ways } = cooled;
+    const at = { component: part.component.id, step: step.ref };
+    const amount = `${Number(litres.toPrecision(3))} L`;
+    const mend = (index: number, words: string) => {
+      const better = ways[index] as CoolingWay;
+      const minutes = better.t5Min === null ? undefined : Math.max(10, Math.ceil(better.t5Min / 5) * 5);
+      const time = durationText(minutes ?? 60);
+      const output = step.step.makes?.find((o) => o.holds?.some((h) => h.place === "fridge"))?.id;
+      return {
+        label: `${words}: ${said(better.t21Min)} to 21 °C, ${said(better.t5Min)} to 5 °C`,
+        apply: (d: Parameters<Finding["mends"][number]["apply"]>[0]) =>
+          uncooled && output !== undefined
+            ? cooledBy(step.place, output, {
+                id: "cool",
+                name: `Cool: ${words.toLowerCase()}`,
+                time,
+                attention: "nearby",
+                handsStart: minutes !== undefined && minutes < 10 ? "1m" : "5m",
+                danger: ["large-pot-cooling"],
+              })(d)
+            : withStep(d, step.place, (s) => ({
+                ...s,
+                note: `${s.note ? `${s.note} ` : ""}${words}.`,
+                ...(minutes === undefined ? {} : { time: durationText(minutes) }),
+              })),
+      };
+    };
+    const better = (
+      [
+        [4, "Stirred in an ice bath"],
+        [9, "In open trays 2.5 cm deep, in the fridge"],
+      ] as const
+    )
+      .filter(([i]) => ways[i]?.verdict === "ok" && ways[i] !== way)
+      .map(([i, words]) => mend(i, words));
+    if (way.verdict !== "ok")
+      return [
+        cautioned("large-pot-cooling", step.ref, {
+          ...at,
+          severity: litres < SMALL_L ? "warn" : "stop",
+          title: `${part.component.name} cools too slowly`,
+          computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C. It should be 2 hours from 57 to 21 °C, and 6 in all.`,
+          mends: better,
+        }),
+      ];
+    const given = likelyMinutes(step.step);
+    const needed = way.t21Min ?? 0;
+    if (goesOn || given + 1 >= needed)
+      return step.step.danger?.includes("large-pot-cooling")
+        ? [
+            cautioned("large-pot-cooling", step.ref, {
+              ...at,
+              severity: "note",
+              title: `${part.component.name} cools in time`,
+              computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C, as reckoned; a thermometer in the middle decides.`,
+            }),
+          ]
+        : [];
+    return [
+      cautioned("large-pot-cooling", step.ref, {
+        ...at,
+        title: `${part.component.name} is given too little time to cool`,
+        computed: `${amount} ${how} takes ${said(needed)} to 21 °C; the step is given ${spokenDuration(given)}.`,
+        mends: [
+          {
+            label: `Give it ${said(Math.ceil(needed / 5) * 5)}`,
+            apply: (d) => withStep(d, step.place, (s) => ({ ...s, time: durationText(Math.ceil(needed / 5) * 5) })),
+          },
+        ],
+      }),
+    ];
+  });
+}

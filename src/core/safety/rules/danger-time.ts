@@ -1,0 +1,147 @@
+// Time between 5 and 60 °C, added up along each food's route through its steps and waits in the plan, raw and cooked, to the table.
+
+import { dangerZoneAccount } from "../../measures/heat/verdicts";
+import { spokenDuration } from "../../time/duration";
+import { cautioned, doublings, type Finding } from "../finding";
+import { isGrowing, killsGerms, type Part, type SafetyScene } from "../scene";
+import { cooledPart } from "./cooling";
+
+type Leg = Parameters<typeof dangerZoneAccount>[0]["legs"][number];
+const [ROOM, FRIDGE, CELLAR, HOT, FREEZER] = [21, 4, 12, 65, -18];
+/** How fast what stands in a room comes to its temperature, min: a dish of a kilo or two. */
+const SETTLES_MIN = 120;
+/** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
+const MEANT_WARM = /\b(?:cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt)/i;
+/** What stands dry, whatever goes into the rest of its component: nothing grows in it. */
+const DRY = /\b(?:crumbs?|croutons?|crackers|crisps|brittle|praline|nuts|biscuits?|wafers?|tuiles?|meringues?)\b/i;
+/** What the account takes. */
+const [MOST_LEGS, LONGEST_LEG_MIN] = [60, 20_000];
+/** The most, and half of it for guests who need care, min. */
+const [MOST_MIN, CARE_MIN] = [240, 120];
+
+interface Stay {
+  readonly component: string;
+  readonly what: string;
+  readonly from: number;
+  readonly to: number;
+  readonly place: string;
+  readonly cooks: boolean;
+  readonly cools: boolean;
+  readonly meant: boolean;
+}
+
+/** A food's own steps and waits in the order of the plan, and then those of whatever takes it, to the table. */
+function route(part: Part, scene: SafetyScene): readonly Stay[] {
+  const { view, parts } = scene;
+  if (!view) return [];
+  const stays: Stay[] = [];
+  const seen = new Set<string>();
+  let here: Part | undefined = part;
+  let since = Number.NEGATIVE_INFINITY;
+  while (here && !seen.has(here.component.id)) {
+    const id: string = here.component.id;
+    seen.add(id);
+    const cooled = cooledPart(here)?.step.ref;
+    for (const s of here.steps) {
+      const p = s.planned;
+      if (!p || p.end <= since) continue;
+      stays.push({
+        component: id,
+        what: s.name,
+        from: Math.max(p.start, since),
+        to: p.end,
+        place: p.place,
+        cooks: killsGerms(s),
+        cools: s.ref === cooled,
+        meant: MEANT_WARM.test(s.name),
+      });
+    }
+    // The last of it leaves for another component: the wait on the way, and that component from the step that takes it.
+    const out = view.waits.filter((w) => w.component === id && !w.toStep.startsWith(`${id}.`)).sort((a, b) => b.to - a.to)[0];
+    for (const w of view.waits.filter(
+      (x) => x.component === id && x.to > since && !DRY.test(x.name) && (x === out || x.toStep.startsWith(`${id}.`)),
+    ))
+      stays.push({
+        component: id,
+        what: `waits as ${w.name.toLowerCase()}`,
+        from: Math.max(w.from, since),
+        to: w.to,
+        place: w.place,
+        cooks: false,
+        cools: false,
+        meant: false,
+      });
+    const next: string | undefined = out?.toStep.split(".")[0];
+    since = out ? out.to : Number.POSITIVE_INFINITY;
+    here = next === undefined ? undefined : parts.find((p) => p.component.id === next);
+  }
+  return stays.sort((a, b) => a.from - b.from);
+}
+
+const around = (place: string) =>
+  place === "fridge" ? FRIDGE : place === "freezer" ? FREEZER : place === "cellar" ? CELLAR : place === "hot" ? HOT : ROOM;
+
+/** A leg, and the stay that it is of. */
+type OwnLeg = Leg & { readonly stay: Stay };
+
+/** From the fridge or the shop, where it is cold, to the table. */
+function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
+  let temp = FRIDGE;
+  const legs: OwnLeg[] = [];
+  for (const stay of stays) {
+    const minutes = stay.to - stay.from;
+    if (minutes <= 0) continue;
+    const leg = (length: number, fromC: number, toC: number, cookStep = false) =>
+      legs.push({ stay, place: stay.what, minutes: Math.min(length, LONGEST_LEG_MIN), fromC, toC, cookStep });
+    if (stay.cooks) {
+      leg(minutes, 90, 90, true);
+      temp = 90;
+      continue;
+    }
+    // What sours or rises on purpose is meant to stand warm.
+    if (stay.meant) {
+      temp = ROOM;
+      continue;
+    }
+    const to = around(stay.place);
+    if (stay.cools || to <= FRIDGE) {
+      // How fast a pot cools is judged by the rule of cooling; what stands cold is out of the zone.
+      temp = Math.min(to, FRIDGE);
+      continue;
+    }
+    // A straight line would keep food lukewarm for the whole of a long wait: it is cut where it has settled.
+    const settling = Math.min(minutes, 3 * SETTLES_MIN);
+    const end = settling < minutes ? to : to + (temp - to) * Math.exp(-minutes / SETTLES_MIN);
+    leg(settling, temp, end);
+    if (settling < minutes) leg(minutes - settling, to, to);
+    temp = end;
+  }
+  return legs.slice(-MOST_LEGS);
+}
+
+export function dangerTime(scene: SafetyScene): Finding[] {
+  const limit = (scene.document.dish.guests?.care ?? []).length > 0 ? CARE_MIN : MOST_MIN;
+  return scene.parts.flatMap((part): Finding[] => {
+    const { id, name, kind } = part.component;
+    // What is soured on purpose is sour when it waits.
+    if (!isGrowing(part) || (kind === "dairy" && part.steps.some((s) => MEANT_WARM.test(s.name)))) return [];
+    const legs = legsOf(route(part, scene));
+    if (legs.length === 0) return [];
+    // Cooking begins the account anew, unless it comes after more than four hours: what has grown by then may outlast it.
+    const account = dangerZoneAccount({ legs });
+    if (account.effectiveMin <= limit) return [];
+    const worst = account.rows.map((row, i) => ({ ...row, stay: legs[i]?.stay })).sort((a, b) => b.minutes - a.minutes)[0];
+    // Where it stands too long as part of another food, that one says it.
+    if (worst?.stay?.component !== id && scene.parts.some((p) => p.component.id === worst?.stay?.component && isGrowing(p))) return [];
+    const minutes = Math.round(account.effectiveMin / 5) * 5;
+    return [
+      cautioned("cooked-then-warm", id, {
+        component: id,
+        severity: account.effectiveMin > MOST_MIN ? "stop" : "warn",
+        title: `${name} is in the warm too long`,
+        known: doublings(minutes),
+        computed: `${spokenDuration(minutes)} between 5 and 60 °C on its way to the table, the most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours are the most." : "Four hours are the most, two if it is to be kept."}`,
+      }),
+    ];
+  });
+}

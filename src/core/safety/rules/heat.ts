@@ -1,0 +1,71 @@
+// Heat that nobody watches, and fire under a roof.
+import { withStep } from "../../dish/edit/places";
+import { spokenDuration } from "../../time/duration";
+import { cautioned, doublings, type Finding } from "../finding";
+import type { SafetyScene } from "../scene";
+
+const WATCHED_ENOUGH_MIN = 30;
+const HOT = new Set(["burner", "oven", "grill"]);
+/** Closed appliances that are made to be left. */
+const MADE_FOR_IT = /slow cooker|slow pot|rice cooker|dehydrator|yogh?urt maker|immersion|water bath|circulator/i;
+const FIRE = /charcoal|coals?\b|wood fire|smoker|barbecue|kamado|firepit/i;
+const OUTDOORS = /outdoor|outside|garden|yard|terrace|patio|courtyard/i;
+const INDOORS = /\b(?:indoors?|garage|balcony|cellar|kitchen|tent|shed)\b/i;
+
+export function unattendedHeat({ parts, asleep }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.steps.flatMap((step): Finding[] => {
+      const p = step.planned;
+      const hot = (step.step.uses ?? []).find((u) => HOT.has(u.what));
+      if (
+        !p ||
+        !hot ||
+        p.state === "done" ||
+        MADE_FOR_IT.test(step.words) ||
+        (step.step.uses ?? []).some((u) => MADE_FOR_IT.test(u.what.replaceAll("-", " ")))
+      )
+        return [];
+      const alone = asleep.reduce((sum, [from, to]) => sum + Math.max(0, Math.min(p.end, to) - Math.max(p.start, from)), 0);
+      if (alone <= WATCHED_ENOUGH_MIN) return [];
+      return [
+        cautioned("unattended-heat", step.ref, {
+          component: part.component.id,
+          step: step.ref,
+          known: doublings(alone),
+          computed: `The ${hot.what} is on for “${step.name}” while everybody sleeps, for ${spokenDuration(Math.round(alone))}.`,
+          mends: [{ label: "Not while everybody sleeps", apply: (d) => withStep(d, step.place, (s) => ({ ...s, sleepOk: false })) }],
+        }),
+      ];
+    }),
+  );
+}
+
+export function fireIndoors({ parts, document }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.steps.flatMap((step): Finding[] => {
+      const things = (step.step.uses ?? [])
+        .map((u) => document.kitchen?.equipment?.find((e) => e.kind === u.what))
+        .map((e) => `${e?.name ?? ""} ${e?.kind ?? ""}`);
+      const words = `${step.words} ${things.join(" ")} ${(step.step.uses ?? []).map((u) => u.what).join(" ")}`;
+      if (!FIRE.test(words)) return [];
+      const inside = INDOORS.test(words) && !OUTDOORS.test(words);
+      if (!inside && OUTDOORS.test(words)) return [];
+      return [
+        cautioned("carbon-monoxide", step.ref, {
+          component: part.component.id,
+          step: step.ref,
+          severity: inside ? "stop" : "warn",
+          computed: inside
+            ? `“${step.name}” burns charcoal or wood under a roof.`
+            : `“${step.name}” burns charcoal or wood, and nothing says that it stands outdoors.`,
+          mends: [
+            {
+              label: "It stands outdoors",
+              apply: (d) => withStep(d, step.place, (s) => ({ ...s, note: `${s.note ? `${s.note} ` : ""}Outdoors.` })),
+            },
+          ],
+        }),
+      ];
+    }),
+  );
+}

@@ -1,0 +1,61 @@
+// Findings as they cross to a page: mends as patches, and whether the cook has said by name that the thing is known.
+import type { Dish } from "../dish/model";
+import { type PatchOperation, patchBetween } from "../dish/patch";
+import type { DishFile } from "../dish/schema";
+import type { PlanView } from "../sheets/plan-view";
+import { intervalsOfHours } from "../time/calendar";
+import { subtract, union } from "../time/interval";
+import type { Finding } from "./finding";
+import { safetyFindings } from "./findings";
+import { safetyScene } from "./scene";
+
+export interface FindingView extends Omit<Finding, "mends" | "known"> {
+  readonly where: string;
+  readonly mends: readonly { readonly label: string; readonly change: readonly PatchOperation[] }[];
+  /** Changes with what was computed and with the step that it is about: an acknowledgement holds for one of them. */
+  readonly print: string;
+  readonly acknowledged: boolean;
+}
+
+/** FNV-1a, 32 bits: to tell one state of a thing from another, not to keep a secret. */
+function printOf(text: string): string {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return (hash >>> 0).toString(16).padStart(8, "0");
+}
+
+/** Stretches of the plan in which no cook is awake. */
+export const asleepIn = (dish: Dish, view: PlanView): readonly (readonly [number, number])[] =>
+  subtract([[view.begins, view.ends]], union(dish.cooks.flatMap((c) => intervalsOfHours(c.awake, dish.zone, view.begins, view.ends))));
+
+export interface Looked {
+  readonly document: DishFile;
+  readonly dish: Dish;
+  /** Methods in force, by component. */
+  readonly chosen: Readonly<Record<string, string>>;
+  readonly view: PlanView | undefined;
+  /** Prints of what was acknowledged, by finding. */
+  readonly acknowledged: ReadonlyMap<string, string>;
+}
+
+/** What the rules find in a dish and its plan. */
+export function findingViews({ document, dish, chosen, view, acknowledged }: Looked): FindingView[] {
+  const scene = safetyScene(document, chosen, view, view ? asleepIn(dish, view) : []);
+  const steps = new Map(scene.parts.flatMap((p) => p.steps.map((s) => [s.ref, s] as const)));
+  return safetyFindings(scene).map(({ mends, known, ...finding }): FindingView => {
+    const step = finding.step === undefined ? undefined : steps.get(finding.step);
+    const component = document.components.find((c) => c.id === finding.component);
+    const print = printOf(JSON.stringify([finding.severity, finding.hard ?? false, known ?? finding.computed, step?.step ?? null]));
+    return {
+      ...finding,
+      where: [step?.name, component?.name].filter(Boolean).join(", "),
+      mends: mends.map((m) => ({ label: m.label, change: patchBetween(document, m.apply(document)) })),
+      print,
+      acknowledged: finding.hard !== true && acknowledged.get(finding.id) === print,
+    };
+  });
+}
+
+/** What stands in the way of a run, or of one step of it. */
+export const unacknowledged = (findings: readonly FindingView[], step?: string): readonly FindingView[] =>
+  findings.filter((f) => f.severity === "stop" && !f.acknowledged && (step === undefined || f.step === step));

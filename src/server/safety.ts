@@ -1,0 +1,54 @@
+import "server-only";
+// What the rules of safety find in a dish and its plan, and what the cook has acknowledged of it.
+import { cache } from "react";
+import { z } from "zod";
+import { dishModel } from "../core/dish/model";
+import { type FindingView, findingViews } from "../core/safety/view";
+import { listAcknowledgements, putAcknowledgement } from "../db/queries/acknowledgements";
+import { findDish } from "../db/queries/dishes";
+import { nowMs } from "./clock";
+import { database } from "./database";
+import { chosenOf } from "./plan-note";
+import { loadState } from "./state";
+
+/** Undefined where there is no such dish. Read once for a request. */
+export const loadFindings = cache(async (slug: string): Promise<readonly FindingView[] | undefined> => {
+  const state = await loadState(slug);
+  if (!state) return undefined;
+  const db = await database();
+  const stored = await findDish(db, slug);
+  return findingViews({
+    document: state.document,
+    dish: dishModel(state.document),
+    chosen: chosenOf(state),
+    view: state.plan,
+    acknowledged: stored ? await listAcknowledgements(db, stored.id) : new Map(),
+  });
+});
+
+export const Acknowledged = z.object({
+  acknowledge: z
+    .array(z.object({ id: z.string().max(400), print: z.string().max(16) }))
+    .min(1)
+    .max(200),
+});
+
+export type AcknowledgeOutcome = { readonly status: "done" | "missing" } | { readonly status: "refused"; readonly message: string };
+
+/** Written down before it is confirmed. What is past a hard limit is not acknowledged, and what has changed meanwhile is asked anew. */
+export async function acknowledge(slug: string, { acknowledge: list }: z.output<typeof Acknowledged>): Promise<AcknowledgeOutcome> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  const findings = await loadFindings(slug);
+  if (!stored || !findings) return { status: "missing" };
+  for (const { id, print } of list) {
+    const found = findings.find((f) => f.id === id);
+    if (!found || found.print !== print)
+      return { status: "refused", message: "What was found has changed meanwhile. Look at it again, then say that you know it." };
+    if (found.hard) return { status: "refused", message: `${found.title}: this is past a limit. It cannot be acknowledged, only mended.` };
+  }
+  await db.transaction(async (tx) => {
+    for (const { id, print } of list) await putAcknowledgement(tx, stored.id, id, print, new Date(nowMs()));
+  });
+  return { status: "done" };
+}

@@ -1,0 +1,81 @@
+"use client";
+import { useEffect, useState } from "react";
+import { inUnits } from "@/core/bench/in-units";
+import type { PatchOperation } from "@/core/dish/patch";
+import type { FindingView } from "@/core/safety/view";
+import { useUnits } from "../shell/units";
+
+export interface FindingCardProps {
+  readonly finding: FindingView;
+  readonly onMend: ((label: string, change: readonly PatchOperation[]) => void) | undefined;
+  /** Says that the cook knows it; undefined where it is not asked here. */
+  readonly onKnown?: ((finding: FindingView) => void) | undefined;
+  /** Where the place is plain from what stands around it. */
+  readonly here?: boolean;
+  /** The caution stands open, for who has no hand free to open it. */
+  readonly open?: boolean;
+}
+
+/** Where the server did not take it, it can be said again. */
+const AGAIN_MS = 4000;
+const WEIGHT = { stop: "Severe", warn: "Mind", note: "Note" } as const;
+
+/** One finding: what was computed, the usual caution, what would mend it, whose word it is. */
+export function FindingCard({ finding: f, onMend, onKnown, here, open }: FindingCardProps) {
+  const units = useUnits();
+  const loud = f.severity === "stop";
+  const [writing, setWriting] = useState(false);
+  useEffect(() => {
+    if (f.acknowledged) setWriting(false);
+  }, [f.acknowledged]);
+  return (
+    <article
+      aria-label={`${WEIGHT[f.severity]}: ${f.title}`}
+      className={`my-1.5 max-w-[64ch] border-l-[3px] py-0.5 pl-3 text-[14px] ${loud ? "border-beet" : f.severity === "warn" ? "border-copper" : "border-rule"}`}
+      data-finding={f.id}
+    >
+      <p>
+        <span className={`caps mr-2 ${loud ? "text-beet!" : ""}`}>{f.hard ? "Past a limit" : WEIGHT[f.severity]}</span>
+        <b className="font-semibold">{f.title}</b>
+        {!here && f.where && <span className="text-quiet"> {f.where}</span>}
+      </p>
+      <p>{inUnits(f.computed, units)}</p>
+      {f.mends.length > 0 && onMend && (
+        <p className="flex flex-wrap gap-x-4 gap-y-1 py-0.5">
+          {f.mends.map((m) => (
+            <button key={m.label} type="button" className="link text-left" onClick={() => onMend(`${f.title}: ${m.label}`, m.change)}>
+              {inUnits(m.label, units)}
+            </button>
+          ))}
+        </p>
+      )}
+      <details className="text-[13.5px]" open={open}>
+        <summary className="cursor-pointer text-quiet">the usual caution, and its source</summary>
+        <p className="pt-0.5">{inUnits(f.caution, units)}</p>
+        <p className="text-quiet">
+          What mends it: {inUnits(f.way, units)}. Source: {f.source}. Local codes and the advice of your own health authority come first.
+        </p>
+      </details>
+      {onKnown && loud && !f.hard && (
+        <label className="flex min-h-14 cursor-pointer items-center gap-2.5 py-0.5 md:min-h-9">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--rim)"
+            checked={f.acknowledged}
+            disabled={f.acknowledged || writing}
+            onChange={() => {
+              setWriting(true);
+              onKnown(f);
+              setTimeout(() => setWriting(false), AGAIN_MS);
+            }}
+          />
+          <span>
+            I know this: <span className="font-medium">{f.title.toLowerCase()}</span>
+            {writing && <span className="text-quiet"> writing it down</span>}
+          </span>
+        </label>
+      )}
+      {f.hard && <p className="text-[13.5px]">Nothing can be started past this. It has to be mended.</p>}
+    </article>
+  );
+}

@@ -1,0 +1,59 @@
+"use client";
+import type { FindingView } from "@/core/safety/view";
+import { FindingCard } from "./FindingCard";
+import { useSafety } from "./use-safety";
+
+export interface ToMindProps {
+  readonly slug: string;
+  readonly version: number;
+  readonly findings: readonly FindingView[];
+}
+
+/** What the rules of safety find in the dish and its plan: the severe to be acknowledged by name, the rest to be read once. */
+export function ToMind({ slug, version, findings }: ToMindProps) {
+  const { trouble, known, mend } = useSafety(slug, version);
+  const severe = findings.filter((f) => f.severity === "stop");
+  const open = severe.filter((f) => !f.acknowledged);
+  const rest = findings.filter((f) => f.severity !== "stop");
+  return (
+    <section aria-label="What to mind" id="mind" className="mx-5 mt-4 scroll-mt-4 border-t border-rule pt-4 sm:mx-7">
+      <h2 className="text-[22px]">What to mind</h2>
+      <p className="mb-2 text-[13.5px] text-quiet">
+        {findings.length === 0
+          ? "The rules find nothing. That is no promise: they know only what the dish and its plan say."
+          : open.length
+            ? `${open.length} severe to be acknowledged by name before anything is started. What the rules do not find may still be there.`
+            : "The severe are acknowledged. What the rules do not find may still be there."}
+      </p>
+      {trouble && (
+        <p role="alert" className="mb-2 border-l-[3px] border-beet pl-3">
+          {trouble}
+        </p>
+      )}
+      <div className="grid max-w-[76rem] gap-x-10 md:grid-cols-2">
+        {severe.length > 0 && (
+          <div>
+            {severe.map((f) => (
+              <FindingCard key={f.id} finding={f} onMend={mend} onKnown={known} />
+            ))}
+          </div>
+        )}
+        {rest.length > 0 && (
+          <div>
+            {rest.slice(0, 6).map((f) => (
+              <FindingCard key={f.id} finding={f} onMend={mend} />
+            ))}
+            {rest.length > 6 && (
+              <details>
+                <summary className="cursor-pointer text-[14px] text-rim">{rest.length - 6} more</summary>
+                {rest.slice(6).map((f) => (
+                  <FindingCard key={f.id} finding={f} onMend={mend} />
+                ))}
+              </details>
+            )}
+          </div>
+        )}
+      </div>
+    </section>
+  );
+}
