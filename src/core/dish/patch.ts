@@ -10,11 +10,17 @@ export const PatchOperation = z.discriminatedUnion("op", [
 ]);
 export type PatchOperation = z.output<typeof PatchOperation>;
 
+/** What the package would pass over in a path, so that the value lands a level higher than named. No dish has such a key. */
+const NO_KEY = /(?:^|\/)(?:__proto__|constructor|prototype)(?:\/|$)/;
+
 /**
  * The document with the operations applied, one after another; the one given stays as it is.
  * @throws Error naming the first path that is not there; nothing is half-applied
  */
 export function applyPatch<T>(document: T, operations: readonly PatchOperation[]): T {
+  for (const operation of operations)
+    for (const path of "from" in operation ? [operation.from, operation.path] : [operation.path])
+      if (NO_KEY.test(path)) throw new Error(`patch: no dish has "${path}"`);
   const copy = structuredClone(document);
   const failed = applyInPlace(copy, structuredClone([...operations])).findIndex((error) => error !== null);
   if (failed >= 0) throw new Error(`patch: nothing stands at "${operations[failed]?.path}"`);

@@ -56,6 +56,11 @@ export function findingViews({ document, dish, chosen, view, acknowledged }: Loo
   });
 }
 
-/** What stands in the way of a run, or of one step of it. */
+/** What stands in the way of a run, or of one step of it: of what is past a limit no further step is begun, whichever step it stands at. */
 export const unacknowledged = (findings: readonly FindingView[], step?: string): readonly FindingView[] =>
-  findings.filter((f) => f.severity === "stop" && !f.acknowledged && (step === undefined || f.step === step));
+  findings.filter(
+    (f) =>
+      f.severity === "stop" &&
+      !f.acknowledged &&
+      (step === undefined || f.step === step || (f.hard === true && f.component === step.split(".")[0])),
+  );
