@@ -23,12 +23,12 @@ const OVEN_MARKS: Panel = {
   fields: [{ key: "mark", label: "Gas mark", of: "number", start: 4, low: 0.25, high: 10 }],
   reckon(v, { call }) {
     const got = call(gasMarkToCelsius, { mark: num(v, "mark") });
-    const f = call(convertTemperature, { value: got.celsius, from: "C", to: "F" });
+    const exact = call(convertTemperature, { value: got.fahrenheit, from: "F", to: "C" });
     return {
-      headline: `${got.celsius} degrees Celsius, ${Math.round(f.value)} degrees Fahrenheit; set the oven to ${got.celsiusOven} or ${got.fahrenheit}.`,
+      headline: `${got.fahrenheit} degrees Fahrenheit, ${got.celsius} degrees Celsius: set the oven to ${got.fahrenheit} or to ${got.celsiusOven}.`,
       figures: [
         { key: "c", label: "The oven", value: got.celsiusOven, of: "temp", exact: true },
-        { key: "true", label: "Exactly", value: got.celsius, of: "temp", exact: true },
+        { key: "true", label: "Exactly", value: exact.value, of: "temp", exact: true },
       ],
     };
   },

@@ -299,6 +299,8 @@ const INJECT: Panel = {
     { key: "brine", label: "Brine mixed", of: "mass", usual: "g", start: 1000, low: 10, high: 50_000 },
     { key: "cure", label: "of it curing salt", of: "grams", start: 16, low: 0, high: 10_000 },
     { key: "saltG", label: "of it salt", of: "grams", start: 120, low: 0, high: 10_000 },
+    { ...thick, start: 60, low: 5, high: 150 },
+    cold,
   ],
   reckon(v, { call, say }) {
     const got = call(injectionCure, {
@@ -309,7 +311,7 @@ const INJECT: Panel = {
       saltG: num(v, "saltG"),
       product: str<"immersion" | "bacon_pumped">(v, "product"),
     });
-    const days = call(cureTimeRule, { thicknessMm: 50, method: "injected" });
+    const days = call(cureTimeRule, { thicknessMm: num(v, "thick"), method: "injected", tempC: num(v, "tempC") });
     return {
       headline: `It takes up ${say(got.pickupG, "mass")} of brine: ${say(got.ingoingPpm, "ppm")} of nitrite and ${say(got.saltPctInPumped, "share")} of salt.`,
       figures: [
