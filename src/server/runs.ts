@@ -31,7 +31,7 @@ export const withheldWords = ({ withheld }: Withheld): string => {
   const names = (list: readonly FindingView[]) => list.map((f) => f.title.toLowerCase()).join("; ");
   return hard.length
     ? `Past a limit, and to be mended first: ${names(hard)}.`
-    : `To be acknowledged by name first: ${names(withheld)}. Look under “What to mind”.`;
+    : `To be acknowledged by name first: ${names(withheld)}.`;
 };
 
 export async function startRun(slug: string): Promise<RunOutcome> {

@@ -76,8 +76,17 @@ test("a step that has changed since is asked anew before it can start", async ({
   expect(((await refused.json()) as Loose).message).toContain("curing salt");
   // Another step is not held up by it.
   expect((await event("slaw.shred")).ok).toBe(true);
-  await server.acknowledge("harvest-lunch");
-  expect((await event("pork.weigh")).ok).toBe(true);
+  // Pressed on the page it is kept, and written down once the cook has said so.
+  await open(page, "/d/harvest-lunch/cook");
+  await page.getByRole("button", { name: /^(?:Begin now|Done already): Weigh the cure/ }).click();
+  const hand = page.getByRole("region", { name: "At hand" });
+  await expect(hand.getByRole("alert")).toContainText("What you pressed is kept");
+  await hand
+    .getByRole("checkbox", { name: /^I know this: curing salt/ })
+    .first()
+    .click();
+  await expect(hand.getByRole("alert")).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByRole("button", { name: /^(?:Begin now|Done already): Weigh the cure/ })).toHaveCount(0);
 });
 
 async function versionOf(page: Page): Promise<{ body: number }> {

@@ -1,6 +1,6 @@
 // Presses on their way to the server: kept until they are on disk there, sent once, in order, whatever the line does.
 import { afterEach, beforeEach, describe, expect, test, vi } from "vitest";
-import { addPress, deliver, type Press, waitingPresses } from "../../src/ui/cook/press-queue";
+import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "../../src/ui/cook/press-queue";
 
 const press = (step: string, minutesAgo = 0): Press => ({
   key: crypto.randomUUID(),
@@ -55,6 +55,34 @@ describe("presses", () => {
     answers.push(() => Response.json({ message: "The dish has no such step." }, { status: 404 }));
     expect(await deliver("lunch")).toEqual({ status: "refused", message: "The dish has no such step." });
     expect(waitingPresses("lunch")).toEqual([]);
+  });
+  describe("withheld for an acknowledgement", () => {
+    const withheld = () => Response.json({ message: "To be acknowledged by name first: hot fat.", findings: [{}] }, { status: 409 });
+    test("are kept with all that follows of their step, while other steps pass by", async () => {
+      for (const step of ["a.fry", "b.chop", "a.fry"]) addPress("lunch", press(step, 3));
+      answers.push(withheld);
+      expect(await deliver("lunch")).toEqual({ status: "withheld", message: expect.stringContaining("hot fat"), steps: ["a.fry"] });
+      expect(sent.map((s) => s.step)).toEqual(["a.fry", "b.chop"]);
+      expect(waitingPresses("lunch").map((p) => p.step)).toEqual(["a.fry", "a.fry"]);
+      // Acknowledged meanwhile: both go, in order, at the minute at which they were pressed.
+      expect((await deliver("lunch")).status).toBe("delivered");
+      expect(sent.slice(2).map((s) => [s.step, s.inMinutes])).toEqual([
+        ["a.fry", -3],
+        ["a.fry", -3],
+      ]);
+      expect(waitingPresses("lunch")).toEqual([]);
+    });
+    test("are let go of when the cook says so, and no others", async () => {
+      for (const step of ["a.fry", "b.chop"]) addPress("lunch", press(step));
+      forgetPresses("lunch", ["a.fry"]);
+      expect(waitingPresses("lunch").map((p) => p.step)).toEqual(["b.chop"]);
+    });
+    test("a 409 for another reason is a refusal", async () => {
+      addPress("lunch", press("a.fry"));
+      answers.push(() => Response.json({ message: "The run is not started, or it has ended." }, { status: 409 }));
+      expect((await deliver("lunch")).status).toBe("refused");
+      expect(waitingPresses("lunch")).toEqual([]);
+    });
   });
   test("of two dishes do not mix, and a spoiled store is an empty one", async () => {
     addPress("lunch", press("a.one"));

@@ -14,7 +14,7 @@ import { useNow } from "../shell/StatusLine";
 import { agendaAt, movesBetween } from "./agenda";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
-import { addPress, deliver, type Press, waitingPresses } from "./press-queue";
+import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { AloneRow, DueCard, RunningCard } from "./StepCards";
 
 export interface CookViewProps {
@@ -38,14 +38,16 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   const atHand = agenda.running.filter((s) => !alone.includes(s));
   const [busy, setBusy] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
+  const [withheld, setWithheld] = useState<readonly string[]>([]);
   const moved = useMoves(plan);
 
   const send = useCallback(async () => {
     const delivery = await deliver(slug);
     setBusy(undefined);
+    setWithheld(delivery.status === "withheld" ? delivery.steps : []);
     if (delivery.status === "waiting") setTrouble("The server does not answer. Your press is kept here and sent as soon as it does.");
     else {
-      setTrouble(delivery.status === "refused" ? delivery.message : undefined);
+      setTrouble(delivery.status === "refused" || delivery.status === "withheld" ? delivery.message : undefined);
       router.refresh();
     }
   }, [router, slug]);
@@ -55,6 +57,11 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
     const timer = setInterval(() => (waitingPresses(slug).length ? void send() : router.refresh()), 20_000);
     return () => clearInterval(timer);
   }, [router, send, slug]);
+  // What was acknowledged or mended lets go of the presses that waited for it.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the findings are what it waits for
+  useEffect(() => {
+    if (withheld.length && waitingPresses(slug).length) void send();
+  }, [findings]);
   useWakeLock(running);
 
   const press = (kind: Press["kind"], step: StepView, inMinutes = 0) => {
@@ -121,8 +128,29 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
         {trouble && (
           <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
             {trouble}
+            {withheld.length > 0 && (
+              <span className="block pt-1 text-[15px]">
+                What you pressed is kept, with its own minute, and written down as soon as that is done.{" "}
+                <button
+                  type="button"
+                  className="link min-h-[44px]"
+                  onClick={() => {
+                    forgetPresses(slug, withheld);
+                    void send();
+                  }}
+                >
+                  forget it
+                </button>
+              </span>
+            )}
           </p>
         )}
+        {running &&
+          findings
+            .filter(
+              (f) => f.severity === "stop" && !f.acknowledged && withheld.some((s) => s === f.step || f.component === s.split(".")[0]),
+            )
+            .map((f) => <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />)}
         {!running ? (
           <div className="border-l-[3px] border-saffron pl-4">
             <h2 className="text-[26px]">Ready when you are</h2>

@@ -32,12 +32,29 @@ export function addPress(slug: string, press: Press): void {
 export type Delivery =
   | { readonly status: "delivered"; readonly plan: string }
   | { readonly status: "waiting" }
-  | { readonly status: "refused"; readonly message: string };
+  | { readonly status: "refused"; readonly message: string }
+  /** Something severe about these steps is not acknowledged: their presses are kept until it is, and keep their own minute. */
+  | { readonly status: "withheld"; readonly message: string; readonly steps: readonly string[] };
 
-/** Sends what waits, oldest first. A refusal by the server drops that press and says why; no answer leaves all waiting. */
+const without = (slug: string, gone: (press: Press) => boolean) =>
+  keep(
+    slug,
+    waitingPresses(slug).filter((p) => !gone(p)),
+  );
+
+/** Lets go of presses of some steps that the server would not take. */
+export const forgetPresses = (slug: string, steps: readonly string[]): void => without(slug, (p) => steps.includes(p.step));
+
+/**
+ * Sends what waits, oldest first. A refusal by the server drops that press and says why; no answer leaves all waiting. What it withholds
+ * for an acknowledgement waits with all later presses of its step, and those of other steps pass by.
+ */
 export async function deliver(slug: string): Promise<Delivery> {
   let plan = "";
-  for (let press = waitingPresses(slug)[0]; press; press = waitingPresses(slug)[0]) {
+  let withheld: string | undefined;
+  const steps = new Set<string>();
+  const next = () => waitingPresses(slug).find((p) => !steps.has(p.step));
+  for (let press = next(); press; press = next()) {
     const late = Math.round((Date.now() - press.pressedAt) / 60_000);
     const answer = await ask(`/api/dishes/${slug}/events`, "POST", {
       key: press.key,
@@ -46,13 +63,15 @@ export async function deliver(slug: string): Promise<Delivery> {
       inMinutes: press.inMinutes - late,
     });
     if (answer.status === 0 || answer.status >= 500) return { status: "waiting" };
+    if (answer.status === 409 && Array.isArray(answer.body.findings)) {
+      withheld ??= answer.body.message ?? "Something severe is to be acknowledged first.";
+      steps.add(press.step);
+      continue;
+    }
     const key = press.key;
-    keep(
-      slug,
-      waitingPresses(slug).filter((p) => p.key !== key),
-    );
+    without(slug, (p) => p.key === key);
     if (!answer.ok) return { status: "refused", message: answer.body.message ?? "The server did not take it." };
     plan = String(answer.body.plan ?? "");
   }
-  return { status: "delivered", plan };
+  return withheld === undefined ? { status: "delivered", plan } : { status: "withheld", message: withheld, steps: [...steps] };
 }

@@ -83,17 +83,17 @@ describe("a fridge", () => {
 
 describe("a dough", () => {
   const fresh = { tempC: 24, active: 0.2, rise: 1, sugar: 1, t: 0 };
-  const after = (hours: number, roomC: number, yeastPct = 1) =>
+  const risen = (hours: number, roomC: number, yeastPct = 1) =>
     stepDough({ state: fresh, params: { yeastPct }, env: { roomC }, stepS: 300, steps: hours * 12 });
 
   test("rises faster in the warm and with more yeast, hardly in the cold", () => {
-    expect(after(2, 27).rise).toBeGreaterThan(after(2, 20).rise);
-    expect(after(2, 24, 2).rise).toBeGreaterThan(after(2, 24, 0.5).rise);
-    expect(after(6, 4).rise).toBeLessThan(after(6, 24).rise);
+    expect(risen(2, 27).rise).toBeGreaterThan(risen(2, 20).rise);
+    expect(risen(2, 24, 2).rise).toBeGreaterThan(risen(2, 24, 0.5).rise);
+    expect(risen(6, 4).rise).toBeLessThan(risen(6, 24).rise);
   });
   test("left too long has eaten its sugar and sags", () => {
-    const best = Math.max(...[2, 3, 4, 5, 6, 8].map((h) => after(h, 27).rise));
-    const long = after(40, 27);
+    const best = Math.max(...[2, 3, 4, 5, 6, 8].map((h) => risen(h, 27).rise));
+    const long = risen(40, 27);
     expect(long.sugar).toBeLessThan(0.35);
     expect(long.rise).toBeLessThan(best);
   });
