@@ -1,0 +1,232 @@
+// What Cook shows at a moment: what runs, what is due, what calls in the next hour, and the cards with their large words.
+import { createElement } from "react";
+import { describe, expect, test } from "vitest";
+import type { FindingView } from "../../src/core/safety/view";
+import { agendaAt, callsBetween, marksOf, movesBetween } from "../../src/ui/cook/agenda";
+import { Dial } from "../../src/ui/cook/Dial";
+import { AloneRow, DueCard, RunningCard } from "../../src/ui/cook/StepCards";
+import { statusParts } from "../../src/ui/shell/status-line";
+import { type Page, shown } from "../support/page";
+import { at, CLOCK, step, viewOf, wait } from "../support/plan-views";
+
+const braise = step("beef.braise", "10:00", "14:00", {
+  attention: "unattended",
+  place: "oven",
+  tempC: 140,
+  cue: "a fork turns in it",
+  checkFrom: 180,
+  checkEvery: 30,
+  rounds: [
+    { at: at("11:00"), what: "turn it", takes: 2 },
+    { at: at("12:00"), what: "turn it", takes: 2 },
+  ],
+});
+const chop = step("slaw.chop", "10:30", "11:00");
+const dress = step("slaw.dress", "13:40", "13:50");
+
+describe("the agenda", () => {
+  test.each([
+    ["an hour before", "09:00", [], [], ["beef.braise", "slaw.chop", "slaw.dress"]],
+    ["five minutes before", "09:55", [], ["beef.braise"], ["slaw.chop", "slaw.dress"]],
+    ["late", "10:40", [], ["beef.braise", "slaw.chop"], ["slaw.dress"]],
+  ] as const)("%s", (_, now, running, due, later) => {
+    const agenda = agendaAt(viewOf([braise, chop, dress]), at(now));
+    expect(agenda.running.map((s) => s.ref)).toEqual(running);
+    expect(agenda.due.map((s) => s.ref)).toEqual(due);
+    expect(agenda.later.map((s) => s.ref)).toEqual(later);
+  });
+  test("puts what runs in the order in which it ends, and forgets what is done", () => {
+    const plan = viewOf([
+      { ...braise, state: "running" },
+      { ...chop, state: "running" },
+      { ...dress, state: "done" },
+    ]);
+    expect(agendaAt(plan, at("10:45")).running.map((s) => s.ref)).toEqual(["slaw.chop", "beef.braise"]);
+    expect(agendaAt(plan, at("10:45")).later).toEqual([]);
+  });
+});
+
+describe("the next sixty minutes", () => {
+  const plan = viewOf([{ ...braise, state: "running" }, chop, dress]);
+  const marks = (now: string) => marksOf(plan, at(now)).map((m) => [CLOCK.time(m.at), m.kind, m.what]);
+  test("have starts, rounds, looks and ends at their minutes, and nothing later", () => {
+    expect(marks("10:20")).toEqual([
+      ["10:30", "start", "Chop"],
+      ["11:00", "round", "turn it"],
+    ]);
+    expect(marks("13:05")).toEqual([
+      ["13:05", "start", "Chop"],
+      ["13:30", "check", "check: a fork turns in it"],
+      ["13:40", "start", "Dress"],
+      ["14:00", "end", "Braise ends"],
+    ]);
+  });
+  test("keep a start that is late at the top until it is pressed", () => {
+    expect(marks("12:10")[0]).toEqual(["12:10", "start", "Chop"]);
+  });
+});
+
+describe("calls", () => {
+  const plan = viewOf([{ ...braise, state: "running" }, chop]);
+  test("come once, at their minute, and not for what was due before the page was opened", () => {
+    expect(callsBetween(plan, at("10:29"), at("10:30")).map((c) => c.what)).toEqual(["Chop"]);
+    expect(callsBetween(plan, at("10:30"), at("10:31"))).toEqual([]);
+    expect(callsBetween(plan, at("10:31"), at("11:00")).map((c) => c.what)).toEqual(["turn it"]);
+  });
+  test("are not made up for after a long sleep of the page, nor when the clock went back", () => {
+    expect(callsBetween(plan, at("09:00"), at("11:30"))).toEqual([]);
+    expect(callsBetween(plan, at("11:00"), at("10:30"))).toEqual([]);
+  });
+});
+
+test("moves between two plans are told by how far, the largest first, and only of what is still to come", () => {
+  const before = viewOf([{ ...braise, state: "running" }, chop, dress]);
+  const after = viewOf([
+    { ...braise, state: "running", start: braise.start + 9 },
+    { ...chop, start: chop.start + 10 },
+    { ...dress, start: dress.start - 45 },
+  ]);
+  expect(movesBetween(before, after).map((m) => [m.step.ref, m.by])).toEqual([
+    ["slaw.dress", -45],
+    ["slaw.chop", 10],
+  ]);
+  expect(movesBetween(before, before)).toEqual([]);
+});
+
+describe("the dial", () => {
+  const dial = (now: string) =>
+    shown(
+      createElement(Dial, {
+        marks: marksOf(viewOf([{ ...braise, state: "running" }, chop]), at(now)),
+        now: at(now),
+        kindOf: () => "braise",
+        clock: CLOCK,
+      }),
+    );
+  test("says the next thing in its middle and to whoever cannot see it", async () => {
+    const page = await dial("10:20");
+    expect(page.text).toBe("10 minChopbegins 10:30");
+    expect(page.with("role", "img")[0]?.attribute("aria-label")).toBe(
+      "Next in 10 min: Chop. 2 things in the next hour; the list says the same.",
+    );
+  });
+  test("says that nothing calls", async () => {
+    const page = await shown(createElement(Dial, { marks: [], now: at("08:00"), kindOf: () => "braise", clock: CLOCK }));
+    expect(page.with("role", "img")[0]?.attribute("aria-label")).toBe("Nothing calls for hands in the next hour.");
+  });
+});
+
+describe("cards", () => {
+  const severe: FindingView = {
+    id: "hot-fat:x",
+    severity: "stop",
+    title: "Hot fat",
+    component: "beef",
+    step: "beef.braise",
+    computed: "Fat at 175 °C.",
+    caution: "Never leave it.",
+    way: "a lid at hand",
+    mends: [],
+    source: "fire service",
+    where: "Braise, Beef",
+    print: "1",
+    acknowledged: false,
+  };
+  const props = (of: ReturnType<typeof step>, now: string, findings: readonly FindingView[] = [], busy = false) => ({
+    step: of,
+    component: "Beef",
+    now: at(now),
+    clock: CLOCK,
+    busy,
+    findings,
+    onKnown: () => {},
+    onPress: () => {},
+  });
+  const main = (page: Page) => page.with("data-main")[0] as Page;
+
+  test("what runs shows the cue that ends it, the hour that it may be, and takes time or is taken back", async () => {
+    const page = await shown(createElement(RunningCard, props({ ...braise, state: "running" }, "12:00")));
+    expect(page.text).toContain("until a fork turns in it");
+    expect(page.text).toContain("about 14:00, in 2 h; first look 13:00");
+    expect(page.buttons).toEqual(["Done", "Braise: not yet, 10 minutes more", "Braise: not yet, 30 minutes more", "Take back: Braise"]);
+  });
+  test.each([
+    ["14:00", "due now"],
+    ["14:20", "due since 14:00"],
+  ])("at %s it says %s", async (now, words) => {
+    expect((await shown(createElement(RunningCard, props({ ...braise, state: "running" }, now)))).text).toContain(words);
+  });
+  test("a probe is said in the units that were chosen", async () => {
+    const roast = { ...braise, state: "running" as const, probeC: 57, cue: "pink" };
+    expect((await shown(createElement(RunningCard, props(roast, "12:00")))).text).toContain("pink, 57 °C in the middle");
+    const us = await shown(createElement(RunningCard, props(roast, "12:00")), { units: "us" });
+    expect(us.text).toMatch(/135 °F in the middle/);
+    expect(us.text).toContain("oven at 284 °F");
+  });
+  test("what works alone needs one press when it is over", async () => {
+    const page = await shown(createElement(AloneRow, props({ ...braise, state: "running" }, "12:00")));
+    expect(page.buttons).toEqual(["Done"]);
+    expect(page.text).toContain("until a fork turns in it, about 14:00");
+  });
+  test.each([
+    ["10:28", "now", "Due: Chop"],
+    ["10:50", "due since 10:30", "Due: Chop"],
+    ["08:00", "Mon 10:30", "Next: Chop"],
+  ])("what is due at %s says %s", async (now, words, label) => {
+    const page = await shown(createElement(DueCard, props(chop, now)));
+    expect(page.named(label).text).toContain(words);
+    expect(main(page).attribute("disabled")).toBeUndefined();
+  });
+  test("what is severe stands open on the card, and the step cannot be started before it is known", async () => {
+    const page = await shown(createElement(DueCard, props(braise, "10:00", [severe])));
+    expect(page.text).toContain("Never leave it.");
+    expect(page.all("details")[0]?.attribute("open")).toBeDefined();
+    expect(main(page).attribute("disabled")).toBeDefined();
+    const known = await shown(createElement(DueCard, props(braise, "10:00", [{ ...severe, acknowledged: true }])));
+    expect(main(known).attribute("disabled")).toBeUndefined();
+  });
+  test("while a press is on its way it says so and takes no other", async () => {
+    const page = await shown(createElement(DueCard, props(chop, "10:30", [], true)));
+    expect(main(page).text).toBe("Writing it down");
+    for (const b of page.all("button")) expect(b.attribute("disabled")).toBeDefined();
+  });
+  test("says what goes in, with amounts", async () => {
+    const page = await shown(
+      createElement(DueCard, props({ ...chop, takes: [{ name: "Pickle brine", component: "jar", amount: "200 mL" }] }, "10:30")),
+    );
+    expect(page.text).toContain("with 200 mL pickle brine");
+  });
+});
+
+describe("the line above all", () => {
+  const plan = viewOf(
+    [chop, dress],
+    [wait("stock", "Stock", "09:00", "13:00", { window: { min: 0, max: 300, best: undefined, limit: "safety" } })],
+  );
+  const parts = (now: string, of: Parameters<typeof statusParts>[0]) =>
+    statusParts(of, at("13:50"), 8, at(now), CLOCK).map((p) => [p.strong, p.rest, p.under].join("|"));
+  test("says how long to the table, what is next for hands and how long then is free", () => {
+    expect(parts("10:00", plan).slice(0, 2)).toEqual([
+      "3 h 50|to the table|Monday 5 January, 13:50, for 8",
+      "10:30|chop|next for hands, 30 min, then free until 13:40",
+    ]);
+  });
+  test("says now for what should be in hand", () => {
+    expect(parts("10:40", plan)[1]).toBe("now|chop|next for hands, 30 min, then free until 13:40");
+  });
+  test("says until when what waits keeps, and warns of what waits too long", () => {
+    expect(parts("10:00", plan)[2]).toBe("All holding well||stock keeps until Mon 14:00");
+    const long = viewOf(
+      [chop, dress],
+      [wait("stock", "Stock", "04:00", "13:00", { window: { min: 0, max: 300, best: undefined, limit: "safety" } })],
+    );
+    expect(parts("10:00", long)[2]).toBe("Held too long|stock|since Mon 04:00");
+  });
+  test("after the table says so, and without a plan says no more than the hour", () => {
+    expect(parts("14:30", plan)[0]).toMatch(/^served\|\|/);
+    expect(parts("10:00", undefined)).toHaveLength(1);
+  });
+  test("says when it begins where nothing holds yet", () => {
+    expect(parts("08:00", viewOf([chop]))[2]).toBe("Nothing holding||it begins Mon 10:30");
+  });
+});
