@@ -4,7 +4,7 @@ import type { Curve } from "../../src/core/bench/panel";
 import { startOf } from "../../src/core/bench/panel";
 import { panelOf } from "../../src/core/bench/panels";
 import { changedFrom } from "../../src/ui/bench/PanelView";
-import { heightAt, tableOf } from "../../src/ui/charts/CurveChart";
+import { heightAt, stepOf, tableOf } from "../../src/ui/charts/CurveChart";
 
 const curve: Curve = {
   title: "A pot",
@@ -55,4 +55,11 @@ test("an address holds what differs from a panel's start, and nothing else", () 
   const start = startOf(panel, "metric");
   expect(changedFrom(panel, start, "metric")).toEqual({});
   expect(changedFrom(panel, { ...start, meat: "2 lb", stray: "x" }, "metric")).toEqual({ meat: "2 lb" });
+});
+
+test("the axes go in steps that a cook counts in", () => {
+  expect(stepOf(9 * 1440, "time", "metric")).toBe(2 * 1440);
+  expect(stepOf(100, "time", "metric")).toBe(15);
+  expect(stepOf(80, "length", "us")).toBeCloseTo(25.4 / 2, 6);
+  expect(stepOf(90, "length", "metric")).toBeUndefined();
 });

@@ -216,7 +216,7 @@ function optionOf(curve: Curve, units: Units) {
       type: "value",
       min: 0,
       max: most,
-      interval: stepOf(most, curve.x.of),
+      interval: stepOf(most, curve.x.of, units),
       axisLabel: { ...text, formatter: (v: number) => said(v, curve.x.of, units), hideOverlap: true, showMaxLabel: false },
       splitLine: { show: false },
       axisLine: { lineStyle: { color: colour("--rule") } },
@@ -225,6 +225,7 @@ function optionOf(curve: Curve, units: Units) {
       type: "value",
       ...(curve.y.from === undefined ? { scale: true } : { min: up(curve.y.from) }),
       ...(curve.y.to === undefined ? {} : { max: up(curve.y.to) }),
+      ...(curve.y.of === "time" ? timesUp(curve, units) : {}),
       axisLabel: { ...text, formatter: (v: number) => label(v, curve.y.of) },
       splitLine: { lineStyle: { color: colour("--rule") } },
     },
@@ -283,8 +284,17 @@ function optionOf(curve: Curve, units: Units) {
 }
 
 const DAY = 1440;
-/** Steps of the axis that a cook counts in: hours and days, not 600 minutes. */
-function stepOf(most: number, of: Curve["x"]["of"]): number | undefined {
-  if (of !== "time") return undefined;
-  return [15, 30, 60, 120, 240, 480, 720, DAY, 2 * DAY, 5 * DAY, 7 * DAY, 14 * DAY, 30 * DAY, 60 * DAY].find((s) => most / s <= 7);
+const TIMES = [15, 30, 60, 120, 240, 480, 720, DAY, 2 * DAY, 5 * DAY, 7 * DAY, 14 * DAY, 30 * DAY, 60 * DAY];
+const INCHES = [0.25, 0.5, 1, 2, 4].map((inches) => inches * 25.4);
+/** Steps of the axis that a cook counts in: hours and days, not 600 minutes; half inches, not thirty millimetres. */
+export function stepOf(most: number, of: Curve["x"]["of"], units: Units): number | undefined {
+  const steps = of === "time" ? TIMES : of === "length" && units === "us" ? INCHES : [];
+  return steps.find((s) => most / s <= 7);
+}
+
+/** An axis of times up the side ends at one of its steps. */
+function timesUp(curve: Curve, units: Units) {
+  const most = Math.max(...curve.lines.flatMap((l) => [...l.points.map(([, y]) => y), ...(l.band ?? []).map(([, , high]) => high)]));
+  const interval = stepOf(most, "time", units);
+  return interval === undefined ? {} : { interval, max: Math.ceil(most / interval) * interval };
 }

@@ -282,7 +282,7 @@ const INJECT: Panel = {
   id: "injection",
   subject: SUBJECT,
   title: "Brine pumped in",
-  does: "How much brine a piece takes up and what of nitrite and salt goes in with it.",
+  does: "How much brine a piece takes up, what of nitrite and salt goes in with it, and the days that pumping saves.",
   fields: [
     {
       key: "product",
@@ -311,7 +311,14 @@ const INJECT: Panel = {
       saltG: num(v, "saltG"),
       product: str<"immersion" | "bacon_pumped">(v, "product"),
     });
-    const days = call(cureTimeRule, { thicknessMm: num(v, "thick"), method: "injected", tempC: num(v, "tempC") });
+    const at = { thicknessMm: num(v, "thick"), tempC: num(v, "tempC") };
+    const days = call(cureTimeRule, { ...at, method: "injected" });
+    const soaked = call(cureTimeRule, { ...at, method: "extension" });
+    const through = call(diffusionDays, { ...at, geometry: "slab", targetPct: 90 });
+    const by = (of: (mm: number) => number) =>
+      Array.from({ length: 19 }, (_, i) => 10 + (i / 18) * (Math.min(150, Math.max(90, at.thicknessMm * 1.3)) - 10)).map(
+        (mm) => [mm, of(mm) * 1440] as const,
+      );
     return {
       headline: `It takes up ${say(got.pickupG, "mass")} of brine: ${say(got.ingoingPpm, "ppm")} of nitrite and ${say(got.saltPctInPumped, "share")} of salt.`,
       figures: [
@@ -319,8 +326,38 @@ const INJECT: Panel = {
         { key: "prepare", label: "Brine to mix", value: got.brineToPrepareG, of: "mass" },
         { key: "ppm", label: "Nitrite that goes in", value: got.ingoingPpm, of: "ppm" },
         { key: "salt", label: "Salt in the pumped piece", value: got.saltPctInPumped, of: "share" },
-        { key: "days", label: "Left to level out", value: days.days * 1440, of: "time" },
+        { key: "days", label: "Left to level out", value: days.days * 1440, of: "time", school: "pumped" },
+        { key: "soaked", label: "The same piece only laid in it", value: soaked.days * 1440, of: "time", school: "soaked, by the rule" },
+        {
+          key: "through",
+          label: "and even to nine tenths",
+          value: through.days * 1440,
+          of: "time",
+          low: through.low * 1440,
+          high: through.high * 1440,
+          school: "soaked, by diffusion",
+        },
       ],
+      curve: {
+        title: "How long, by how thick it is",
+        x: { label: "at its thickest", of: "length" },
+        y: { label: "in the cure", of: "time", from: 0 },
+        lines: [
+          {
+            name: "pumped",
+            look: "beet",
+            points: by((thicknessMm) => cureTimeRule({ ...at, thicknessMm, method: "injected" }).days),
+          },
+          { name: "soaked, by the rule", look: "rim", points: by((thicknessMm) => cureTimeRule({ ...at, thicknessMm }).days) },
+          {
+            name: "soaked, by diffusion",
+            look: "rim",
+            dash: true,
+            points: by((thicknessMm) => diffusionDays({ thicknessMm, tempC: at.tempC, geometry: "slab", targetPct: 90 }).days),
+          },
+        ],
+        marks: [{ on: "x", at: num(v, "thick"), label: "this piece" }],
+      },
       notes: [
         NITRITE,
         { text: "A needle carries what is outside inside: clean it in boiling water, keep brine and meat below 4 °C.", caution: true },

@@ -218,6 +218,7 @@ const SLOW: Panel = {
         ["high", "high"],
       ],
     },
+    { key: "then", label: "Cooked on at that heat for", of: "time", usual: "h", start: 240, low: 0, high: 1440 },
   ],
   reckon(v, { call, say }) {
     const got = call(slowCooker, {
@@ -238,6 +239,7 @@ const SLOW: Panel = {
         { key: "to60", label: `To ${say(60, "temp")}`, value: got.to60Min, of: "time" },
         { key: "to90", label: `To ${say(90, "temp")}`, value: got.to90Min, of: "time" },
         { key: "end", label: "It ends at", value: got.endC, of: "temp" },
+        { key: "all", label: "In all", value: got.to90Min + num(v, "then"), of: "time" },
       ],
       notes: [
         ...(got.fillVerdict === "ok"
@@ -245,16 +247,18 @@ const SLOW: Panel = {
           : [{ text: got.fillVerdict === "tooFull" ? "Too full: three quarters at most." : "Too empty: half at least, or it boils dry." }]),
         { text: "Nothing frozen, no reheating, and kidney beans boiled for ten minutes first.", caution: true },
       ],
-      writes: [
-        {
-          kind: "time",
-          label: "in the slow cooker",
-          find: "slow",
-          minutes: got.to90Min + 240,
-          low: got.to90Min + 180,
-          high: got.to90Min + 420,
-        },
-      ],
+      writes: Number.isFinite(got.to90Min)
+        ? [
+            {
+              kind: "time",
+              label: "in the slow cooker",
+              find: "slow",
+              minutes: got.to90Min + num(v, "then"),
+              low: got.to60Min + num(v, "then"),
+              high: got.to90Min * 1.5 + num(v, "then"),
+            },
+          ]
+        : [],
     };
   },
 };
