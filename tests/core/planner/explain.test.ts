@@ -198,7 +198,8 @@ describe("JSON Patch", () => {
   test("refuses places that are not there, and never reaches a prototype", () => {
     for (const path of ["/x/y", "/a/9", "/b"]) expect(() => applyPatch({ a: [1] }, [{ op: "replace", path, value: 1 }])).toThrow(/patch/);
     for (const path of ["/__proto__/polluted", "/constructor/prototype/polluted"]) {
-      applyPatch({}, [{ op: "add", path, value: 1 }]);
+      expect(() => applyPatch({}, [{ op: "add", path, value: 1 }])).toThrow(/no dish has/);
+      expect(() => applyPatch({ a: 1 }, [{ op: "move", from: "/a", path }])).toThrow(/no dish has/);
       expect(Object.hasOwn(Object.prototype, "polluted")).toBe(false);
     }
   });

@@ -73,3 +73,11 @@ test("the pie: pulled as many degrees early as the table of carry-over has it ri
   const { done } = step("pie", "bake-low");
   expect(done.restToC - done.probeC).toBe(carryOverRule({ ovenC: 165, massKg: 1.8 }).value);
 });
+
+test("the custard of the ice: cold within the hour that its caution gives, in the time that its step is given", () => {
+  const part = safetyScene(lunch).parts.find((p) => p.component.id === "ice") as Part;
+  const cooled = cooledPart(part);
+  expect(cooled?.step.ref).toBe("ice.cool");
+  expect(cooled?.way.t5Min).toBeLessThan(60);
+  expect(cooled?.way.t5Min).toBeLessThanOrEqual(band(step("ice", "cool").time)[0]);
+});

@@ -455,6 +455,31 @@ test("charcoal under a roof, and nothing where it stands outdoors", () => {
   none(smoke("In the garden."), /^carbon-monoxide/);
 });
 
+test("a custard put into the fridge hot cools too slowly; caramel and sponge are no body in which things grow", () => {
+  const sweet = (id: string, name: string, step: string, ingredients: Loose[]) =>
+    plain(
+      component(
+        id,
+        "sweet",
+        ingredients,
+        [
+          {
+            id: "cook",
+            name: step,
+            time: "25m",
+            uses: [{ what: "burner" }],
+            makes: [{ id, amount: { amount: 1.5, unit: "L" }, holds: [{ place: "fridge", litres: 2, max: "2d", limit: "safety" }] }],
+          },
+        ],
+        name,
+      ),
+    );
+  const custard = sweet("c", "Vanilla custard", "Cook to 82 °C", [g("m", "Milk", 1, "L"), g("y", "Egg yolks", 200)]);
+  expect(one(custard, /^large-pot-cooling/).title).toBe("Vanilla custard cools too slowly");
+  mends(custard, /^large-pot-cooling/);
+  none(sweet("t", "Salted caramel", "Cook to 118 °C", [g("s", "Sugar", 400), g("c", "Cream", 200)]), /^large-pot-cooling/);
+});
+
 describe("with a plan", () => {
   function planned(document: Loose) {
     const dish = dishOf(document);

@@ -16,7 +16,11 @@ const FOODS: Readonly<Record<string, string>> = {
   filling: "pulseStew",
   grain: "cookedRice",
   dairy: "milkCream",
+  sweet: "milkCream",
+  vegetable: "mash",
 };
+/** Of sweet things only those are a body in which things grow: what is caramel or sponge dries or holds too much sugar. */
+const CUSTARD = /custard|pastry cream|crème|\bcurd\b/i;
 /** The way of cooling that the words of a step name; the last is what a cook does who says nothing. */
 const WAYS: readonly (readonly [words: RegExp, index: number, said: string])[] = [
   [/\bice\b.*stir|stir.*\bice\b/i, 4, "stirred in an ice bath"],
@@ -61,18 +65,27 @@ function waysOf(input: Parameters<typeof coolingWays>[0]): readonly CoolingWay[]
   return ways;
 }
 
+const isBody = (part: Part, step: PartStep) => part.component.kind !== "sweet" || CUSTARD.test(`${part.component.name} ${step.words}`);
 /** A step that cooks and whose output goes into the fridge from there. */
 const hotIntoFridge = (part: Part) =>
   part.steps.find(
     (s, i) =>
-      killsGerms(s) && !part.steps.slice(i + 1).some(killsGerms) && s.step.makes?.some((o) => o.holds?.some((h) => h.place === "fridge")),
+      killsGerms(s) &&
+      isBody(part, s) &&
+      !part.steps.slice(i + 1).some(killsGerms) &&
+      s.step.makes?.some((o) => o.holds?.some((h) => h.place === "fridge")),
   );
 
 /** The cooling of a component as reckoned; undefined where nothing hot is cooled, or nothing says how much it is. */
 export function cooledPart(part: Part): Cooled | undefined {
   const food = FOODS[part.component.kind];
   if (!food || !isGrowing(part)) return undefined;
-  const at = part.steps.findIndex((s, i) => COOLS.test(s.name) && !killsGerms(s) && part.steps.slice(0, i).some(killsGerms));
+  const at = part.steps.findIndex(
+    (s, i) =>
+      COOLS.test(s.name) &&
+      !killsGerms(s) &&
+      part.steps.slice(0, i).some((hot) => killsGerms(hot) && (isBody(part, hot) || isBody(part, s))),
+  );
   const step = part.steps[at] ?? hotIntoFridge(part);
   if (!step) return undefined;
   const uncooled = at < 0;
