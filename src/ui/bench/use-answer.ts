@@ -23,6 +23,13 @@ export function useAnswer(question: BenchQuestion, first: BenchAnswer): { readon
 
   useEffect(() => {
     if (!heavy || late.key === key) return;
+    const inWorker = async (asked: BenchQuestion): Promise<BenchAnswer> => {
+      if (!shell.current) {
+        worker.current = new Worker(new URL("../../workers/bench.web.ts", import.meta.url), { type: "module" });
+        shell.current = wrap<BenchShell>(worker.current);
+      }
+      return shell.current.answer(asked);
+    };
     waiting.current = { key, question: JSON.parse(key) as BenchQuestion };
     if (running.current) return;
     running.current = true;
@@ -31,12 +38,8 @@ export function useAnswer(question: BenchQuestion, first: BenchAnswer): { readon
       while (waiting.current) {
         const asked = waiting.current;
         waiting.current = undefined;
-        if (!shell.current) {
-          worker.current = new Worker(new URL("../../workers/bench.web.ts", import.meta.url), { type: "module" });
-          shell.current = wrap<BenchShell>(worker.current);
-        }
         // Where no worker is to be had the page reckons itself: slower, but not silent.
-        const got = await shell.current.answer(asked.question).catch(() => benchAnswer(asked.question));
+        const got = await inWorker(asked.question).catch(() => benchAnswer(asked.question));
         setLate({ key: asked.key, got });
       }
       clearTimeout(slow);
