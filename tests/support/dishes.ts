@@ -1,11 +1,12 @@
 // The demo dishes and small ones made on the spot, read as the program reads them.
 import { readFileSync } from "node:fs";
+import path from "node:path";
 import { type Dish, dishModel } from "../../src/core/dish/model";
 import { readDish } from "../../src/core/dish/read";
 
 export const DEMO = ["harvest-lunch", "spiced-duck", "saturday-pastries"] as const;
 
-export const demoText = (name: string): string => readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), "utf8");
+export const demoText = (name: string): string => readFileSync(path.resolve("demo", `${name}.json`), "utf8");
 
 // biome-ignore lint/suspicious/noExplicitAny: tests reach into documents and break them on purpose
 export type Loose = any;
