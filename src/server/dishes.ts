@@ -4,6 +4,7 @@ import { z } from "zod";
 import { checkDish } from "../core/dish/check";
 import { DEFAULT_KITCHEN } from "../core/dish/default-kitchen";
 import { applyPatch, PatchOperation } from "../core/dish/patch";
+import { type DishPreview, dishPreview } from "../core/dish/preview";
 import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
@@ -19,22 +20,6 @@ export type Outcome<T> =
   | { readonly status: "stale" }
   | { readonly status: "missing" };
 
-export interface DishPreview {
-  readonly name: string;
-  readonly serves: number;
-  readonly serveAt: string;
-  readonly components: readonly {
-    readonly name: string;
-    readonly kind: string;
-    readonly ways: number;
-    readonly steps: number;
-    readonly ingredients: number;
-  }[];
-  /** Things in the kitchen that it brings; undefined where it brings none. */
-  readonly kitchen: number | undefined;
-  readonly warnings: readonly Problem[];
-}
-
 /** Reads a dish file and keeps it whole, or says all that is wrong and keeps nothing. */
 export async function importDish(text: string): Promise<Outcome<{ slug: string; warnings: readonly Problem[] }>> {
   const read = readDish(text);
@@ -48,24 +33,7 @@ export async function importDish(text: string): Promise<Outcome<{ slug: string; 
 export function previewDish(text: string): Outcome<DishPreview> {
   const read = readDish(text);
   if (read.status === "refused") return { status: "refused", problems: read.problems };
-  const { dish, components } = read.document;
-  return {
-    status: "done",
-    value: {
-      name: dish.name,
-      serves: dish.serves,
-      serveAt: dish.serveAt,
-      components: components.map((c) => ({
-        name: c.name,
-        kind: c.kind,
-        ways: c.methods.length,
-        steps: c.methods[0]?.steps.length ?? 0,
-        ingredients: c.methods[0]?.ingredients?.length ?? 0,
-      })),
-      kitchen: read.document.kitchen ? (read.document.kitchen.equipment?.length ?? 0) : undefined,
-      warnings: read.problems,
-    },
-  };
+  return { status: "done", value: dishPreview(read.document, read.problems) };
 }
 
 /** Keeps a document that has been read; dishes whose kitchens are alike share one. @returns the slug */

@@ -26,6 +26,9 @@ interface Form {
   equipment: { id: string; kind: string; name?: string; count?: number; litres?: number; racks?: number }[];
 }
 
+/** A name left empty is none: the thing is then called by its kind. */
+const NAMELESS = { setValueAs: (v: unknown) => (typeof v === "string" && v.trim() === "" ? undefined : v) };
+
 /** Cooks and their hours, equipment, quiet times. Saving keeps a version; the timetable follows. */
 export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
   const router = useRouter();
@@ -60,7 +63,10 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
             <div className="flex items-end gap-4">
               <label className="text-[13px] text-quiet">
                 Cook
-                <input className="field mt-0.5 block w-44 font-serif text-[17px] font-semibold text-ink" {...register(`cooks.${c}.name`)} />
+                <input
+                  className="field mt-0.5 block w-44 font-serif text-[17px] font-semibold text-ink"
+                  {...register(`cooks.${c}.name`, NAMELESS)}
+                />
               </label>
               {cooks.fields.length > 1 && (
                 <button type="button" className="link pb-2 text-[13.5px]" onClick={() => cooks.remove(c)}>
@@ -112,7 +118,11 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
               return (
                 <tr key={field.id} className="border-t border-rule">
                   <td className="py-1 pr-3">
-                    <input className="field w-full min-w-32" aria-label={`Name of ${thing}`} {...register(`equipment.${i}.name`)} />
+                    <input
+                      className="field w-full min-w-32"
+                      aria-label={`Name of ${thing}`}
+                      {...register(`equipment.${i}.name`, NAMELESS)}
+                    />
                   </td>
                   <td className="pr-3">
                     <input className="field w-28" aria-label={`Kind of ${thing}`} {...register(`equipment.${i}.kind`)} />

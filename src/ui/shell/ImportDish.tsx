@@ -1,24 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import type { DishPreview } from "@/core/dish/preview";
 import { isDishFile } from "@/core/import/kind-of-file";
 import { type Answer, ask, reason } from "./ask";
 import { IMPORT_DRAFT } from "./import-draft";
-
-interface DishPreview {
-  readonly name: string;
-  readonly serves: number;
-  readonly serveAt: string;
-  readonly components: readonly {
-    readonly name: string;
-    readonly kind: string;
-    readonly ways: number;
-    readonly steps: number;
-    readonly ingredients: number;
-  }[];
-  readonly kitchen?: number;
-  readonly warnings: readonly { readonly path: string; readonly message: string }[];
-}
 
 /** Brings in a dish file, or a recipe of any other kind by way of its preview. A refused file stays in the box with all that is wrong beside it. */
 export function ImportDish() {
