@@ -1,7 +1,6 @@
 import "server-only";
 // Dishes and kitchens as the interface changes them: read, checked, written as a new version, undone.
 import { z } from "zod";
-import { checkDish } from "../core/dish/check";
 import { DEFAULT_KITCHEN } from "../core/dish/default-kitchen";
 import { applyPatch, PatchOperation } from "../core/dish/patch";
 import { type DishPreview, dishPreview } from "../core/dish/preview";
@@ -175,9 +174,4 @@ export async function walkHistory(slug: string, what: "latest" | "kitchen", dire
     if (kitchen !== undefined && (both || !dishFirst)) changes.push(await stepHistory(tx, "kitchen", stored.kitchenId, direction));
     return changes.find((c) => c !== undefined);
   });
-}
-
-/** Warnings that a dish carries with it. */
-export function warningsOf(document: DishFile): Problem[] {
-  return checkDish(document).filter((p) => p.severity === "warning");
 }

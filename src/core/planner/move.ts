@@ -5,7 +5,7 @@ import type { StepPin } from "../dish/wishes";
 import { type Why, whyHere } from "./explain/why";
 import { momentText } from "./explain/words";
 import { type PlanOptions, planDish } from "./index";
-import { EMPTY_LOG, type Log, type Plan } from "./plan";
+import type { Log, Plan } from "./plan";
 
 export interface MoveScene {
   readonly dish: Dish;
@@ -85,5 +85,3 @@ export function movedSteps(before: Plan, after: Plan, first?: string): string[] 
   const moved = after.steps.filter((s) => was.get(s.step) !== s.start).map((s) => s.step);
   return first === undefined ? moved : [...moved.filter((s) => s === first), ...moved.filter((s) => s !== first)];
 }
-
-export const sceneOf = (dish: Dish, plan: Plan, now: number, log: Log = EMPTY_LOG): MoveScene => ({ dish, plan, now, log });

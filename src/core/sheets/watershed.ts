@@ -100,7 +100,7 @@ function streamsOf(
     const from = componentOf(output.ref);
     const main = isMain(document, output.ref, methodOf);
     const balance = balanceOf(dish, output.ref, output.quantity, inForce);
-    const outer = balance.takers.filter((t) => t.step === "plate" || componentOf(t.step) !== from);
+    const outer = balance.takers.filter((t) => t.step === PLATE || componentOf(t.step) !== from);
     const inner = balance.takers.length - outer.length;
     const whole = weights.get(output.ref) ?? { grams: 0, stated: false };
     const short = balance.made !== undefined && balance.taken > balance.made.value * (1 + 1e-6) + 1e-6;
@@ -116,9 +116,9 @@ function streamsOf(
       streams.push({
         ...common,
         id: `${output.ref}>${taker.step}`,
-        to: taker.step === "plate" ? componentOf(dish.serve) : componentOf(taker.step),
+        to: taker.step === PLATE ? componentOf(dish.serve) : componentOf(taker.step),
         step: taker.step,
-        stepName: taker.step === "plate" ? "the plate" : (step?.name ?? taker.step),
+        stepName: taker.step === PLATE ? "the plate" : (step?.name ?? taker.step),
         ...sizeOf(taker.quantity ?? (outer.length === 1 && inner === 0 ? output.quantity : undefined)),
         amount: taker.quantity
           ? quantityText(taker.quantity)

@@ -95,12 +95,6 @@ export async function findOpenRun(db: Queryable, dishId: string): Promise<OpenRu
   )[0];
 }
 
-export async function findRun(db: Queryable, id: string): Promise<OpenRun | undefined> {
-  return OpenRun.array().parse(
-    await db.query("select id, dish_id, started_at from run where id = $1 and ended_at is null order by id", [id]),
-  )[0];
-}
-
 /** Starts a run, or gives the one that is open already. */
 export async function insertRun(db: Queryable, dishId: string, at: Date): Promise<OpenRun> {
   await db.query("insert into run (dish_id, started_at) values ($1, $2) on conflict do nothing", [dishId, at]);

@@ -3,7 +3,7 @@ import { type ReactNode, useState } from "react";
 import { addOutput, amountTaken, entryStep, join, part, redirect, withOutput } from "@/core/dish/edit/streams";
 import type { Amount, DishFile } from "@/core/dish/schema";
 import { readAmount } from "@/core/entry/amounts";
-import type { Stream, Watershed } from "@/core/sheets/watershed";
+import { PLATE, type Stream, type Watershed } from "@/core/sheets/watershed";
 import { AmountLine, OutputFields } from "./StepFields";
 import type { Edit } from "./use-editing";
 
@@ -71,7 +71,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
                   edit={edit}
                   onProblem={onProblem}
                 >
-                  {s.step && s.step !== "plate" && (
+                  {s.step && s.step !== PLATE && (
                     <select
                       aria-label={`Send ${name} elsewhere than to ${nameOf(document, s.to ?? "")}`}
                       className="field max-w-full text-[13px]"
@@ -184,7 +184,7 @@ interface StreamRowProps {
 
 function StreamRow({ stream, what, lit, document, edit, onProblem, children }: StreamRowProps) {
   const { output, step } = stream;
-  if (!step || step === "plate")
+  if (!step || step === PLATE)
     return (
       <p className="py-0.5 text-[13.5px]">
         {stream.amount} {what}

@@ -114,29 +114,6 @@ export const fieldsOfLink = (steps: readonly (readonly [string, string])[]): rea
   { key: "litres", label: "Litres", kind: "number", why: "room it takes there" },
 ];
 
-export const HOLD_FIELDS: readonly Field[] = [
-  {
-    key: "place",
-    label: "Where",
-    kind: {
-      choice: [
-        ["counter", "counter"],
-        ["fridge", "fridge"],
-        ["freezer", "freezer"],
-        ["cellar", "cellar"],
-        ["hot", "kept hot"],
-        ["none", "no place"],
-      ],
-    },
-    why: "room there is counted",
-  },
-  { key: "min", label: "At least", kind: "duration", why: "sets, ripens" },
-  { key: "best", label: "Best", kind: "pair", why: "what the plan tries for" },
-  { key: "max", label: "At most", kind: "duration", why: "how long it may stand" },
-  LIMIT_FIELD,
-  { key: "litres", label: "Litres", kind: "number", why: "room it takes there" },
-];
-
 /** What hangs on the kitchen and on the rest of the dish. */
 export const bondFields = (
   cooks: readonly (readonly [string, string])[],

@@ -1,9 +1,11 @@
 // Steps dragged about: whatever a drag leaves behind, the verifier accepts; what it refuses, it says why.
 import { describe, expect, test } from "vitest";
+import type { Dish } from "../../../src/core/dish/model";
 import { applyPatch } from "../../../src/core/dish/patch";
 import { pinStepChange } from "../../../src/core/dish/wishes";
 import { type Plan, planDish, verifyPlan } from "../../../src/core/planner";
-import { Mover, movedSteps, sceneOf } from "../../../src/core/planner/move";
+import { Mover, movedSteps } from "../../../src/core/planner/move";
+import { EMPTY_LOG } from "../../../src/core/planner/plan";
 import { seededRandom } from "../../../src/core/planner/random";
 import { DEMO, demoDocument, dishOf, type Loose } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
@@ -13,6 +15,7 @@ const planned = (document: Loose, rounds = 0): Plan => {
   if (found.status !== "feasible") throw new Error(found.conflict[0]?.text);
   return found.plan;
 };
+const sceneOf = (dish: Dish, plan: Plan, now: number) => ({ dish, plan, now, log: EMPTY_LOG });
 const startOf = (plan: Plan, step: string) => plan.steps.find((s) => s.step === step)?.start ?? Number.NaN;
 
 describe("a step that is dragged", () => {

@@ -1,6 +1,6 @@
 // Components: begun from a name and a few lines, copied, taken from elsewhere, taken out.
 import { readIngredient } from "../../entry/ingredient-line";
-import type { DishComponent, DishFile, DishStep } from "../schema";
+import type { DishComponent, DishFile } from "../schema";
 import { isStepPin } from "../wishes";
 import { componentOfDocument, type DishIngredient, freeId, type MethodPlace, mainOutput, withComponent } from "./places";
 import { withoutReferences, withRenamedRefs } from "./references";
@@ -260,7 +260,3 @@ export function withFallback(document: DishFile, id: string, fallback: DishCompo
     return fallback ? { ...rest, fallback } : rest;
   });
 }
-
-/** The step of a serving that takes what a component makes: where the stream of a component ends. */
-export const isServing = (document: DishFile, step: DishStep, component: string): boolean =>
-  document.dish.serve === `${component}.${step.id}` || (document.dish.courses ?? []).some((c) => c.serve === `${component}.${step.id}`);
