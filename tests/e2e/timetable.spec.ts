@@ -426,10 +426,11 @@ test("another dish comes to the table: what it does to the others is seen first,
   expect((await scene("spiced-duck")).document.components.length).toBe(5);
 });
 
-test("a table of 123 steps over ten days stays one readable picture, and a step of it is moved", async ({ page }) => {
+test("a table of over a hundred steps and ten days stays one readable picture, and a step of it is moved", async ({ page }) => {
   const slug = await bring(longFeast());
   await open(page, slug, "", false);
-  await expect.poll(() => page.locator("[data-step]").count(), { timeout: 60_000 }).toBe(123);
+  await expect.poll(() => page.locator("[data-step]").count(), { timeout: 60_000 }).toBeGreaterThan(120);
+  expect(await page.locator("[data-step]").count()).toBe((await scene(slug)).plan.steps.length);
   const fit = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   expect(fit).toBeLessThanOrEqual(0);
   const small = await page
@@ -453,6 +454,7 @@ test("a table of 123 steps over ten days stays one readable picture, and a step 
 });
 
 test("a plan that does not hold is refused, however it comes, and nothing is kept", async () => {
+  await expect.poll(async () => (await scene("saturday-pastries")).plan, { timeout: 60_000 }).not.toBeNull();
   const { document, plan, version } = await scene("saturday-pastries");
   const bent = structuredClone(plan);
   const late = bent.steps.at(-1);
