@@ -1,4 +1,5 @@
 // A panel inside a component: which ones serve it, and what its fields hold by what the dish says, at its number of guests.
+import { COOLED_AS } from "../dish/cooled-as";
 import { type DishIngredient, type DishMethod, type MethodPlace, mainOutput, methodOf } from "../dish/edit/places";
 import type { ComponentKind } from "../dish/kinds";
 import type { DishFile, DishStep } from "../dish/schema";
@@ -24,9 +25,9 @@ const BY_KIND: Readonly<Record<ComponentKind, readonly string[]>> = {
   filling: ["cooling", "yields", "thicken"],
   pasta: ["dough-percentages", "pieces"],
   grain: ["cooling", "reheat"],
-  vegetable: ["yields", "heat-through", "pickle"],
+  vegetable: ["yields", "heat-through", "cooling", "pickle"],
   garnish: ["yields", "fry"],
-  sweet: ["sugar", "gelatin", "tins"],
+  sweet: ["sugar", "gelatin", "cooling", "tins"],
   batter: ["dough-percentages", "fry"],
   sausage: ["curing-salt", "yields", "cooling", "low-bath"],
   dry: ["drying", "weigh"],
@@ -220,15 +221,7 @@ const FILLS: Readonly<Record<string, (f: Facts) => Filled>> = {
   cooling: (f) => {
     const made = f.made();
     const kind = f.document.components.find((c) => c.id === f.place.component)?.kind;
-    const thick = {
-      stock: "waterStock",
-      sauce: "thinSauce",
-      braise: "pulseStew",
-      grain: "cookedRice",
-      dairy: "milkCream",
-      filling: "pulseStew",
-    } as Readonly<Record<string, string>>;
-    return { volume: some(made.mL ?? f.raw()), food: (kind && thick[kind]) ?? "thickSauce" };
+    return { volume: some(made.mL ?? f.raw()), food: (kind && COOLED_AS[kind]) ?? "thickSauce" };
   },
   reheat: (f) => ({ volume: some(f.made().mL ?? f.raw()) }),
   "heat-through": (f) => ({ oven: f.oven(/warm|heat|oven/i) }),

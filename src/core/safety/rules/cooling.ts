@@ -1,5 +1,6 @@
 // A hot pot that has to cool: reckoned for the amount and the vessel of the dish and the way its step says, against the two stages.
 
+import { COOLED_AS } from "../../dish/cooled-as";
 import { withStep } from "../../dish/edit/places";
 import { cooledBy } from "../../dish/questions/walk";
 import { type CoolingWay, coolingWays } from "../../measures/heat/compare-cooling";
@@ -8,17 +9,6 @@ import { cautioned, type Finding } from "../finding";
 import { isGrowing, killsGerms, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep, type SafetyScene } from "../scene";
 
 const COOLS = /\b(?:cool|chill)/i;
-/** Kinds that stand in a pot as one body, and the row of foods that they are. */
-const FOODS: Readonly<Record<string, string>> = {
-  stock: "waterStock",
-  sauce: "thinSauce",
-  braise: "pulseStew",
-  filling: "pulseStew",
-  grain: "cookedRice",
-  dairy: "milkCream",
-  sweet: "milkCream",
-  vegetable: "mash",
-};
 /** Of sweet things only those are a body in which things grow: what is caramel or sponge dries or holds too much sugar. */
 const CUSTARD = /custard|pastry cream|crème|\bcurd\b/i;
 /** The way of cooling that the words of a step name; the last is what a cook does who says nothing. */
@@ -78,7 +68,7 @@ const hotIntoFridge = (part: Part) =>
 
 /** The cooling of a component as reckoned; undefined where nothing hot is cooled, or nothing says how much it is. */
 export function cooledPart(part: Part): Cooled | undefined {
-  const food = FOODS[part.component.kind];
+  const food = COOLED_AS[part.component.kind];
   if (!food || !isGrowing(part)) return undefined;
   const at = part.steps.findIndex(
     (s, i) =>
