@@ -4,10 +4,10 @@
 
 import { type Dish, HEATED, isWare, type Method, STORES, type Step, type Use } from "../dish/model";
 import { type PlanAt, plannedLength } from "../dish/planned-length";
-import { intervalsOfHours } from "../time/calendar";
 import { spokenDuration } from "../time/duration";
-import { type Interval, type Intervals, intersect, shift, startsAvoiding, startsFitting, subtract, union } from "../time/interval";
+import { type Interval, type Intervals, intersect, shift, startsAvoiding, startsFitting, union } from "../time/interval";
 import { type Warmth, warmthNow } from "./heat-settings";
+import { KitchenHours } from "./kitchen-hours";
 import {
   type Activity,
   type Because,
@@ -17,7 +17,6 @@ import {
   isUnitLike,
   type Model,
   type Need,
-  roundOffsets,
   startOf,
   type Taking,
   type TimeLag,
@@ -57,17 +56,6 @@ export function compile(input: CompileInput): Compiled {
   return new Compiler(dish, now, serveAt, last, planAt, log, chosen, inForce).run();
 }
 
-type Hours = Parameters<typeof intervalsOfHours>[0];
-/** Hours of one dish as intervals: each choice of methods and each probe asks for the same ones again. */
-const hoursBySpan = new WeakMap<Hours, Map<string, Intervals>>();
-
-function hoursOf(list: Hours, dish: Dish, from: number, to: number): Intervals {
-  const known = hoursBySpan.get(list) ?? new Map<string, Intervals>();
-  hoursBySpan.set(list, known);
-  if (known.size > 50) known.clear();
-  return remembered(known, `${dish.zone.name} ${from} ${to}`, () => intervalsOfHours(list, dish.zone, from, to));
-}
-
 class Compiler {
   readonly #activities: Activity[] = [];
   readonly #lags: TimeLag[] = [];
@@ -77,14 +65,7 @@ class Compiler {
   readonly #last = new Map<string, number>();
   readonly #fallbacks = new Map<string, number>();
   readonly #units = new Map<string, Unit[]>();
-  readonly #windows: { readonly closed: Intervals; readonly forbid: ReadonlySet<string>; readonly allow: ReadonlySet<string> }[];
-  readonly #works: Intervals[];
-  readonly #closed = new Map<string, Intervals>();
-  readonly #worksBy = new Map<string, Intervals>();
-  readonly #fits = new Map<string, Intervals>();
-  readonly #here: Intervals;
-  readonly #awake: Intervals;
-  readonly #home: Intervals;
+  readonly #hours: KitchenHours;
   readonly #all: Interval;
   readonly #warmth: ReadonlyMap<string, Warmth>;
 
@@ -98,19 +79,9 @@ class Compiler {
     readonly chosen: ReadonlyMap<string, Method | "fallback">,
     readonly inForce: readonly Step[],
   ) {
-    const from = now - 1440;
-    const to = last + 1440;
-    this.#all = [from, to];
+    this.#hours = new KitchenHours(dish, now - 1440, last + 1440);
+    this.#all = this.#hours.all;
     this.#warmth = warmthNow(dish, inForce, log, now);
-    const hours = (list: Hours) => hoursOf(list, dish, from, to);
-    const away = dish.cooks.map((c) => hours(c.away));
-    const awake = dish.cooks.map((c) => hours(c.awake));
-    const home = away.map((a) => subtract([this.#all], a));
-    this.#works = dish.cooks.map((c, i) => subtract(c.hours ? hours(c.hours) : (awake[i] as Intervals), away[i] as Intervals));
-    this.#here = union(awake.flatMap((a, i) => intersect(a, home[i] as Intervals)));
-    this.#awake = union(awake.flat());
-    this.#home = union(home.flat());
-    this.#windows = dish.windows.map((w) => ({ closed: hours(w.hours), forbid: w.forbid, allow: w.allow }));
     for (const e of dish.equipment) {
       const list = this.#units.get(e.kind) ?? [];
       for (let n = 0; n < e.count; n++) {
@@ -119,7 +90,7 @@ class Compiler {
           litres: e.litres ?? Number.POSITIVE_INFINITY,
           pieces: e.pieces ?? Number.POSITIVE_INFINITY,
           clean: e.cleanTakes,
-          available: e.available && hours(e.available),
+          available: e.available && this.#hours.intervalsOf(e.available),
         });
       }
       this.#units.set(e.kind, list);
@@ -168,10 +139,10 @@ class Compiler {
         lastOf: this.#last,
         units: this.#units,
         storeLitres,
-        here: this.#here,
-        roundMinutes: (step, takes) => this.#roundMinutes(step, takes),
+        here: this.#hours.here,
+        roundMinutes: (step, takes) => this.#hours.roundMinutes(step, takes),
         warmth: this.#warmth,
-        closed: (word, step) => union(this.#windows.filter((w) => w.forbid.has(word) && !w.allow.has(step)).flatMap((w) => w.closed)),
+        closed: (word, step) => this.#hours.closed(word, step),
         fallbacks: this.#fallbacks,
       },
     };
@@ -179,36 +150,6 @@ class Compiler {
 
   #lag(from: number, to: number, lag: number, because: Because): void {
     this.#lags.push({ from, to, lag, because });
-  }
-
-  #windowsFor(step: Step, words: readonly string[]): Intervals {
-    const key = this.#windowKey(step, words);
-    return remembered(this.#closed, key, () => union(this.#windows.flatMap((w, i) => (key.includes(` ${i},`) ? w.closed : []))));
-  }
-
-  /** The windows that forbid some of these words to a step, by number: many steps share them. */
-  #windowKey(step: Step, words: readonly string[]): string {
-    return this.#windows.map((w, i) => (!w.allow.has(step.ref) && words.some((word) => w.forbid.has(word)) ? ` ${i},` : "")).join("");
-  }
-
-  /** When each cook may work on a step: the cook's hours less the windows that forbid hands. */
-  #worksOf(step: Step, cook: number): Intervals {
-    const words = ["hands", "*"];
-    return remembered(this.#worksBy, `${cook}${this.#windowKey(step, words)}`, () =>
-      subtract(this.#works[cook] as Intervals, this.#windowsFor(step, words)),
-    );
-  }
-
-  /** Starts at which one of the cooks has so many minutes in one stretch. */
-  #someFit(step: Step, cooks: readonly number[], minutes: number): Intervals {
-    return remembered(this.#fits, `${cooks.join()} ${minutes}${this.#windowKey(step, ["hands", "*"])}`, () =>
-      union(cooks.flatMap((c) => startsFitting(this.#worksOf(step, c), minutes, this.#all))),
-    );
-  }
-
-  #roundMinutes(step: Step, takes: number): Intervals {
-    const closed = this.#windowsFor(step, ["hands", "*"]);
-    return subtract(this.#here, union(closed.map(([a, b]) => [a - Math.max(1, takes) + 1, b] as const)));
   }
 
   #addStep(step: Step): Because | undefined {
@@ -243,10 +184,10 @@ class Compiler {
     }
     const parts = partsOf(step, one, step.each ? 1 : step.batches);
     const fact = event && this.#factOf(event, minutes);
-    const works = cooks.map((c) => this.#worksOf(step, c));
+    const works = cooks.map((c) => this.#hours.worksOf(step, c));
     const base: Interval = [this.now, this.last + 1];
     const rigid = step.stretch === 0 && step.minPiece === undefined;
-    const cover = this.#coverOf(step);
+    const cover = this.#hours.coverOf(step);
     let starts: Intervals = [base];
     let ends: Intervals = [base];
     let open = false;
@@ -258,19 +199,19 @@ class Compiler {
       if (open) ends = later;
     } else if (step.minPiece !== undefined) {
       const piece = Math.min(step.minPiece, minutes);
-      const some = this.#someFit(step, cooks, piece);
+      const some = this.#hours.someFit(step, cooks, piece);
       starts = intersect(starts, some);
       ends = intersect(ends, shift(some, piece));
     } else {
       for (const part of parts) {
-        const some = this.#someFit(step, cooks, part.minutes);
+        const some = this.#hours.someFit(step, cooks, part.minutes);
         if (part.atEnd) ends = intersect(ends, shift(some, part.minutes));
         else starts = intersect(starts, shift(some, -part.offset));
       }
       for (const need of needs) starts = intersect(starts, this.#startsOfNeed(step, need, parts, minutes));
       if (rigid) {
         if (cover) starts = intersect(starts, startsFitting(cover, minutes, this.#all));
-        if (batch === 0) starts = intersect(starts, this.#startsOfRounds(step, step.each ? one * step.batches : minutes));
+        if (batch === 0) starts = intersect(starts, this.#hours.startsOfRounds(step, step.each ? one * step.batches : minutes));
         starts = intersect(starts, shift(ends, -minutes));
         ends = shift(starts, minutes);
       }
@@ -349,31 +290,13 @@ class Compiler {
     });
   }
 
-  /** Minutes that the run must lie in: somebody there or awake, and no window that forbids a tag of the step. */
-  #coverOf(step: Step): Intervals | undefined {
-    let cover: Intervals | undefined;
-    const within = (list: Intervals) => {
-      cover = cover ? intersect(cover, list) : list;
-    };
-    if (step.attention === "nearby") within(subtract(this.#here, this.#windowsFor(step, ["*"])));
-    if (step.attention === "unattended" && !step.sleepOk) within(this.#awake);
-    if (step.attention === "unattended" && !step.awayOk) within(this.#home);
-    const closed = this.#windowsFor(step, [...step.tags]);
-    if (step.tags.size && closed.length) within(subtract([this.#all], closed));
-    if (step.uses.some((u) => isHot(u.what) && u.part === "all")) {
-      const noHeat = this.#windowsFor(step, ["heat"]);
-      if (noHeat.length) within(subtract([this.#all], noHeat));
-    }
-    return cover;
-  }
-
   /** Starts for which one use of equipment meets no closed window, and its equipment is there and can be hot. */
   #startsOfNeed(step: Step, need: Need, parts: readonly HandsPart[], minutes: number): Intervals {
     const { use } = need;
     let starts: Intervals = [this.#all];
     if (isHot(use.what)) {
-      const lighting = this.#windowsFor(step, ["start-heat"]);
-      const heat = this.#windowsFor(step, ["heat"]);
+      const lighting = this.#hours.windowsFor(step, ["start-heat"]);
+      const heat = this.#hours.windowsFor(step, ["heat"]);
       const offsets =
         need.span === "hands" ? parts.filter((p) => !p.atEnd).map((p) => [p.offset, p.minutes] as const) : [[0, minutes] as const];
       for (const [offset, length] of offsets) {
@@ -398,18 +321,6 @@ class Compiler {
   #isHotNow(kind: string): boolean {
     const warm = this.dish.equipment.some((e) => e.kind === kind && this.#warmth.has(e.id));
     return warm || this.inForce.some((s) => this.log.events.has(s.ref) && s.uses.some((u) => u.what === kind));
-  }
-
-  #startsOfRounds(step: Step, minutes: number): Intervals {
-    let starts: Intervals = [this.#all];
-    if (step.tends.length === 0) return starts;
-    for (const tend of step.tends) {
-      const there = this.#roundMinutes(step, tend.takes);
-      const play = Math.floor(Math.max(tend.every / 4, 5));
-      const near = union(there.map(([a, b]) => [a - play, b + play] as const));
-      for (const offset of roundOffsets(tend, minutes)) starts = intersect(starts, shift(near, -offset));
-    }
-    return starts;
   }
 
   #addFallback(component: string, name: string, lead: number): void {
@@ -620,15 +531,6 @@ class Compiler {
   }
 }
 
-function remembered<T>(known: Map<string, T>, key: string, make: () => T): T {
-  const found = known.get(key);
-  if (found !== undefined) return found;
-  const made = make();
-  known.set(key, made);
-  return made;
-}
-
-/** Hands-on parts of a run of batches back to back; only the very last may be anchored to the end, which a stretch moves. */
 function partsOf(step: Step, one: number, batches: number): HandsPart[] {
   const parts: HandsPart[] = [];
   for (let n = 0; n < batches; n++) {
