@@ -215,7 +215,7 @@ describe("the line above all", () => {
     expect(parts("10:40", plan)[1]).toBe("now|chop|next for hands, 30 min, then free until 13:40");
   });
   test("says until when what waits keeps, and warns of what waits too long", () => {
-    expect(parts("10:00", plan)[2]).toBe("All holding well||stock keeps until Mon 14:00");
+    expect(parts("10:00", plan)[2]).toBe("All holding well||stock good until Mon 14:00");
     const long = viewOf(
       [chop, dress],
       [wait("stock", "Stock", "04:00", "13:00", { window: { min: 0, max: 300, best: undefined, limit: "safety" } })],

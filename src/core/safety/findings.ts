@@ -56,22 +56,26 @@ function ruled(rule: (scene: SafetyScene) => Finding[], scene: SafetyScene): Fin
   }
 }
 
+/** The first sentence of a caution: what there is to say where nothing was reckoned. */
+const firstOf = (text: string): string => /^.*?[.!?](?=\s|$)/s.exec(text)?.[0] ?? text;
+
 /** Cautions that the dish file itself names on a step, where no rule has said more of the same. */
 function said({ parts }: SafetyScene, found: readonly Finding[]): Finding[] {
   const told = new Set(found.map((f) => `${f.id.split(":")[0]} ${f.component}`));
   return parts.flatMap((part) =>
     part.steps.flatMap((step) =>
-      (step.step.danger ?? []).flatMap((id): Finding[] =>
-        cautionOf(id) && !told.has(`${id} ${part.component.id}`)
+      (step.step.danger ?? []).flatMap((id): Finding[] => {
+        const row = cautionOf(id);
+        return row && !told.has(`${id} ${part.component.id}`)
           ? [
               cautioned(id, step.ref, {
                 component: part.component.id,
                 step: step.ref,
-                computed: "The dish marks this step with it.",
+                computed: firstOf(row.text),
               }),
             ]
-          : [],
-      ),
+          : [];
+      }),
     ),
   );
 }

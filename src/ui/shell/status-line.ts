@@ -49,7 +49,7 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
       strong: "All holding well",
       rest: "",
       under: soonest
-        ? `${lower(soonest.name)} keeps until ${dayOrDate(soonest.from + (soonest.window?.max ?? 0), now, clock)}`
+        ? `${lower(soonest.name)} good until ${dayOrDate(soonest.from + (soonest.window?.max ?? 0), now, clock)}`
         : running
             .map((s) => lower(s.name))
             .slice(0, 2)

@@ -95,8 +95,8 @@ describe("the line above all", () => {
     if (!wait?.window) throw new Error("nothing waits");
     const keeping = (max: number) =>
       say(wait.from + 31, { ...view, steps: [], waits: [{ ...wait, window: { ...wait.window, max } } as typeof wait] }).at(-1)?.under;
-    expect(keeping(10 * 1440)).toMatch(/keeps until \w{3} \d{1,2}$/);
-    expect(keeping(1440)).toMatch(/keeps until \w{3} \d\d:\d\d$/);
+    expect(keeping(10 * 1440)).toMatch(/good until \w{3} \d{1,2}$/);
+    expect(keeping(1440)).toMatch(/good until \w{3} \d\d:\d\d$/);
   });
   test("without a plan it still counts", () => expect(statusParts(undefined, dish.serveAt, 10, dish.serveAt - 60, clock)).toHaveLength(1));
 });
