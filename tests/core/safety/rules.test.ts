@@ -455,6 +455,34 @@ test("charcoal under a roof, and nothing where it stands outdoors", () => {
   none(smoke("In the garden."), /^carbon-monoxide/);
 });
 
+test("a custard base is asked to be cold within the hour, and its figure stands where the step is", () => {
+  const base = (name: string) =>
+    plain(
+      component(
+        "ice",
+        "sweet",
+        [g("m", "Milk", 1, "L"), g("y", "Egg yolks", 200)],
+        [
+          { id: "cook", name: "Cook the custard to 82 °C", time: "25m", uses: [{ what: "burner" }] },
+          {
+            id: "cool",
+            name,
+            time: "3h",
+            attention: "nearby",
+            danger: ["ice-cream-base"],
+            makes: [{ id: "ice", amount: { amount: 1.2, unit: "L" }, holds: [{ place: "fridge", litres: 2, max: "2d", limit: "safety" }] }],
+          },
+        ],
+        "Vanilla ice",
+      ),
+    );
+  const quick = one(base("Cool in an ice bath, stirring"), /^ice-cream-base/);
+  expect([quick.severity, quick.title]).toEqual(["note", "Vanilla ice cools in time"]);
+  expect(quick.computed).toMatch(/^1\.2 L stirred in an ice bath: .* min to 5 °C/);
+  const slow = one(base("Cool in shallow trays in the fridge"), /^ice-cream-base/);
+  expect([slow.severity, slow.title]).toEqual(["warn", "Vanilla ice is not cold within the hour"]);
+});
+
 test("a custard put into the fridge hot cools too slowly; caramel and sponge are no body in which things grow", () => {
   const sweet = (id: string, name: string, step: string, ingredients: Loose[]) =>
     plain(

@@ -11,6 +11,7 @@ import { isGrowing, killsGerms, likelyMinutes, litresOf, outputOfPart, type Part
 const COOLS = /\b(?:cool|chill)/i;
 /** Of sweet things only those are a body in which things grow: what is caramel or sponge dries or holds too much sugar. */
 const CUSTARD = /custard|pastry cream|crème|\bcurd\b/i;
+const CUSTARD_COLD_MIN = 60;
 /** The way of cooling that the words of a step name; the last is what a cook does who says nothing. */
 const WAYS: readonly (readonly [words: RegExp, index: number, said: string])[] = [
   [/\bice\b.*stir|stir.*\bice\b/i, 4, "stirred in an ice bath"],
@@ -159,13 +160,16 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
       ];
     const given = likelyMinutes(step.step);
     const needed = way.t21Min ?? 0;
+    const marked = ["large-pot-cooling", "ice-cream-base"].find((id) => step.step.danger?.includes(id));
+    // A custard base is asked for more than the two stages: cold within the hour.
+    const inTime = marked !== "ice-cream-base" || (way.t5Min ?? Number.POSITIVE_INFINITY) <= CUSTARD_COLD_MIN;
     if (goesOn || given + 1 >= needed)
-      return step.step.danger?.includes("large-pot-cooling")
+      return marked !== undefined
         ? [
-            cautioned("large-pot-cooling", step.ref, {
+            cautioned(marked, step.ref, {
               ...at,
-              severity: "note",
-              title: `${part.component.name} cools in time`,
+              severity: inTime ? "note" : "warn",
+              title: inTime ? `${part.component.name} cools in time` : `${part.component.name} is not cold within the hour`,
               computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C, as reckoned; a thermometer in the middle decides.`,
             }),
           ]
