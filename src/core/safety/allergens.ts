@@ -108,7 +108,7 @@ export function allergensOf({ ingredients, region }: { readonly ingredients: rea
 /** Words of dish files and of guests for one allergen. */
 const SAME: Readonly<Record<string, Allergen>> = {
   gluten: "gluten_cereals",
-  wheat: "wheat",
+  wheat: "gluten_cereals",
   egg: "eggs",
   eggs: "eggs",
   milk: "milk",
@@ -186,6 +186,29 @@ export interface AllergenSheet {
 
 type Ingredient = { readonly name: string; readonly allergens?: readonly string[] | undefined; readonly leftOut?: boolean | undefined };
 
+const keyOf = (avoided: string) => avoided.toLowerCase().trim();
+/** The word of dish files for what a guest avoids. */
+const wordOf = (avoided: string): string => {
+  const key = keyOf(avoided);
+  return Object.hasOwn(SAME, key) ? ALLERGEN_WORDS[SAME[key] as Allergen] : key;
+};
+const wordsOf = (i: Ingredient) => i.allergens?.map(wordOf);
+
+/**
+ * Whether an ingredient brings what a guest avoids: by its own words, or by what its name betrays.
+ * @returns undefined where nothing betrays it, which never means that it is free of it
+ */
+export function howItBrings(i: Ingredient, avoided: string): "said" | "guessed" | undefined {
+  const [key, word] = [keyOf(avoided), wordOf(avoided)];
+  if (wordsOf(i)?.includes(word)) return "said";
+  const byName = allergensOfName(i.name);
+  if (byName?.some((a) => a !== "wheat" && ALLERGEN_WORDS[a] === word)) return "guessed";
+  if (Object.hasOwn(AVOIDED, key)) return AVOIDED[key]?.test(textOf(i.name)) ? "guessed" : undefined;
+  // What the names of an allergen are is known; anything else is looked for as a word.
+  if (Object.hasOwn(SAME, key) && byName) return undefined;
+  return key.length >= 3 && textOf(i.name).includes(key.replace(/s$/, "")) ? "guessed" : undefined;
+}
+
 /**
  * What the whole dish brings to the table, component by component.
  * @param chosen names or ids of methods in force, by component
@@ -194,6 +217,7 @@ export function allergenSheet(document: DishFile, chosen: Readonly<Record<string
   const brought = new Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>();
   const unknown: { component: string; ingredient: string }[] = [];
   const avoidedAt = new Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>();
+  const avoids = document.dish.guests?.avoid ?? [];
   const put = (where: typeof brought, what: string, component: string, ingredient: string, guessed: boolean) => {
     const at = where.get(what) ?? new Map();
     const row = at.get(component) ?? { ingredients: [], guessed: true };
@@ -205,15 +229,16 @@ export function allergenSheet(document: DishFile, chosen: Readonly<Record<string
     const method = c.methods.find((m) => m.id === chosen[c.id] || m.name === chosen[c.id]) ?? c.methods[0];
     for (const i of (method?.ingredients ?? []) as readonly Ingredient[]) {
       if (i.leftOut) continue;
-      const own = i.allergens?.map((a) =>
-        Object.hasOwn(SAME, a.toLowerCase()) ? ALLERGEN_WORDS[SAME[a.toLowerCase()] as Allergen] : a.toLowerCase(),
-      );
+      const own = wordsOf(i);
       const byName = allergensOfName(i.name);
       for (const a of own ?? []) put(brought, a, c.id, i.name, false);
       for (const a of byName ?? [])
         if (a !== "wheat" && !own?.includes(ALLERGEN_WORDS[a])) put(brought, ALLERGEN_WORDS[a], c.id, i.name, true);
       if (!own && !byName) unknown.push({ component: c.name, ingredient: i.name });
-      for (const [what, pattern] of Object.entries(AVOIDED)) if (pattern.test(textOf(i.name))) put(avoidedAt, what, c.id, i.name, true);
+      for (const avoided of avoids) {
+        const how = howItBrings(i, avoided);
+        if (how) put(avoidedAt, avoided, c.id, i.name, how === "guessed");
+      }
     }
   }
   const nameOf = new Map(document.components.map((c) => [c.id, c.name]));
@@ -225,31 +250,9 @@ export function allergenSheet(document: DishFile, chosen: Readonly<Record<string
   const rows = [...brought]
     .map(([what, at]) => rowOf(what, at))
     .sort((a, b) => ((order.indexOf(a.allergen) + 99) % 99) - ((order.indexOf(b.allergen) + 99) % 99));
-  const clashes = (document.dish.guests?.avoid ?? []).flatMap((avoided) => {
-    const key = avoided.toLowerCase().trim();
-    const word = Object.hasOwn(SAME, key) ? ALLERGEN_WORDS[SAME[key] as Allergen] : key;
-    const at = brought.get(word) ?? avoidedAt.get(key) ?? byWord(document, key, put);
-    return at?.size ? [{ avoided, ...rowOf(word, at) }] : [];
+  const clashes = [...new Set(avoids)].flatMap((avoided) => {
+    const at = avoidedAt.get(avoided);
+    return at?.size ? [{ avoided, ...rowOf(wordOf(avoided), at) }] : [];
   });
   return { rows, clashes, unknown };
-}
-
-/** Anything else that guests avoid is looked for as a word in the names. */
-function byWord(
-  document: DishFile,
-  word: string,
-  put: (
-    where: Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>,
-    what: string,
-    component: string,
-    ingredient: string,
-    guessed: boolean,
-  ) => void,
-) {
-  const found = new Map<string, Map<string, { ingredients: string[]; guessed: boolean }>>();
-  if (word.length < 3) return undefined;
-  for (const c of document.components)
-    for (const i of c.methods[0]?.ingredients ?? [])
-      if (!i.leftOut && textOf(i.name).includes(word.replace(/s$/, ""))) put(found, word, c.id, i.name, true);
-  return found.get(word);
 }

@@ -369,6 +369,7 @@ describe("what has to be cooked", () => {
     expect(one(mousse({ guests: { care: ["pregnant"] } }), /^raw-egg/).severity).toBe("stop");
     expect(one(mousse({}), /^raw-egg/).severity).toBe("warn");
     none(mousse({}, true), /^raw-egg/);
+    mends(mousse({ guests: { care: ["pregnant"] } }), /^raw-egg/);
   });
   test("mince to 60 °C, a batter that nothing bakes, a reheating without a mark", () => {
     mends(
@@ -392,7 +393,7 @@ describe("what has to be cooked", () => {
       ),
       /^raw-mince/,
     );
-    one(
+    mends(
       plain(component("b", "batter", [g("f", "Plain flour", 200)], [{ id: "stir", name: "Stir", time: "5m", makes: [{ id: "b" }] }])),
       /^raw-flour/,
     );
@@ -410,6 +411,22 @@ describe("what has to be cooked", () => {
   });
 });
 
+test("a vegetable ferment whose salt has no weight, or that has none, is severe; what is salted by other things is left alone", () => {
+  const jar = (ingredients: Loose[]) =>
+    plain(
+      component("k", "ferment", ingredients, [{ id: "sour", name: "Ferment", time: "6d", attention: "unattended", makes: [{ id: "k" }] }]),
+    );
+  const cabbage = g("c", "Cabbage", 1000);
+  for (const salt of [[], [{ id: "s", name: "Salt", asNeeded: true }]]) {
+    const d = jar([cabbage, ...salt]);
+    expect(one(d, /^ferment-acid:unweighed/).severity).toBe("stop");
+    mends(d, /^ferment-acid:unweighed/);
+  }
+  none(jar([cabbage, g("s", "Salt", 22)]), /^ferment-acid/);
+  none(jar([cabbage, g("f", "Fish sauce", 80)]), /^ferment-acid/);
+  none(jar([g("j", "Apple juice", 1, "L"), g("y", "Wild starter", 50)]), /^ferment-acid/);
+});
+
 describe("who eats", () => {
   test("an allergen that is avoided, alcohol where children eat, honey for an infant", () => {
     const cake = plain(
@@ -424,8 +441,25 @@ describe("who eats", () => {
     expect(one(cake, /^allergens:nuts/).severity).toBe("stop");
     expect(one(cake, /^alcohol/).computed).toMatch(/% of its alcohol stays, \d/);
     expect(one(cake, /^honey/).severity).toBe("stop");
+    for (const id of [/^allergens:nuts/, /^alcohol/, /^honey/]) mends(cake, id);
     cake.dish.guests = {};
     none(cake, /^(?:allergens|alcohol|honey)/);
+  });
+  test.each([
+    ["wheat", "Plain flour", true],
+    ["gluten", "Pearl barley", true],
+    ["egg", "Fresh egg noodles", true],
+    ["pork", "Leaf gelatine", true],
+    ["aniseed", "Aniseed", true],
+    ["nuts", "Nutmeg", false],
+    ["milk", "Coconut milk", false],
+  ])("who avoids %s is told of %s: %s", (avoided, name, told) => {
+    const d = plain(component("x", "other", [g("i", name, 100)], [{ id: "mix", name: "Mix", time: "5m", makes: [{ id: "x" }] }]), {
+      guests: { avoid: [avoided] },
+    });
+    const found = find(d).filter((f) => f.id.startsWith("allergens:"));
+    expect(found.length > 0).toBe(told);
+    if (told) mends(d, /^allergens:/);
   });
 });
 
@@ -568,6 +602,10 @@ describe("with a plan", () => {
     const warm = looked(stew({ place: "counter", min: "9h", max: "16h" })).find((f) => f.id === "cooked-then-warm:stew");
     expect(warm?.severity).toBe("stop");
     expect(warm?.computed).toMatch(/\d h .*between 5 and 60 °C on its way to the table/);
+    // Its mend takes it into the fridge; planned anew it is quiet.
+    const mended = applyPatch(stew({ place: "counter", min: "9h", max: "16h" }), warm?.mends[0]?.change ?? []);
+    expect(warm?.mends[0]?.label).toContain("fridge");
+    expect(looked(mended).find((f) => f.id === "cooked-then-warm:stew")).toBeUndefined();
     expect(looked(stew({ place: "hot", max: "2h" })).find((f) => f.id === "cooked-then-warm:stew")).toBeUndefined();
     expect(
       looked(stew({ place: "fridge", litres: 2, min: "9h", max: "2d" })).find((f) => f.id === "cooked-then-warm:stew"),
@@ -623,7 +661,10 @@ describe("with a plan", () => {
           ],
         ),
       );
-    expect(looked(left("8h")).find((f) => f.id === "cooked-then-warm:hen")?.severity).toBe("stop");
+    const found = looked(left("8h")).find((f) => f.id === "cooked-then-warm:hen");
+    expect(found?.severity).toBe("stop");
+    expect(found?.mends[0]?.label).toMatch(/for an hour/);
+    expect(looked(applyPatch(left("8h"), found?.mends[0]?.change ?? [])).find((f) => f.id === "cooked-then-warm:hen")).toBeUndefined();
     expect(looked(left("1h")).find((f) => f.id === "cooked-then-warm:hen")).toBeUndefined();
   });
 

@@ -5,7 +5,7 @@ import { SAFE_SALT_PCT } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
 import { HARD_STOPS } from "../../measures/catalogue";
 import { curingSaltDose, nitritePpm } from "../../measures/curing-salt";
-import { cautioned, type Finding } from "../finding";
+import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, litresOf, MEAT, NOT_RAW_MEAT, outputOfPart, type Part, type SafetyScene } from "../scene";
 
 const CURING = /curing salt|nitrite|pink salt|cure ?(?:#|no\.? ?)?1\b/i;
@@ -101,17 +101,46 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
   });
 }
 
+/** Vegetables that sour; what is no vegetable sours by other rules. */
+const GREENS =
+  /cabbage|kale|turnip|radish|carrot|cucumber|gherkin|beet|celery|celeriac|bean|pepper|chill?i|tomato|garlic|onion|cauliflower|mustard leaves|greens/i;
+const SALTED_BY_OTHERS = /soy|fish sauce|miso|brine|shrimp paste|anchov|kelp|oyster sauce|olive/i;
+
+const salted = (part: Part, saltG: number): Mend => ({
+  label: `${saltG} g of salt: ${MENDED_PCT} %`,
+  apply: (d) =>
+    written(d, { component: part.component.id, method: part.method.id }, { kind: "ingredient", name: "salt", find: "salt", grams: saltG }),
+});
+
 export function fermentSalt({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
     if (part.component.kind !== "ferment") return [];
     const step = part.steps.find((s) => /ferment|sour|stand/i.test(s.name)) ?? part.steps.at(-1);
     const salt = gramsOf(part, /salt/i);
     const all = gramsOf(part, /./, /salt/i);
-    if (!(all > 0) || !(salt > 0)) return [];
+    if (!(all > 0)) return [];
     const at = { component: part.component.id, ...(step ? { step: step.ref } : {}) };
+    const saltG = Number(((all * MENDED_PCT) / 100).toFixed(1));
+    if (!(salt > 0)) {
+      const named = part.ingredients.some((i) => /salt/i.test(i.name));
+      if (
+        !named &&
+        (SALTED_BY_OTHERS.test(part.ingredients.map((i) => i.name).join(" ")) ||
+          !GREENS.test(part.ingredients.map((i) => i.name).join(" ")))
+      )
+        return [];
+      return [
+        cautioned("ferment-acid", `unweighed:${part.component.id}`, {
+          ...at,
+          title: named ? "Salt of a ferment without a weight" : "A vegetable ferment without salt",
+          computed: `${named ? "Its salt has no weight here" : "No salt is named"}, so how salty it is cannot be reckoned. Below ${SAFE_SALT_PCT} % other things grow first.`,
+          way: "2 % or more of all that is in the jar, weighed",
+          mends: [salted(part, saltG)],
+        }),
+      ];
+    }
     const pct = (salt / all) * 100;
     if (pct >= SAFE_SALT_PCT) return [];
-    const saltG = Number(((all * MENDED_PCT) / 100).toFixed(1));
     return [
       cautioned("ferment-acid", `salt:${part.component.id}`, {
         ...at,
@@ -119,17 +148,7 @@ export function fermentSalt({ parts }: SafetyScene): Finding[] {
         title: "Too little salt for a ferment",
         computed: `${Number(salt.toPrecision(3))} g of salt on ${Number(all.toPrecision(3))} g: ${pct.toFixed(1)} %. Below ${SAFE_SALT_PCT} % other things grow first.`,
         way: "2 % or more of all that is in the jar",
-        mends: [
-          {
-            label: `${saltG} g of salt: ${MENDED_PCT} %`,
-            apply: (d) =>
-              written(
-                d,
-                { component: part.component.id, method: part.method.id },
-                { kind: "ingredient", name: "salt", find: "salt", grams: saltG },
-              ),
-          },
-        ],
+        mends: [salted(part, saltG)],
       }),
     ];
   });

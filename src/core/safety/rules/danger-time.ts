@@ -1,8 +1,9 @@
 // Time between 5 and 60 °C, added up along each food's route through its steps and waits in the plan, raw and cooked, to the table.
 
+import { withStep } from "../../dish/edit/places";
 import { dangerZoneAccount } from "../../measures/heat/verdicts";
 import { spokenDuration } from "../../time/duration";
-import { cautioned, doublings, type Finding } from "../finding";
+import { cautioned, doublings, type Finding, type Mend } from "../finding";
 import { isGrowing, killsGerms, type Part, type SafetyScene } from "../scene";
 import { cooledPart } from "./cooling";
 
@@ -25,6 +26,9 @@ interface Stay {
   readonly from: number;
   readonly to: number;
   readonly place: string;
+  /** The step that stands there, or whose output waits there. */
+  readonly step: string;
+  readonly output?: string;
   readonly cooks: boolean;
   readonly cools: boolean;
   readonly meant: boolean;
@@ -51,6 +55,7 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         from: Math.max(p.start, since),
         to: p.end,
         place: p.place,
+        step: s.ref,
         cooks: killsGerms(s),
         cools: s.ref === cooled,
         meant: MEANT_WARM.test(s.name),
@@ -67,6 +72,8 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         from: Math.max(w.from, since),
         to: w.to,
         place: w.place,
+        step: w.fromStep,
+        output: w.name,
         cooks: false,
         cools: false,
         meant: false,
@@ -119,6 +126,40 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
   return legs.slice(-MOST_LEGS);
 }
 
+/** What would take the longest stay out of the warm: a wait goes into the fridge, a step that only stands is cut short. */
+function cooler(stay: Stay, { parts }: SafetyScene): Mend[] {
+  const step = parts.flatMap((p) => p.steps).find((s) => s.ref === stay.step);
+  if (!step) return [];
+  if (stay.output === undefined)
+    return step.step.attention === "unattended" && !stay.meant
+      ? [{ label: `“${step.name}” for an hour, and no longer`, apply: (d) => withStep(d, step.place, (s) => ({ ...s, time: "1h" })) }]
+      : [];
+  const made = step.step.makes?.find((o) => (o.name ?? o.id) === stay.output);
+  const warm = made?.holds?.find((h) => h.place === stay.place);
+  if (!made || !warm) return [];
+  const fridge = {
+    place: "fridge" as const,
+    litres: warm.litres ?? 1,
+    ...(warm.min ? { min: warm.min } : {}),
+    max: "2d",
+    limit: "safety" as const,
+  };
+  return [
+    {
+      label: `It waits in the fridge, two days at most`,
+      apply: (d) =>
+        withStep(d, step.place, (s) => ({
+          ...s,
+          makes: (s.makes ?? []).map((o) =>
+            o.id === made.id
+              ? { ...o, holds: [...(o.holds ?? []).filter((h) => h.place !== stay.place && h.place !== "fridge"), fridge] }
+              : o,
+          ),
+        })),
+    },
+  ];
+}
+
 export function dangerTime(scene: SafetyScene): Finding[] {
   const limit = (scene.document.dish.guests?.care ?? []).length > 0 ? CARE_MIN : MOST_MIN;
   return scene.parts.flatMap((part): Finding[] => {
@@ -141,6 +182,7 @@ export function dangerTime(scene: SafetyScene): Finding[] {
         title: `${name} is in the warm too long`,
         known: doublings(minutes),
         computed: `${spokenDuration(minutes)} between 5 and 60 °C on its way to the table, the most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours are the most." : "Four hours are the most, two if it is to be kept."}`,
+        mends: worst?.stay ? cooler(worst.stay, scene) : [],
       }),
     ];
   });

@@ -1,7 +1,7 @@
 // What has to be cooked and perhaps is not: pulses, egg, mince, flour; and food warmed up again.
-import { withStep } from "../../dish/edit/places";
+import { withMethod, withStep } from "../../dish/edit/places";
 import { spokenDuration } from "../../time/duration";
-import { cautioned, type Finding } from "../finding";
+import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, killsGerms, likelyMinutes, type Part, type PartStep, type SafetyScene, whole } from "../scene";
 
 const RED_BEANS = /\b(?:kidney|borlotti|cannellini|haricot|white|black|red|pinto|runner|dried) beans?\b|\bbeans?, (?:dried|dry)\b/i;
@@ -75,6 +75,18 @@ function cookedFromTaking(taker: Part, part: Part, parts: readonly Part[], seen:
 
 const careOf = ({ document }: SafetyScene) => document.dish.guests?.care ?? [];
 
+/** Every egg of a component bought pasteurised. */
+const pasteurised = (part: Part): Mend => ({
+  label: "Pasteurised egg",
+  apply: (d) =>
+    withMethod(d, { component: part.component.id, method: part.method.id }, (m) => ({
+      ...m,
+      ingredients: (m.ingredients ?? []).map((i) =>
+        EGG.test(i.name) && !EGG_SAFE.test(i.name) ? { ...i, name: `Pasteurised ${i.name.toLowerCase()}` } : i,
+      ),
+    })),
+});
+
 export function eggAndMince(scene: SafetyScene): Finding[] {
   const care = careOf(scene);
   const who = care.length ? ` ${care.join(", ")} will eat of it.` : "";
@@ -89,6 +101,7 @@ export function eggAndMince(scene: SafetyScene): Finding[] {
           ...(step ? { step: step.ref } : {}),
           severity: care.length ? "stop" : "warn",
           computed: `${egg.name} in ${part.component.name.toLowerCase()} and no step that cooks it.${who}`,
+          mends: [pasteurised(part)],
         }),
       );
     }
@@ -111,15 +124,14 @@ export function eggAndMince(scene: SafetyScene): Finding[] {
             computed: low
               ? `The middle is taken to ${Math.max(...probes)} °C; mince wants 71 °C.${who}`
               : `${mince.name}, minced, and no step that cooks it through.${who}`,
-            mends:
-              low && step
-                ? [
-                    {
-                      label: "71 °C in the middle",
-                      apply: (d) => withStep(d, step.place, (s) => ({ ...s, done: { ...s.done, probeC: 71 } })),
-                    },
-                  ]
-                : [],
+            mends: step
+              ? [
+                  {
+                    label: low ? "71 °C in the middle" : `“${step.name}” takes it to 71 °C in the middle`,
+                    apply: (d) => withStep(d, step.place, (s) => ({ ...s, done: { ...s.done, probeC: 71 } })),
+                  },
+                ]
+              : [],
           }),
         );
       }
@@ -140,6 +152,14 @@ export function rawFlour(scene: SafetyScene): Finding[] {
         ...(step ? { step: step.ref } : {}),
         severity: "warn",
         computed: `${flour.name} in ${part.component.name.toLowerCase()}, and nothing bakes or boils it before it is eaten.`,
+        mends: step
+          ? [
+              {
+                label: `“${step.name}” boils it`,
+                apply: (d) => withStep(d, step.place, (s) => ({ ...s, boils: true })),
+              },
+            ]
+          : [],
       }),
     ];
   });
