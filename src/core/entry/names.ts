@@ -1,11 +1,15 @@
 // Names as they are typed: an identifier from one, and the thing that one means.
 
+/** Letters that are not another letter with a mark. */
+const LETTERS: Readonly<Record<string, string>> = { œ: "oe", æ: "ae", ß: "ss", ø: "o", ł: "l", đ: "d", ð: "d", þ: "th" };
+
 /** An identifier from a name: lower case, digits, hyphens. */
 export function slug(name: string): string {
   const plain = name
     .normalize("NFKD")
     .replace(/[̀-ͯ]/g, "")
     .toLowerCase()
+    .replace(/[œæßøłđðþ]/g, (letter) => LETTERS[letter] ?? letter)
     .replace(/['’]/g, "")
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^-+|-+$/g, "");
