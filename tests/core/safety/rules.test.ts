@@ -224,6 +224,22 @@ describe("waits", () => {
       }),
     ],
     [
+      "peppers under oil, with a spoonful of lemon juice that saves nothing, against enough vinegar",
+      /^oil-garlic-herb/,
+      kept(
+        "oil",
+        [g("p", "Red peppers", 900), g("o", "Olive oil", 400), g("l", "Lemon juice", 15, "mL")],
+        [{ id: "c", name: "Grill, then cover with the oil", time: "1h" }],
+        { place: "fridge", litres: 1, max: "20d" },
+      ),
+      kept(
+        "oil",
+        [g("p", "Red peppers", 900), g("o", "Olive oil", 400), g("v", "Wine vinegar", 500, "mL")],
+        [{ id: "c", name: "Grill, then cover with the oil", time: "1h" }],
+        { place: "fridge", litres: 1, max: "20d" },
+      ),
+    ],
+    [
       "jars of beans in the cellar",
       /^low-acid-jar/,
       kept("vegetable", [g("b", "Green beans", 900)], [{ id: "j", name: "Pack into jars, seal and boil", time: "1h" }], {

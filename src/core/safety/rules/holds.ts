@@ -117,6 +117,16 @@ export function rice(scene: SafetyScene): Finding[] {
   });
 }
 
+/** What a spoonful of lemon juice does not reach: acid of all that is in the jar, as vinegar or lemon of 5 % bring it. */
+const SOUR_PCT = 1;
+function acidPct(part: Part): number {
+  const sour = /vinegar|lemon juice/i;
+  const vinegar = mLOf(part, sour);
+  if (!(vinegar > 0)) return 0;
+  const produceG = gramsOf(part, /./, /vinegar|lemon juice|water|salt|sugar|oil/i);
+  return pickleAcidity({ vinegar_mL: vinegar, vinegarPct: 5, water_mL: mLOf(part, /water/i), produceG }).equilibriumAcidPct;
+}
+
 const OIL = /\b(?:oil|confit)\b/i;
 const UNDER =
   /\b(?:cover|submerge|under|confit|steep|infus|pack)\w*\b.*\boil\b|\boil\b.*\b(?:cover|submerge|over it)|\bconfit\b|\bin oil\b|\bgarlic oil\b|\bherb oil\b/i;
@@ -125,7 +135,7 @@ const LOW_ACID_PLANT =
 export function underOil(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;
-    if (part.ingredients.some((i) => /vinegar|citric|lemon juice/i.test(i.name))) return [];
+    if (acidPct(part) >= SOUR_PCT) return [];
     const oil = part.ingredients.some((i) => OIL.test(i.name) && !/fry/i.test(i.name));
     const plant = part.ingredients.find((i) => LOW_ACID_PLANT.test(i.name));
     if (
@@ -161,14 +171,11 @@ export function jars(scene: SafetyScene): Finding[] {
       !SEALED.test(part.steps.map((s) => s.words).join(" "))
     )
       return [];
-    const vinegar = mLOf(part, /vinegar/i);
     const fermented = kind === "ferment";
     if (fermented) return [];
-    let acid = 0;
-    if (vinegar > 0) {
-      const produce = gramsOf(part, /./, /vinegar|water|salt|sugar|oil/i);
-      acid = pickleAcidity({ vinegar_mL: vinegar, vinegarPct: 5, water_mL: mLOf(part, /water/i), produceG: produce }).equilibriumAcidPct;
-      if (acid >= 1)
+    const acid = acidPct(part);
+    if (acid > 0) {
+      if (acid >= SOUR_PCT)
         return shelfStableClaim({}).claim === "fridge_only"
           ? [
               cautioned("low-acid-jar", `${part.component.id}.${k.output}:${k.place}`, {
