@@ -2,13 +2,17 @@
 // out that are changes of the dish: rounds computed from what one load holds, a bigger vessel borrowed, less of it.
 
 import { kindWords } from "../entry/words-said";
-import { PACKING } from "../measures/jars";
 import type { Occupancy } from "../sheets/occupancy";
-import { DEFAULT_KITCHEN } from "./default-kitchen";
-import { componentOf, type Dish, dishModel, isUnit, STORES, type Step, type Use } from "./model";
-import type { DishFile, DishStep, KitchenFile } from "./schema";
-import { type Quantity, quantityText } from "./units";
-import { kOf, scaledIngredient, volumeOf, weightOf } from "./weights";
+import { type Fit, litresText } from "./fit-found";
+import { jarsFit } from "./fit-jars";
+import { borrow, inBatches, less, moreOfThem, type Placed, withUse } from "./fit-remedies";
+import { componentOf, type Dish, dishModel, isUnit, STORES, type Use } from "./model";
+import type { DishFile } from "./schema";
+import type { Quantity } from "./units";
+import { kOf, scaledIngredient, volumeOf } from "./weights";
+
+export type { Fit } from "./fit-found";
+export type { Remedy } from "./fit-remedies";
 
 /** How full a thing may be and still do its work. Household practice: a pot boils over above two thirds to three quarters, hot liquid climbs in a blender. */
 export const FILL: Readonly<Record<string, number>> = {
@@ -22,35 +26,6 @@ export const FILL: Readonly<Record<string, number>> = {
   tin: 0.7,
   bowl: 0.6,
 };
-
-export interface Remedy {
-  readonly kind: "batches" | "bigger" | "less" | "more";
-  readonly text: string;
-  /** The document with it. Worked out only when it is wanted: most are never pressed. */
-  readonly apply: (document: DishFile) => DishFile;
-}
-
-export interface Fit {
-  /** "component.step", or the place for a whole plan's stores. */
-  readonly about: string;
-  readonly component: string | undefined;
-  readonly name: string;
-  readonly what: string;
-  /** "fits", "full" (above nine tenths), "over", "none" (the kitchen has no such thing). */
-  readonly verdict: "fits" | "full" | "over" | "none";
-  readonly said: string;
-  /** What it was computed from. */
-  readonly because: string;
-  /** The contents were reckoned from what goes in, not written in the dish. */
-  readonly reckoned: boolean;
-  readonly remedies: readonly Remedy[];
-}
-
-interface Placed {
-  readonly step: Step;
-  readonly file: DishStep;
-  readonly at: readonly [component: number, method: number, step: number];
-}
 
 /**
  * What of a dish fits and what does not.
@@ -82,7 +57,7 @@ export function fitOf(document: DishFile, chosen: Readonly<Record<string, string
       name: o.place,
       what: o.place,
       verdict: most > o.capacity ? "over" : most > 0.9 * o.capacity ? "full" : "fits",
-      said: `at its fullest ${litres(most)} of ${litres(o.capacity)}`,
+      said: `at its fullest ${litresText(most)} of ${litresText(o.capacity)}`,
       because: `${o.tenants
         .filter((t) => t.from <= when && t.to > when)
         .map((t) => t.name.toLowerCase())
@@ -95,8 +70,6 @@ export function fitOf(document: DishFile, chosen: Readonly<Record<string, string
 }
 
 const RANK = { none: 0, over: 1, full: 2, fits: 3 } as const;
-const litres = (n: number) => `${Number(n.toPrecision(2))} L`;
-
 function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: number): Fit[] {
   const { step } = placed;
   const alike = dish.equipment.filter((e) => e.kind === use.what);
@@ -153,7 +126,7 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
         has: largest,
         unit: "L",
         common,
-        because: `${litres(use.litres)} written on the step, at ${times(step.k)}`,
+        because: `${litresText(use.litres)} written on the step, at ${times(step.k)}`,
         reckoned: false,
       }),
     ];
@@ -168,7 +141,7 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
       has: largest,
       unit: "L",
       common,
-      because: `about ${litres(each)} goes in${step.batches > 1 ? " at a time" : ""}${use.count > 1 ? ` each of ${use.count}` : ""}, and a ${kindWords(use.what)} is filled to ${Math.round(fill * 100)} % at most`,
+      because: `about ${litresText(each)} goes in${step.batches > 1 ? " at a time" : ""}${use.count > 1 ? ` each of ${use.count}` : ""}, and a ${kindWords(use.what)} is filled to ${Math.round(fill * 100)} % at most`,
       reckoned: true,
     }),
   ];
@@ -186,7 +159,8 @@ interface Sized {
 }
 
 function sized(document: DishFile, placed: Placed, u: number, { needs, has, unit, common, because, reckoned }: Sized): Fit {
-  const said = unit === "L" ? `${litres(needs)} wanted, the largest holds ${litres(has)}` : `${needs} pieces wanted, room for ${has}`;
+  const said =
+    unit === "L" ? `${litresText(needs)} wanted, the largest holds ${litresText(has)}` : `${needs} pieces wanted, room for ${has}`;
   const verdict = needs > has * (1 + 1e-9) ? "over" : needs > has * 0.9 ? "full" : "fits";
   const remedies =
     verdict === "over"
@@ -290,177 +264,4 @@ function countFit(document: DishFile, placed: Placed, use: Use, has: number, com
       ].filter((r) => r !== undefined),
     },
   ];
-}
-
-function withStepAt(document: DishFile, { at: [c, m, s] }: Placed, change: (step: DishStep) => DishStep): DishFile {
-  return {
-    ...document,
-    components: document.components.map((component, i) =>
-      i !== c
-        ? component
-        : {
-            ...component,
-            methods: component.methods.map((method, j) =>
-              j !== m ? method : { ...method, steps: method.steps.map((step, l) => (l === s ? change(step) : step)) },
-            ),
-          },
-    ),
-  };
-}
-
-/** More jars or tins of the same size, where the kitchen has so many. */
-function moreOfThem(document: DishFile, placed: Placed, u: number, needs: number, has: number): Remedy | undefined {
-  const use = placed.step.uses[u];
-  if (!use || !["jar", "tin", "tray", "bowl"].includes(use.what) || !(has > 0)) return undefined;
-  const wanted = Math.ceil((needs * use.count) / has - 1e-9);
-  const there = (document.kitchen?.equipment ?? DEFAULT_KITCHEN.equipment ?? [])
-    .filter((e) => e.kind === use.what && (e.litres ?? 0) >= has)
-    .reduce((n, e) => n + (e.count ?? 1), 0);
-  return wanted <= there ? withUse(placed, u, { count: wanted }, `Take ${wanted} ${kindWords(use.what)}s`) : undefined;
-}
-
-function withUse(placed: Placed, u: number, more: object, text: string): Remedy {
-  const apply = (document: DishFile) =>
-    withStepAt(document, placed, (step) => ({ ...step, uses: step.uses?.map((use, i) => (i === u ? { ...use, ...more } : use)) }));
-  return { kind: "more", text, apply };
-}
-
-/**
- * As many rounds as it takes for one load to fit, planned one after another. Where the step makes something countable or weighed, one
- * load's share of it is written down, so that other guests mean another number of rounds; else the number itself.
- */
-function inBatches(placed: Placed, u: number, needs: number, has: number, unit: "L" | "pieces" | "racks"): Remedy | undefined {
-  if (!(has > 0)) return undefined;
-  const { step } = placed;
-  const rounds = Math.ceil((needs * step.batches) / has - 1e-9);
-  if (rounds < 2 || rounds > 40) return undefined;
-  const output = step.makes.at(-1);
-  const quantity = output?.quantity;
-  const apply = (document: DishFile) =>
-    withStepAt(document, placed, (file) => {
-      const amount = file.makes?.at(-1)?.amount;
-      const perBatch =
-        quantity && amount
-          ? { amount: roundUp(quantity.value / rounds / unitSize(amount, quantity, step.k)), unit: amount.unit }
-          : undefined;
-      return {
-        ...file,
-        batches: perBatch && output ? { perBatch, of: output.ref } : rounds,
-        ...(unit === "L"
-          ? {
-              uses: file.uses?.map((use, i) =>
-                i === u && use.litres !== undefined
-                  ? { ...use, litres: Number(((needs * step.batches) / rounds).toPrecision(3)), fixed: true }
-                  : use,
-              ),
-            }
-          : {}),
-      };
-    });
-  const each = quantity ? `, ${quantityText({ ...quantity, value: quantity.value / rounds })} each` : "";
-  return { kind: "batches", text: `In ${rounds} rounds, one after another${each}`, apply };
-}
-
-/** What one unit of the file's amount is in the model's quantity, at the amounts of the file. */
-const unitSize = (amount: { amount: number }, quantity: Quantity, k: number) =>
-  amount.amount > 0 ? quantity.value / k / amount.amount : 1;
-const roundUp = (n: number) => Number((Math.ceil(n * 1000 - 1e-6) / 1000).toPrecision(6));
-
-function borrow(kind: string, needs: number | undefined, count = 1): Remedy {
-  const size = needs === undefined ? undefined : Math.ceil(needs * 2) / 2;
-  const apply = (document: DishFile): DishFile => {
-    const kitchen: KitchenFile = document.kitchen ?? DEFAULT_KITCHEN;
-    const equipment = kitchen.equipment ?? DEFAULT_KITCHEN.equipment ?? [];
-    let id = `borrowed-${kind}`;
-    for (let n = 2; equipment.some((e) => e.id === id); n++) id = `borrowed-${kind}-${n}`;
-    const thing = { id, kind, name: `Borrowed ${kindWords(kind)}`, ...(size ? { litres: size } : {}), ...(count > 1 ? { count } : {}) };
-    return { ...document, kitchen: { ...kitchen, equipment: [...equipment, thing] } };
-  };
-  const text = size ? `Borrow a ${kindWords(kind)} of ${size} L` : count > 1 ? `Borrow ${count} more` : `Borrow a ${kindWords(kind)}`;
-  return { kind: "bigger", text, apply };
-}
-
-/** Fewer guests' worth of everything, so that it fits at once. */
-function less(document: DishFile, needs: number, has: number): Remedy | undefined {
-  const serves = Math.floor((document.dish.serves * has) / needs + 1e-9);
-  if (!(serves >= 1) || serves >= document.dish.serves) return undefined;
-  return {
-    kind: "less",
-    text: `Make the whole dish for ${serves}`,
-    apply: (d) => ({ ...d, dish: { ...d.dish, serves } }),
-  };
-}
-
-/** Poured into jars, not packed. */
-const LIQUID = /\b(?:water|vinegar|brine|juice|wine|cider|oil|stock|syrup|liquor)\b/i;
-/** How what is packed is cut, by words: the share of a jar's room that it fills. */
-const CUT: readonly (readonly [RegExp, string])[] = [
-  [/shred|kraut|cabbage/i, "shredded_pressed"],
-  [/ring/i, "onion_rings"],
-  [/slice|radish/i, "slices"],
-  [/spear|baton|stick|bean/i, "sticks"],
-  [/floret|cauliflower|broccoli/i, "florets"],
-  [/egg/i, "eggs"],
-  [/cherr|berr/i, "berries"],
-  [/whole|small|onion|cucumber|gherkin/i, "whole_small"],
-];
-/** Room under the lid of a jar, share of its litres; and what is kept spare of the liquor, since a short one is the usual failure. */
-const HEADSPACE = 0.1;
-const SPARE = 1.1;
-
-/** Jars for a pickle or ferment: how many its solids fill, and whether the liquor reaches over them. */
-function jarsFit(document: DishFile, component: DishFile["components"][number], file: DishStep, step: Step): Fit[] {
-  const use = step.uses.find((u) => u.what === "jar");
-  if (!use || (component.kind !== "pickle" && component.kind !== "ferment")) return [];
-  const method = component.methods.find((m) => m.steps.includes(file));
-  const k = kOf(document, component);
-  let solids = 0;
-  let liquid = 0;
-  for (const i of method?.ingredients ?? []) {
-    const quantity = scaledIngredient(i, k);
-    if (!quantity) continue;
-    if (LIQUID.test(i.name)) liquid += volumeOf(quantity, i.name) ?? 0;
-    else if (!/salt|sugar|spice|pepper|seed|mustard|turmeric|flour/i.test(i.name)) solids += weightOf(quantity, i.name)?.grams ?? 0;
-  }
-  if (solids < 50) return [];
-  const words = `${component.name} ${method?.steps.map((s) => s.name).join(" ")} ${method?.ingredients?.map((i) => i.name).join(" ")}`;
-  const packing = CUT.find(([pattern]) => pattern.test(words))?.[1] ?? "chunks";
-  const share = PACKING[packing] ?? 0.55;
-  // Grams to millilitres of solid: about 0.95 g each, as the jar calculation has it.
-  const solidMl = solids / 0.95;
-  const jar = (use.litres / Math.max(1, k) || 1) * 1000;
-  const jars = Math.ceil(solidMl / share / (jar * (1 - HEADSPACE)) - 1e-9);
-  const wanted = ((solidMl * (1 - share)) / share) * SPARE;
-  const pressed = liquid === 0;
-  const short = !pressed && liquid < wanted / SPARE;
-  const enough = use.count * step.batches >= jars;
-  const ml = (n: number) => quantityText({ dimension: "volume", value: Math.round(n / 10) * 10 });
-  return [
-    {
-      about: step.ref,
-      component: component.id,
-      name: step.name,
-      what: "jars and liquor",
-      verdict: short ? "over" : enough && (pressed || liquid >= wanted) ? "fits" : "full",
-      said: `${jars} ${jars === 1 ? "jar" : "jars"} of ${litres(jar / 1000)}${pressed ? ", under its own juice" : `; ${ml(wanted)} of liquor wanted with a tenth to spare, ${ml(liquid)} written`}`,
-      because: `${quantityText({ dimension: "mass", value: Math.round(solids) })} of solids fill ${Math.round(share * 100)} % of a jar (${packing.replaceAll("_", " ")}), a tenth stays free under the lid`,
-      reckoned: true,
-      remedies: enough
-        ? []
-        : [
-            withUse(
-              { step, file, at: placeOf(document, component.id, file) },
-              step.uses.indexOf(use),
-              { count: jars },
-              `Take ${jars} jars`,
-            ),
-          ],
-    },
-  ];
-}
-
-function placeOf(document: DishFile, id: string, file: DishStep): Placed["at"] {
-  const c = document.components.findIndex((x) => x.id === id);
-  const m = document.components[c]?.methods.findIndex((x) => x.steps.includes(file)) ?? 0;
-  return [c, m, document.components[c]?.methods[m]?.steps.indexOf(file) ?? 0];
 }
