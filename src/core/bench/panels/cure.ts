@@ -315,6 +315,8 @@ const INJECT: Panel = {
     const days = call(cureTimeRule, { ...at, method: "injected" });
     const soaked = call(cureTimeRule, { ...at, method: "extension" });
     const through = call(diffusionDays, { ...at, geometry: "slab", targetPct: 90 });
+    // Twice as thick takes four times as long, exactly: one thickness gives the curve.
+    const thickest = diffusionDays({ thicknessMm: 150, tempC: at.tempC, geometry: "slab", targetPct: 90 }).days;
     const by = (of: (mm: number) => number) =>
       Array.from({ length: 19 }, (_, i) => 10 + (i / 18) * (Math.min(150, Math.max(90, at.thicknessMm * 1.3)) - 10)).map(
         (mm) => [mm, of(mm) * 1440] as const,
@@ -353,7 +355,7 @@ const INJECT: Panel = {
             name: "soaked, by diffusion",
             look: "rim",
             dash: true,
-            points: by((thicknessMm) => diffusionDays({ thicknessMm, tempC: at.tempC, geometry: "slab", targetPct: 90 }).days),
+            points: by((mm) => thickest * (mm / 150) ** 2),
           },
         ],
         marks: [{ on: "x", at: num(v, "thick"), label: "this piece" }],
