@@ -11,7 +11,7 @@ import { InUnits } from "../shell/InUnits";
 import { HoldWindow } from "./HoldWindow";
 import { PLACE_NAMES } from "./RouteChart";
 import { StepTools } from "./StepTools";
-import { handsWords, placeWords } from "./words";
+import { handsWords, placeWords, roundsWords } from "./words";
 
 export interface ComponentPanelProps {
   readonly plan: PlanView;
@@ -164,11 +164,7 @@ function StepDetails({ step, plan, why, clock }: { step: StepView; plan: PlanVie
           {spokenDuration(step.uncertain[1])}.
         </span>
       )}
-      {step.rounds.length > 0 && (
-        <span className="block text-quiet">
-          {step.rounds.length} rounds: {step.rounds[0]?.what}.
-        </span>
-      )}
+      {step.rounds.length > 0 && <span className="block text-quiet">{roundsWords(step)}</span>}
       {step.equipment.length > 0 && <span className="block text-quiet">With {step.equipment.map((e) => e.toLowerCase()).join(", ")}.</span>}
       {step.note && <span className="block text-quiet">{step.note}</span>}
       {why && (

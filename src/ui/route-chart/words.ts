@@ -23,11 +23,13 @@ export function placeWords(step: StepView): string {
   return step.place;
 }
 
+/** "4 rounds: skim." */
+export const roundsWords = ({ rounds }: StepView): string =>
+  `${rounds.length === 1 ? "One round" : `${rounds.length} rounds`}: ${rounds[0]?.what ?? ""}.`;
+
 export function stepWords(step: StepView, plan: PlanView, clock: WallClock): string {
   const component = plan.components.find((c) => c.id === step.component)?.name;
-  const rounds = step.rounds.length
-    ? ` ${step.rounds.length === 1 ? "One round" : `${step.rounds.length} rounds`}: ${step.rounds[0]?.what}.`
-    : "";
+  const rounds = step.rounds.length ? ` ${roundsWords(step)}` : "";
   const state = step.state === "done" ? " Done." : step.state === "running" ? " Running." : "";
   return `${component}: ${step.name}, ${clock.dayTime(step.start)} to ${clock.near(step.end, step.start)}, ${placeWords(step)}; ${handsWords(step, plan)}.${rounds}${state}`;
 }
