@@ -69,7 +69,9 @@ const PHRASES: readonly (readonly [RegExp, string])[] = [
   [/(almond|oat|soya?) (?:milk|cream|flour|drink)/g, "$1s"],
   [/(?:rice|corn|maize|potato|tapioca|chickpea|gram|buckwheat|coconut) (?:flour|milk|noodles)|glass noodles/g, "rice"],
   [/cream of tartar/g, "baking powder"],
-  [/(?:cider|wine|malt|sherry) vinegar/g, "vinegar"],
+  [/(rye|barley) (?:bread )?flour/g, "$1"],
+  [/malt vinegar/g, "barley vinegar"],
+  [/(?:cider|wine|sherry) vinegar/g, "vinegar"],
 ];
 
 const textOf = (name: string) =>

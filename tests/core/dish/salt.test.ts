@@ -1,0 +1,75 @@
+// The salt of a whole dish for one guest, and dates that move with it: figures by hand.
+import { describe, expect, test } from "vitest";
+import { saltOfDish } from "../../../src/core/dish/salt";
+import type { DishFile } from "../../../src/core/dish/schema";
+import { shiftDates } from "../../../src/core/dish/shift-dates";
+import type { Loose } from "../../support/dishes";
+import { smallDish } from "../../support/small-dish";
+
+const g = (name: string, amount: number, unit = "g") => ({ id: name.toLowerCase().replace(/\W/g, "-"), name, amount: { amount, unit } });
+const salted = (alter: (d: Loose) => void, chosen = {}) => saltOfDish(smallDish(alter) as DishFile, chosen);
+const into =
+  (...ingredients: Loose[]) =>
+  (d: Loose) => {
+    d.components[0].methods[0].ingredients = ingredients;
+  };
+
+describe("salt for each guest", () => {
+  test.each([
+    ["eight grams of salt for four", [g("Fine sea salt", 8)], 2, 40],
+    ["a spoon of soy sauce is a sixth of salt", [g("Soy sauce", 100)], 3.75, 75],
+    ["butter brings a little", [g("Salted butter", 200)], 0.85, 17],
+    ["what is not salted brings none beside what is", [g("Carrots", 900), g("Salt", 4)], 1, 20],
+    ["curing salt is mostly salt", [g("Curing salt, 6.25 % nitrite", 4)], 0.94, 19],
+  ])("%s", (_, ingredients, perGuest, pct) => {
+    const got = salted(into(...ingredients));
+    expect(got?.perGuestG).toBeCloseTo(perGuest, 2);
+    expect(got?.pctOf5g).toBeCloseTo(pct, 0);
+    expect(got?.sodiumMg).toBeCloseTo(perGuest * 393.4, -1);
+  });
+  test("counts what is made for the guests that come, not for those of the file", () => {
+    const twice = salted((d) => {
+      into(g("Salt", 8))(d);
+      d.dish.serves = 8;
+    });
+    expect(twice?.rows[0]?.saltG).toBe(16);
+    expect(twice?.perGuestG).toBe(2);
+  });
+  test("of a brine only what the meat takes with it; of water that is poured off hardly any", () => {
+    const brine = salted((d) => {
+      d.components[0].kind = "cure";
+      into(g("Pork", 1000), g("Water", 1000), g("Salt", 40))(d);
+    });
+    expect(brine?.rows[0]).toMatchObject({ eaten: 0.5, because: "the rest stays in the brine" });
+    const boiled = salted(into(g("Pasta", 400), { ...g("Salt", 30), note: "for the boiling water" }));
+    expect(boiled?.rows[0]?.eaten).toBe(0.03);
+  });
+  test("leaves out what is left out, and says nothing of a dish without salt", () => {
+    expect(salted(into({ ...g("Salt", 8), leftOut: true }))).toBeUndefined();
+    expect(salted(into(g("Carrots", 500)))).toBeUndefined();
+  });
+});
+
+describe("dates moved by whole days", () => {
+  const dated = smallDish((d) => {
+    d.dish.startNotBefore = "2026-10-10T18:00";
+    d.components[0].onHand = [{ output: "stock", madeAt: "2026-10-12T09:30" }];
+    d.dish.name = "A dish of 2026-10-18";
+  }) as DishFile;
+  test("keep their hours, over months and a leap year", () => {
+    const moved = shiftDates(dated, 7) as Loose;
+    expect([moved.dish.serveAt, moved.dish.startNotBefore, moved.components[0].onHand[0].madeAt]).toEqual([
+      "2026-10-25T13:00",
+      "2026-10-17T18:00",
+      "2026-10-19T09:30",
+    ]);
+    expect((shiftDates({ ...dated, dish: { ...dated.dish, serveAt: "2028-02-28T13:00" } }, 1) as Loose).dish.serveAt).toBe(
+      "2028-02-29T13:00",
+    );
+  });
+  test("leave words alone, and come back", () => {
+    const moved = shiftDates(dated, 21) as Loose;
+    expect(moved.dish.name).toBe("A dish of 2026-10-18");
+    expect(shiftDates(moved, -21)).toEqual(dated);
+  });
+});
