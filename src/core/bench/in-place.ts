@@ -2,9 +2,10 @@
 import { COOLED_AS } from "../dish/cooled-as";
 import { type DishIngredient, type DishMethod, type MethodPlace, mainOutput, methodOf } from "../dish/edit/places";
 import type { ComponentKind } from "../dish/kinds";
-import type { DishFile, DishStep } from "../dish/schema";
-import { quantityOf } from "../dish/units";
-import { kOf, rawWeight, scaledIngredient, volumeOf, weightOf } from "../dish/weights";
+import { CURE_LIQUID, curedAs, MEAT, NOT_RAW_MEAT } from "../dish/meat";
+import type { DishComponent, DishFile, DishStep } from "../dish/schema";
+import { scaledOutput } from "../dish/units";
+import { gramsNamed, kOf, mLNamed, rawWeight, scaledIngredient, weightOf } from "../dish/weights";
 import { minutesOf } from "../time/duration";
 import { benchAnswer } from "./ask";
 import { type Panel, startOf } from "./panel";
@@ -64,8 +65,6 @@ export const panelsFor = (kind: ComponentKind): readonly Panel[] => known(BY_KIN
 /** For a step: by its name, as far as its component has use of them or the name is plain. */
 export const panelsForStep = (name: string): readonly Panel[] => known(BY_STEP.flatMap(([verb, ids]) => (verb.test(name) ? ids : [])));
 
-const MEAT =
-  /pork|beef|veal|lamb|mutton|venison|chicken|duck|goose|turkey|fowl|rabbit|hare|goat|ham\b|belly|shoulder|shank|shin|cheek|loin|leg\b|breast|fish|trout|salmon|cod|mackerel|herring/i;
 const LIQUID = /water|stock|broth|wine|beer|cider|milk|cream|juice|vinegar|brine/i;
 const BONES: readonly (readonly [RegExp, string])[] = [
   [/trotter/i, "pig_trotter"],
@@ -84,6 +83,7 @@ const BONES: readonly (readonly [RegExp, string])[] = [
 /** What a dish says of one component, at its number of guests. */
 class Facts {
   readonly #k: number;
+  readonly component: DishComponent | undefined;
   readonly method: DishMethod;
   readonly #ingredients: readonly DishIngredient[];
 
@@ -93,29 +93,25 @@ class Facts {
     readonly step: DishStep | undefined,
   ) {
     this.method = methodOf(document, place);
-    const component = document.components.find((c) => c.id === place.component);
-    this.#k = component ? kOf(document, component) : 1;
+    this.component = document.components.find((c) => c.id === place.component);
+    this.#k = this.component ? kOf(document, this.component) : 1;
     this.#ingredients = (this.method.ingredients ?? []).filter((i) => !i.leftOut);
   }
 
   /** Grams of the ingredients so named; 0 where there are none. */
   grams(name: RegExp, but?: RegExp): number {
-    return this.#sum(name, but, (q, i) => weightOf(q, i.name)?.grams);
+    return gramsNamed(this.#ingredients, this.#k, name, but);
   }
   mL(name: RegExp): number {
-    return this.#sum(name, undefined, (q, i) => volumeOf(q, i.name));
+    return mLNamed(this.#ingredients, this.#k, name);
   }
-  #sum(
-    name: RegExp,
-    but: RegExp | undefined,
-    of: (q: NonNullable<ReturnType<typeof scaledIngredient>>, i: DishIngredient) => number | undefined,
-  ): number {
-    return this.#ingredients
-      .filter((i) => name.test(i.name) && !but?.test(i.name))
-      .reduce((sum, i) => {
-        const q = scaledIngredient(i, this.#k);
-        return sum + ((q && of(q, i)) ?? 0);
-      }, 0);
+  /** Grams of raw meat and fish: stock and lard are named after it and are none. */
+  meat(): number {
+    return this.grams(MEAT, NOT_RAW_MEAT);
+  }
+  /** Yeast in % of the flour, as instant: fresh counts for a third of its weight. */
+  yeast(flour: number): number | undefined {
+    return share(this.grams(/yeast/i, /fresh/i) + this.grams(/fresh yeast/i) / 3, flour);
   }
   raw(): number {
     return rawWeight(this.method, this.#k).grams;
@@ -129,12 +125,9 @@ class Facts {
   }
   /** What the component makes, in mL or g. */
   made(): { readonly mL?: number; readonly g?: number } {
-    const component = this.document.components.find((c) => c.id === this.place.component);
-    const output = component && mainOutput(component, this.method);
-    if (!output?.amount) return {};
-    const q = quantityOf(output.amount);
-    const value = q.value * (output.fixed || output.amount.fixed ? 1 : this.#k);
-    return q.dimension === "volume" ? { mL: value, g: value } : q.dimension === "mass" ? { g: value, mL: value } : {};
+    const output = this.component && mainOutput(this.component, this.method);
+    const q = output && scaledOutput(output, this.#k);
+    return q && q.dimension !== "count" ? { mL: q.value, g: q.value } : {};
   }
   /** The step that was asked from, or the first so named. */
   at(verb: RegExp): DishStep | undefined {
@@ -167,8 +160,7 @@ const FILLS: Readonly<Record<string, (f: Facts) => Filled>> = {
       flour: some(flour),
       water: share(f.grams(/water|milk|buttermilk/i), flour),
       salt: share(f.grams(/salt/i), flour),
-      // Fresh yeast counts for a third of its weight in instant.
-      yeast: share(f.grams(/yeast/i, /fresh/i) + f.grams(/fresh yeast/i) / 3, flour),
+      yeast: f.yeast(flour),
       fat: share(f.grams(/butter|lard|\boil\b|fat\b/i, /buttermilk/i), flour) ?? 0,
       sugar: share(f.grams(/sugar|honey|malt/i), flour) ?? 0,
     };
@@ -178,35 +170,25 @@ const FILLS: Readonly<Record<string, (f: Facts) => Filled>> = {
     const flour = f.grams(/flour|semolina/i);
     return {
       mass: some(f.raw()),
-      yeast: share(f.grams(/yeast/i, /fresh/i) + f.grams(/fresh yeast/i) / 3, flour),
+      yeast: f.yeast(flour),
       salt: share(f.grams(/salt/i), flour),
       by: f.grams(/yeast/i) > 0 || f.named(/starter|levain/i).length === 0 ? "yeast" : "sourdough",
     };
   },
   "dough-starter": (f) => ({ target: f.made().g }),
   pieces: () => ({}),
-  brine: (f) => ({ meat: some(f.grams(MEAT)), water: some(f.grams(/water/i)) }),
+  brine: (f) => ({ meat: some(f.meat()), water: some(f.grams(/water/i)) }),
   "dry-cure": (f) => {
-    const meat = f.grams(MEAT);
+    const meat = f.meat();
     return { meat: some(meat), salt: share(f.grams(/salt/i, /curing|petre/i), meat), sugar: share(f.grams(/sugar|honey/i), meat) ?? 0 };
   },
   "curing-salt": (f) => {
-    const words = `${f.place.component} ${f.method.name ?? ""} ${f.named(MEAT).map((i) => i.name)}`;
-    const wet = f.grams(/water|beer/i);
-    const bacon = /bacon|belly/i.test(words);
-    const product = /sausage|mince|terrine|salami/i.test(words)
-      ? "comminuted"
-      : wet > 0
-        ? bacon
-          ? "bacon_immersion"
-          : "immersion"
-        : bacon
-          ? "bacon_dry"
-          : "dry";
-    return { meat: some(f.grams(MEAT)), liquid: some(wet), product };
+    const wet = f.grams(CURE_LIQUID);
+    const words = `${f.component?.name ?? ""} ${f.component?.kind ?? ""} ${f.method.name ?? ""} ${f.named(/./).map((i) => i.name)}`;
+    return { meat: some(f.meat()), liquid: some(wet), product: curedAs(words, wet > 0) };
   },
-  injection: (f) => ({ meat: some(f.grams(MEAT)) }),
-  "soak-out": (f) => ({ meat: some(f.grams(MEAT)) }),
+  injection: (f) => ({ meat: some(f.meat()) }),
+  "soak-out": (f) => ({ meat: some(f.grams(/\bham\b|bacon|cured/i) || f.meat()) }),
   pickle: (f) => ({
     vinegar: some(f.mL(/vinegar/i)),
     water: f.mL(/vinegar/i) > 0 ? f.mL(/water/i) : undefined,
@@ -220,16 +202,15 @@ const FILLS: Readonly<Record<string, (f: Facts) => Filled>> = {
   "cultured-dairy": (f) => ({ milk: some(f.grams(/milk|cream/i)) }),
   cooling: (f) => {
     const made = f.made();
-    const kind = f.document.components.find((c) => c.id === f.place.component)?.kind;
-    return { volume: some(made.mL ?? f.raw()), food: (kind && COOLED_AS[kind]) ?? "thickSauce" };
+    return { volume: some(made.mL ?? f.raw()), food: (f.component && COOLED_AS[f.component.kind]) ?? "thickSauce" };
   },
   reheat: (f) => ({ volume: some(f.made().mL ?? f.raw()) }),
   "heat-through": (f) => ({ oven: f.oven(/warm|heat|oven/i) }),
   roast: (f) => {
     const done = f.at(/roast/i)?.done;
-    return { mass: some(f.grams(MEAT)), oven: f.oven(/roast/i), target: done?.restToC ?? done?.probeC };
+    return { mass: some(f.meat()), oven: f.oven(/roast/i), target: done?.restToC ?? done?.probeC };
   },
-  forecast: (f) => ({ mass: some(f.grams(MEAT)), chamber: f.oven(/roast|smok/i), target: f.at(/roast|smok/i)?.done?.probeC, readings: "" }),
+  forecast: (f) => ({ mass: some(f.meat()), chamber: f.oven(/roast|smok/i), target: f.at(/roast|smok/i)?.done?.probeC, readings: "" }),
   oven: (f) => ({ set: f.oven(/bake|roast|oven/i) }),
   fry: (f) => ({ oil: some(f.grams(/\boil\b|lard|dripping/i)) }),
   "slow-cooker": (f) => ({ food: some(f.raw()) }),

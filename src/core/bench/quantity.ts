@@ -1,6 +1,8 @@
 // What a figure is of, how a cook's units are read into it, and how it is said again: every figure of the Bench passes here in and out.
 import { CalculationError } from "../measures/calculation-error";
 import { parseAmount } from "../measures/parse-amount";
+import { CUP, TBSP, TSP } from "../measures/rounding";
+import { MASS_G } from "../measures/units";
 
 /** Metric with °C, or United States measures with °F. */
 export type Units = "metric" | "us";
@@ -29,9 +31,7 @@ export const BASE = {
 /** `water` is a mass that may be given as a volume; `warmth` a difference of temperatures; `grams` a mass that is always weighed in grams. */
 export type Quantity = keyof typeof BASE;
 
-const LB = 453.59237;
-const OZ = 28.349523125;
-const CUP = 236.5882365;
+const { lb: LB, oz: OZ } = MASS_G;
 
 /** A figure with so many significant digits and without a tail of noughts. */
 function digits(value: number, significant: number, most = 2): string {
@@ -73,8 +73,8 @@ function massSaid(grams: number, units: Units): string {
 
 function volumeSaid(mL: number, units: Units): string {
   if (units === "metric") return mL >= 1000 ? `${digits(mL / 1000, 3, 2)} L` : `${digits(mL, 3, mL < 10 ? 1 : 0)} mL`;
-  if (mL < 15) return `${digits(mL / 4.92892159375, 3, 2)} tsp`;
-  if (mL < 60) return `${digits(mL / 14.78676478125, 3, 2)} tbsp`;
+  if (mL < 15) return `${digits(mL / TSP, 3, 2)} tsp`;
+  if (mL < 60) return `${digits(mL / TBSP, 3, 2)} tbsp`;
   if (mL < 4 * CUP) return `${digits(mL / CUP, 3, 2)} cups`;
   return `${digits(mL / (4 * CUP), 3, 2)} qt`;
 }

@@ -6,8 +6,8 @@ import { minutesOf } from "../time/duration";
 import { Zone } from "../time/zone";
 import { DEFAULT_KITCHEN } from "./default-kitchen";
 import type { TimeSpread } from "./planned-length";
-import type { Amount, DishFile, DishStep, Hold as HoldFile, KitchenFile, UncertainDuration } from "./schema";
-import { type Quantity, quantityOf } from "./units";
+import type { DishFile, DishStep, Hold as HoldFile, KitchenFile, UncertainDuration } from "./schema";
+import { type Quantity, quantityOf, scaledOutput } from "./units";
 import { type Wishes, wishesModel } from "./wishes";
 
 export type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
@@ -289,12 +289,6 @@ function spread(time: UncertainDuration): TimeSpread {
   return { min: minutesOf(time.min), likely: minutesOf(time.likely), max: minutesOf(time.max) };
 }
 
-function scaledQuantity(owner: { amount?: Amount | undefined; fixed?: boolean | undefined }, k: number): Quantity | undefined {
-  if (!owner.amount) return undefined;
-  const quantity = quantityOf(owner.amount);
-  return owner.fixed || owner.amount.fixed ? quantity : { ...quantity, value: quantity.value * k };
-}
-
 function holdModel(h: Pick<HoldFile, "place" | "litres" | "min" | "max" | "best" | "limit" | "fixed">, k: number): Hold {
   return {
     place: h.place,
@@ -341,7 +335,7 @@ function stepModel(s: DishStep, component: string, k: number, before: string | u
   const takes = (s.takes ?? []).map(
     (t): Take => ({
       from: whole(t.from),
-      quantity: scaledQuantity(t, k),
+      quantity: scaledOutput(t, k),
       during: t.during === undefined ? undefined : minutesOf(t.during),
       each: t.each ?? false,
     }),
@@ -382,7 +376,7 @@ function stepModel(s: DishStep, component: string, k: number, before: string | u
     makes: (s.makes ?? []).map((o) => ({
       ref: `${component}.${o.id}`,
       name: o.name ?? o.id,
-      quantity: scaledQuantity(o, k),
+      quantity: scaledOutput(o, k),
       holds: (o.holds ?? []).map((h) => holdModel(h, k)),
     })),
     cooks: s.cooks,
@@ -434,7 +428,7 @@ function batchCount(batches: DishStep["batches"], component: string, document: D
   const id = ref.slice(ref.indexOf(".") + 1);
   const output = source?.methods.flatMap((m) => m.steps.flatMap((s) => s.makes ?? [])).find((o) => o.id === id);
   const onHandOutput = source?.onHand?.find((o) => o.output === id);
-  const made = onHandOutput?.amount ? quantityOf(onHandOutput.amount) : output && scaledQuantity(output, kDish * (source?.factor ?? 1));
+  const made = onHandOutput?.amount ? quantityOf(onHandOutput.amount) : output && scaledOutput(output, kDish * (source?.factor ?? 1));
   const perBatch = quantityOf(batches.perBatch);
   if (!made || !(perBatch.value > 0)) return 1;
   return Math.max(1, Math.min(MOST_BATCHES + 1, Math.ceil(made.value / perBatch.value - 1e-9)));

@@ -1,7 +1,8 @@
 // The salt of a whole dish for one guest: every component counted once, brines and boiling water by what of them is eaten.
 import { type SaltedItem, saltPerServing } from "../measures/serving";
+import { methodInForce } from "./method-in-force";
 import type { DishComponent, DishFile } from "./schema";
-import { kOf, scaledIngredient, weightOf } from "./weights";
+import { gramsNamed, kOf, scaledIngredient, weightOf } from "./weights";
 
 /** Salt of things that bring it, % of their weight, the middle of what is sold. */
 const SALT: readonly (readonly [RegExp, number])[] = [
@@ -46,13 +47,8 @@ const THROWN = /drain|rinse|discard|wash|pat dry|desalt|soak/i;
 
 /** How much of a component's salt comes to the table. */
 function eatenOf(component: DishComponent, method: DishComponent["methods"][number], saltId: string, k: number): readonly [number, string] {
-  const grams = (test: (name: string) => boolean) =>
-    (method.ingredients ?? []).reduce((sum, i) => {
-      const q = scaledIngredient(i, k);
-      return sum + (test(i.name) ? ((q && weightOf(q, i.name)?.grams) ?? 0) : 0);
-    }, 0);
-  const water = grams((n) => /\bwater\b/i.test(n));
-  const solids = grams((n) => !/\bwater\b|salt/i.test(n));
+  const water = gramsNamed(method.ingredients ?? [], k, /\bwater\b/i);
+  const solids = gramsNamed(method.ingredients ?? [], k, /./, /\bwater\b|salt/i);
   const salt = (method.ingredients ?? []).find((i) => i.id === saltId);
   if (/for the (?:boiling )?water|pasta water/i.test(`${salt?.name} ${salt?.note ?? ""}`))
     return [0.03, "boiled in it, the water poured off"];
@@ -66,7 +62,7 @@ function eatenOf(component: DishComponent, method: DishComponent["methods"][numb
 /** @param chosen ids or names of methods in force, by component; undefined where nothing of the dish is salted */
 export function saltOfDish(document: DishFile, chosen: Readonly<Record<string, string>> = {}): DishSalt | undefined {
   const rows = document.components.flatMap((component): SaltRow[] => {
-    const method = component.methods.find((m) => m.id === chosen[component.id] || m.name === chosen[component.id]) ?? component.methods[0];
+    const method = methodInForce(component, chosen);
     if (!method) return [];
     const k = kOf(document, component);
     return (method.ingredients ?? []).flatMap((i): SaltRow[] => {

@@ -1,6 +1,8 @@
 // Amounts: the dimension of a unit and its size in grams, millilitres or pieces.
 // Volumes are US customary where they bear those names (NIST Handbook 44, appendix C); masses are avoirdupois.
 
+import type { Amount } from "./schema";
+
 export type Dimension = "mass" | "volume" | "count";
 
 const UNITS: Readonly<Record<string, { readonly dimension: Dimension; readonly size: number }>> = {
@@ -45,4 +47,14 @@ export function quantityText({ dimension, value, piece }: Quantity): string {
   if (dimension === "mass") return value >= 1000 ? `${short(value / 1000)} kg` : `${short(value)} g`;
   if (dimension === "volume") return value >= 1000 ? `${short(value / 1000)} L` : `${short(value)} mL`;
   return piece === "piece" || piece === undefined ? short(value) : `${short(value)} ${piece}${value > 1 ? "s" : ""}`;
+}
+
+/** What something with an amount comes to for so many times the file: an output, or a lot of one. What is fixed stays. */
+export function scaledOutput(
+  owner: { readonly amount?: Amount | undefined; readonly fixed?: boolean | undefined },
+  k: number,
+): Quantity | undefined {
+  if (!owner.amount) return undefined;
+  const quantity = quantityOf(owner.amount);
+  return owner.fixed || owner.amount.fixed ? quantity : { ...quantity, value: quantity.value * k };
 }

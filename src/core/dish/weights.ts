@@ -49,6 +49,28 @@ export function scaledIngredient(i: Ingredient, k: number): Quantity | undefined
   return { ...base, value: base.value * k ** exponentOf(i) };
 }
 
+/** Grams of the ingredients so named, but for those that `but` names; what has no weight counts as none. */
+export const gramsNamed = (list: readonly Ingredient[], k: number, name: RegExp, but?: RegExp): number =>
+  sumNamed(list, k, name, but, (q, i) => weightOf(q, i.name)?.grams);
+/** Millilitres of the ingredients so named. */
+export const mLNamed = (list: readonly Ingredient[], k: number, name: RegExp, but?: RegExp): number =>
+  sumNamed(list, k, name, but, (q, i) => volumeOf(q, i.name));
+
+function sumNamed(
+  list: readonly Ingredient[],
+  k: number,
+  name: RegExp,
+  but: RegExp | undefined,
+  of: (quantity: Quantity, i: Ingredient) => number | undefined,
+): number {
+  return list
+    .filter((i) => name.test(i.name) && !but?.test(i.name))
+    .reduce((sum, i) => {
+      const quantity = scaledIngredient(i, k);
+      return sum + ((quantity && of(quantity, i)) ?? 0);
+    }, 0);
+}
+
 /** What the ingredients of a method weigh together, and how many of them have no weight that could be told. */
 export function rawWeight(method: Method, k: number): Weight & { readonly unweighed: number } {
   let grams = 0;

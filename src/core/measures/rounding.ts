@@ -66,9 +66,8 @@ export function roundKitchen({ value, unit, mode = "nearest" }: RoundKitchenInpu
   return { value: rounded(rounding(v / step) * step, 4), step };
 }
 
-const TSP = 4.92892159375;
-const TBSP = 3 * TSP;
-const CUP = 236.5882365;
+/** Millilitres of the household measures of the United States. */
+export const [TSP, TBSP, CUP] = [4.92892159375, 3 * 4.92892159375, 48 * 4.92892159375];
 const FRACTIONS: readonly (readonly [number, string])[] = [
   [0, ""],
   [1 / 8, "1/8"],

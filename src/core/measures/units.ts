@@ -3,7 +3,7 @@
 import { CalculationError, checked, row } from "./calculation-error";
 import { rounded } from "./rounding";
 
-const MASS_G: Readonly<Record<string, number>> = {
+export const MASS_G = {
   mg: 0.001,
   g: 1,
   kg: 1000,
@@ -12,7 +12,7 @@ const MASS_G: Readonly<Record<string, number>> = {
   stick_butter: 113.3980925,
   jin: 500,
   liang: 50,
-};
+} as const;
 
 /**
  * A mass in another unit. An ounce here is always one of mass; volume needs fl oz.

@@ -2,6 +2,7 @@
 // The EU's fourteen (Regulation 1169/2011, Annex II) and the nine of the United States (FALCPA 2004, FASTER Act 2021).
 // A name is a hint: what no word betrays is said to be unknown, and nothing here ever says "free from".
 
+import { methodInForce } from "../dish/method-in-force";
 import type { DishFile } from "../dish/schema";
 import { CalculationError } from "../measures/calculation-error";
 
@@ -228,7 +229,7 @@ export function allergenSheet(document: DishFile, chosen: Readonly<Record<string
     where.set(what, at);
   };
   for (const c of document.components) {
-    const method = c.methods.find((m) => m.id === chosen[c.id] || m.name === chosen[c.id]) ?? c.methods[0];
+    const method = methodInForce(c, chosen);
     for (const i of (method?.ingredients ?? []) as readonly Ingredient[]) {
       if (i.leftOut) continue;
       const own = wordsOf(i);

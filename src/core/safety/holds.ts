@@ -128,26 +128,19 @@ const BY_KIND: Partial<Readonly<Record<DishComponent["kind"], string>>> = {
   sweet: "compote",
 };
 
-export interface KeepingRow {
-  readonly id: string;
-  readonly name: string;
-}
-
 /**
  * The row of the table that an output most likely is; undefined where nothing fits.
  * @param kind where no word of the name tells, the most careful row of its kind
  */
-export function keepingRow(name: string, kind?: DishComponent["kind"]): KeepingRow | undefined {
+export function keepingRow(name: string, kind?: DishComponent["kind"]): Row | undefined {
   const text = name.toLowerCase();
   const id = NOT_MEANT.test(text) ? undefined : (MEANT.find(([pattern]) => pattern.test(text))?.[1] ?? (kind && BY_KIND[kind]));
-  const row = id ? ROWS.get(id) : undefined;
-  return row && { id: row.id, name: row.name };
+  return id === undefined ? undefined : ROWS.get(id);
 }
 
 /** How something is warmed up again, by the table; undefined where no row fits. */
 export function keepingOf(name: string, kind?: DishComponent["kind"]): { readonly row: string; readonly warmUp: string } | undefined {
-  const found = keepingRow(name, kind);
-  const row = found && ROWS.get(found.id);
+  const row = keepingRow(name, kind);
   return row && { row: row.name, warmUp: row.reheat?.text ?? "" };
 }
 
@@ -167,8 +160,7 @@ export function proposedHolds(
   kind: DishComponent["kind"],
   places: readonly Place[] = ["fridge", "counter", "freezer"],
 ): Hold[] {
-  const found = keepingRow(name, kind);
-  const row = found && ROWS.get(found.id);
+  const row = keepingRow(name, kind);
   if (!row) return [];
   return places.flatMap((place): Hold[] => {
     const at = row.places[place];
@@ -191,8 +183,7 @@ export function longestMinutes(
   name: string,
   place: Place,
 ): { readonly minutes: number; readonly safety: boolean; readonly row: string } | undefined {
-  const found = keepingRow(name);
-  const row = found && ROWS.get(found.id);
+  const row = keepingRow(name);
   const at = row?.places[place];
   if (!row || !at) return undefined;
   if (!at.allowed) return { minutes: 0, safety: at.kind === "safety", row: row.name };

@@ -2,9 +2,11 @@
 
 import { isBought } from "../dish/edit/larder";
 import { type DishIngredient, type DishMethod, type DishOutput, mainOutput, type StepPlace } from "../dish/edit/places";
+import { MEAT } from "../dish/meat";
+import { methodInForce } from "../dish/method-in-force";
 import type { DishComponent, DishFile, DishStep } from "../dish/schema";
-import { quantityOf } from "../dish/units";
-import { kOf, scaledIngredient, volumeOf, weightOf } from "../dish/weights";
+import { scaledOutput } from "../dish/units";
+import { gramsNamed, kOf, mLNamed } from "../dish/weights";
 import type { PlanView, StepView } from "../sheets/plan-view";
 import { minutesOf } from "../time/duration";
 
@@ -49,8 +51,7 @@ export function safetyScene(
   const planned = new Map(view?.steps.map((s) => [s.ref, s]));
   const parts = document.components.flatMap((component): Part[] => {
     if (component.onHand?.length || isBought(document, component.id)) return [];
-    const wish = chosen[component.id];
-    const method = component.methods.find((m) => m.id === wish || m.name === wish) ?? component.methods[0];
+    const method = methodInForce(component, chosen);
     if (!method) return [];
     return [
       {
@@ -73,41 +74,19 @@ export function safetyScene(
 }
 
 /** Grams of the ingredients so named, for the guests that come. */
-export function gramsOf(part: Part, name: RegExp, but?: RegExp): number {
-  return part.ingredients
-    .filter((i) => name.test(i.name) && !but?.test(i.name))
-    .reduce((sum, i) => {
-      const q = scaledIngredient(i, part.k);
-      return sum + ((q && weightOf(q, i.name)?.grams) ?? 0);
-    }, 0);
-}
+export const gramsOf = (part: Part, name: RegExp, but?: RegExp): number => gramsNamed(part.ingredients, part.k, name, but);
 /** Millilitres of the ingredients so named. */
-export function mLOf(part: Part, name: RegExp, but?: RegExp): number {
-  return part.ingredients
-    .filter((i) => name.test(i.name) && !but?.test(i.name))
-    .reduce((sum, i) => {
-      const q = scaledIngredient(i, part.k);
-      return sum + ((q && volumeOf(q, i.name)) ?? 0);
-    }, 0);
-}
+export const mLOf = (part: Part, name: RegExp, but?: RegExp): number => mLNamed(part.ingredients, part.k, name, but);
 
 /** Litres that an output is, for the guests that come; a kilo counts as a litre. Undefined where it is not said. */
 export function litresOf(output: DishOutput | undefined, k: number): number | undefined {
-  if (!output?.amount) return undefined;
-  const q = quantityOf(output.amount);
-  if (q.dimension === "count") return undefined;
-  return (q.value * (output.fixed || output.amount.fixed ? 1 : k)) / 1000;
+  const q = output && scaledOutput(output, k);
+  return q && q.dimension !== "count" ? q.value / 1000 : undefined;
 }
 
 export const outputOfPart = (part: Part): DishOutput | undefined => mainOutput(part.component, part.method);
 export const likelyMinutes = (step: DishStep): number => minutesOf(typeof step.time === "string" ? step.time : step.time.likely);
 export const whole = (ref: string, component: string) => (ref.includes(".") ? ref : `${component}.${ref}`);
-
-export const MEAT =
-  /\b(?:pork|beef|veal|lamb|mutton|venison|goat|chicken|duck|goose|turkey|fowl|quail|rabbit|hare|mince|sausage ?meat|oxtail|trotters?|cheeks?|shin|shank|belly|liver|bones?|fish|trout|salmon|cod|haddock|mackerel|herring|prawns?|shrimps?|crab|lobster|mussels?|squid)\b/i;
-/** Words that make of such a name something that is not raw any more, or never was. */
-export const NOT_RAW_MEAT =
-  /stock|broth|sauce|lard|dripping|\bfat\b|gelatine?|bacon|ham\b|cured|smoked|cooked|tinned|canned|noodle|paste|powder|dried|casings?|confit|stock cube|bouillon|\broe\b/i;
 
 const HEAT_VERB =
   /\b(?:boil|simmer|blanch|braise|poach|stew|fry|saut|sear|roast|bake|grill|griddle|render|steam|brown|cook|scald|pasteuri|caramelis|toast)/i;

@@ -1,6 +1,6 @@
 // Labels for what is held: what it is, when it was made, until when it keeps and by which kind of limit, how it is warmed up, what it contains.
 import type { DishFile } from "../dish/schema";
-import { quantityOf, quantityText } from "../dish/units";
+import { quantityText, scaledOutput } from "../dish/units";
 import { kOf } from "../dish/weights";
 import { allergenSheet } from "../safety/allergens";
 import { keepingOf } from "../safety/holds";
@@ -49,8 +49,7 @@ export function labelsOf(document: DishFile, view: PlanView, clock: WallClock): 
     const before = labels.get(key);
     // Taken in several goes it is one pot still: its label serves the last.
     if (before && before.last >= w.to) continue;
-    const q = output.amount && quantityOf(output.amount);
-    const scaled = q && { ...q, value: q.value * (output.fixed || output.amount?.fixed ? 1 : kOf(document, component)) };
+    const scaled = scaledOutput(output, kOf(document, component));
     const keeping = keepingOf(w.name, component.kind);
     const to = view.steps.find((s) => s.ref === w.toStep);
     labels.set(key, {

@@ -2,6 +2,7 @@
 // takes runs out. Widths are weights. Where no weight is stated, what went in stands for what comes out, and it is said so.
 import { balanceOf } from "../dish/balance";
 import { mainOutput } from "../dish/edit/places";
+import { methodInForce } from "../dish/method-in-force";
 import { componentOf, type Dish, dishModel, type Method, type Output, type Step } from "../dish/model";
 import type { DishFile } from "../dish/schema";
 import { comparable, type Quantity, quantityText } from "../dish/units";
@@ -59,9 +60,7 @@ const REST = 0.005;
  */
 export function watershed(document: DishFile, chosen: Readonly<Record<string, string>> = {}): Watershed {
   const dish = dishModel(document);
-  const methodOf = new Map(
-    dish.components.map((c) => [c.id, c.methods.find((m) => m.id === chosen[c.id] || m.name === chosen[c.id]) ?? c.methods[0]]),
-  );
+  const methodOf = new Map(dish.components.map((c) => [c.id, methodInForce(c, chosen)]));
   const inForce = dish.components.flatMap((c) => (c.onHand.length ? [] : (methodOf.get(c.id)?.steps ?? [])));
   const servings = new Set([dish.serve, ...dish.courses.map((c) => c.serve)].map(componentOf));
   const pools = document.components.map((c): Pool => {

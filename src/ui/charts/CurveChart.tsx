@@ -3,6 +3,8 @@ import { useEffect, useMemo, useRef } from "react";
 import { inUnits } from "@/core/bench/in-units";
 import type { Curve, Line } from "@/core/bench/panel";
 import { said, type Units } from "@/core/bench/quantity";
+import { CUP } from "@/core/measures/rounding";
+import { MASS_G } from "@/core/measures/units";
 
 const COLOUR: Readonly<Record<Line["look"], string>> = {
   copper: "--copper",
@@ -165,8 +167,8 @@ export function tableOf(curve: Curve, units: Units): string[][] {
 /** What is drawn is in the reader's own units, so that the axis has round figures. */
 const US_AXIS: Readonly<Partial<Record<Curve["y"]["of"], readonly [scale: (v: number) => number, unit: string]>>> = {
   temp: [(v) => v * 1.8 + 32, "°F"],
-  volume: [(v) => v / 946.352946, "qt"],
-  mass: [(v) => v / 453.59237, "lb"],
+  volume: [(v) => v / (4 * CUP), "qt"],
+  mass: [(v) => v / MASS_G.lb, "lb"],
 };
 const scaled = (of: Curve["y"]["of"], units: Units): ((v: number) => number) => (units === "us" && US_AXIS[of]?.[0]) || ((v) => v);
 

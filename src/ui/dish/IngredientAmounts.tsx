@@ -1,3 +1,4 @@
+import { methodInForce } from "@/core/dish/method-in-force";
 import { COARSE_PCT, measuredIngredients } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
 import { quantityText } from "@/core/dish/units";
@@ -14,7 +15,7 @@ export function IngredientAmounts({ document, chosen }: { document: DishFile; ch
         {document.components
           .filter((c) => !c.onHand?.length && c.methods.some((m) => m.ingredients?.length))
           .map((c) => {
-            const method = c.methods.find((m) => m.id === chosen[c.id] || m.name === chosen[c.id]) ?? c.methods[0];
+            const method = methodInForce(c, chosen);
             if (!method?.ingredients?.length) return null;
             return (
               <table key={c.id} className="mb-4 w-full break-inside-avoid text-[14px]">

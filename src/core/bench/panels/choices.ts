@@ -20,4 +20,11 @@ export const KILLS: ChoiceField["choices"] = [
   ["salmonellaEgg", "egg"],
 ];
 
-export const DENSITIES: ChoiceField["choices"] = densities.map((d) => [d.key, d.name] as const);
+/** The thing whose density is meant. */
+export const OF_WHAT: ChoiceField = {
+  key: "what",
+  label: "Of what",
+  of: "choice",
+  start: "water",
+  choices: densities.map((d) => [d.key, d.name] as const),
+};

@@ -11,7 +11,7 @@ import { batchesNeeded } from "../../measures/scaling";
 import pieces from "../../measures/tables/pieces.json";
 import { convertTemperature, convertVolume, gasMarkToCelsius } from "../../measures/units";
 import { num, type Panel, str } from "../panel";
-import { DENSITIES, PRODUCTS } from "./choices";
+import { OF_WHAT, PRODUCTS } from "./choices";
 
 const SUBJECT = "Small sums";
 
@@ -111,16 +111,7 @@ const VOLUME: Panel = {
   subject: SUBJECT,
   title: "Weight to cups and spoons",
   does: "The volume of a weight, for who has no scale at hand. What must be weighed is not told in spoons.",
-  fields: [
-    {
-      key: "what",
-      label: "Of what",
-      of: "choice",
-      start: "water",
-      choices: DENSITIES,
-    },
-    { key: "g", label: "Weight", of: "mass", usual: "g", start: 250, low: 0, high: 50_000 },
-  ],
+  fields: [OF_WHAT, { key: "g", label: "Weight", of: "mass", usual: "g", start: 250, low: 0, high: 50_000 }],
   reckon(v, { call, say }) {
     const got = call(massToVolume, { g: num(v, "g"), ingredient: str(v, "what") });
     return { headline: `${say(got.mL, "volume")}.`, figures: [{ key: "mL", label: "Volume", value: got.mL, of: "volume" }] };

@@ -1,5 +1,5 @@
 // Cooling a pot against the two stages, each way a curve; what the hot load does to the fridge; ice; time in the danger zone.
-import { compareCooling, coolingWays } from "../../measures/heat/compare-cooling";
+import { type CoolingWayKey, compareCooling, coolingWays } from "../../measures/heat/compare-cooling";
 import { coolStaged } from "../../measures/heat/cooling";
 import { FOOD, vesselGeometry } from "../../measures/heat/foods";
 import { fridgeWithLoad, iceBathIce, iceWand, recipeSplitWithIce } from "../../measures/heat/ice";
@@ -17,19 +17,19 @@ export const POT_FOODS: ChoiceField["choices"] = [
   ["mash", "Mash or purée"],
   ["cookedRice", "Cooked rice"],
 ];
-/** Ways as compareCooling names them, trays by their place in its list. */
-const WAYS: ChoiceField["choices"] = [
-  ["potCounterThenFridge", "On the counter to 60 °C, then the fridge"],
-  ["potFridgeAtOnce", "Into the fridge at once"],
-  ["coldWaterThenFridge", "A tub of tap water, then the fridge"],
-  ["iceBathStill", "Ice bath, left standing"],
-  ["iceBathStirred", "Ice bath, both stirred"],
-  ["iceAsRecipeWater", "A quarter of its water put in as ice, then the fridge"],
-  ["trays", "Open trays, still fridge"],
-  ["traysFan", "Open trays, fridge with a fan"],
-  ["traysHalf", "Trays half as deep, still fridge"],
-  ["traysHalfFan", "Trays half as deep, fridge with a fan"],
-];
+const WAYS_SAID: Readonly<Record<CoolingWayKey, string>> = {
+  potCounterThenFridge: "On the counter to 60 °C, then the fridge",
+  potFridgeAtOnce: "Into the fridge at once",
+  coldWaterThenFridge: "A tub of tap water, then the fridge",
+  iceBathStill: "Ice bath, left standing",
+  iceBathStirred: "Ice bath, both stirred",
+  iceAsRecipeWater: "A quarter of its water put in as ice, then the fridge",
+  trays: "Open trays, still fridge",
+  traysFan: "Open trays, fridge with a fan",
+  traysHalf: "Trays half as deep, still fridge",
+  traysHalfFan: "Trays half as deep, fridge with a fan",
+};
+const WAYS: ChoiceField["choices"] = Object.entries(WAYS_SAID);
 const SHORT: Readonly<Record<string, string>> = {
   potCounterThenFridge: "counter, then fridge",
   potFridgeAtOnce: "fridge at once",
@@ -76,11 +76,7 @@ export const COOLING: Panel = {
       trayDepthCm: num(v, "tray") / 10,
       stirred: yes(v, "stirred"),
     };
-    const ways = coolingWays(input).map((w, i) => ({
-      ...w,
-      key: (WAYS[i] as readonly [string, string])[0],
-      label: (WAYS[i] as readonly [string, string])[1],
-    }));
+    const ways = coolingWays(input).map((w) => ({ ...w, label: WAYS_SAID[w.key] }));
     record(compareCooling, input);
     const meant = ways.find((w) => w.key === str(v, "way")) ?? (ways[0] as (typeof ways)[number]);
     const inTime = ways.filter((w) => w.verdict === "ok").sort((a, b) => (a.t5Min ?? 0) - (b.t5Min ?? 0));

@@ -6,7 +6,7 @@ import { alcoholRetained, saltPerServing } from "../../measures/serving";
 import yieldsTable from "../../measures/tables/yields.json";
 import { chainYield, dryingYield, rawNeeded } from "../../measures/yields";
 import { type ChoiceField, type FigureField, num, type Panel, str } from "../panel";
-import { DENSITIES } from "./choices";
+import { OF_WHAT } from "./choices";
 
 const SUBJECT = "Amounts and the table";
 /** Groups of the tables, as a cook calls what is done. */
@@ -231,16 +231,7 @@ const WEIGH: Panel = {
   subject: SUBJECT,
   title: "Cups and spoons to weight",
   does: "What a volume of an ingredient weighs, with how far hands differ.",
-  fields: [
-    {
-      key: "what",
-      label: "Of what",
-      of: "choice",
-      start: "water",
-      choices: DENSITIES,
-    },
-    { key: "volume", label: "How much", of: "volume", usual: "mL", start: 240, low: 0, high: 40_000 },
-  ],
+  fields: [OF_WHAT, { key: "volume", label: "How much", of: "volume", usual: "mL", start: 240, low: 0, high: 40_000 }],
   reckon(v, { call, say }) {
     const got = call(volumeToMass, { mL: num(v, "volume"), ingredient: str(v, "what") });
     return {

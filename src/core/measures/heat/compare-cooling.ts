@@ -96,7 +96,22 @@ function conductRoute(
   return { times, curve };
 }
 
+/** The ten ways by name, in the order in which they are told. */
+export type CoolingWayKey =
+  | "potCounterThenFridge"
+  | "potFridgeAtOnce"
+  | "coldWaterThenFridge"
+  | "iceBathStill"
+  | "iceBathStirred"
+  | "iceAsRecipeWater"
+  | "trays"
+  | "traysFan"
+  | "traysHalf"
+  | "traysHalfFan";
+
 export interface CoolingWay {
+  readonly key: CoolingWayKey;
+  /** As key; trays with their depth. */
   readonly method: string;
   readonly t60Min: number | null;
   readonly t21Min: number | null;
@@ -114,7 +129,7 @@ export interface CoolingWay {
  * @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE
  */
 export function compareCooling(input: CompareInput) {
-  return { rows: coolingWays(input).map(({ curve: _, ...row }) => row) };
+  return { rows: coolingWays(input).map(({ curve: _, key: __, ...row }) => row) };
 }
 
 /** As compareCooling, each way with its curve of [seconds, °C], which ends where it is cold or after 48 h. @throws {CalculationError} */
@@ -170,7 +185,7 @@ export function coolingWays(input: CompareInput): readonly CoolingWay[] {
         ]);
   const trayName = (deep: number) => `trays${Number((deep * 100).toFixed(2))}cmFridge`;
 
-  const ways: readonly (readonly [method: string, course: Course])[] = [
+  const ways: readonly (readonly [key: CoolingWayKey, course: Course, method?: string])[] = [
     [
       "potCounterThenFridge",
       through(
@@ -191,16 +206,17 @@ export function coolingWays(input: CompareInput): readonly CoolingWay[] {
     ["iceBathStill", iced(bath.ice)],
     ["iceBathStirred", iced(bath.stirred, food.body !== "solid")],
     ["iceAsRecipeWater", through(withIce, [inFridge], [solidFridge])],
-    [trayName(depth), tray(depth, FRIDGE)],
-    [`${trayName(depth)}Fan`, tray(depth, FRIDGE_FAN)],
-    [trayName(depth / 2), tray(depth / 2, FRIDGE)],
-    [`${trayName(depth / 2)}Fan`, tray(depth / 2, FRIDGE_FAN)],
+    ["trays", tray(depth, FRIDGE), trayName(depth)],
+    ["traysFan", tray(depth, FRIDGE_FAN), `${trayName(depth)}Fan`],
+    ["traysHalf", tray(depth / 2, FRIDGE), trayName(depth / 2)],
+    ["traysHalfFan", tray(depth / 2, FRIDGE_FAN), `${trayName(depth / 2)}Fan`],
   ];
   const minutes = (s: number | null | undefined) => (s === null || s === undefined ? null : s / 60);
-  return ways.map(([method, { times: t, curve }]) => {
+  return ways.map(([key, { times: t, curve }, method = key]) => {
     const times = { t63: t[63] ?? null, t57: t[57] ?? null, t21: t[21] ?? null, t5: t[5] ?? null };
     const lastSeconds = HOURS * 3600;
     return {
+      key,
       method,
       t60Min: minutes(t[60]),
       t21Min: minutes(t[21]),

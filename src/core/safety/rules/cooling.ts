@@ -3,7 +3,7 @@
 import { COOLED_AS } from "../../dish/cooled-as";
 import { withStep } from "../../dish/edit/places";
 import { cooledBy } from "../../dish/questions/walk";
-import { type CoolingWay, coolingWays } from "../../measures/heat/compare-cooling";
+import { type CoolingWay, type CoolingWayKey, coolingWays } from "../../measures/heat/compare-cooling";
 import { durationText, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
 import { isGrowing, killsGerms, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep, type SafetyScene } from "../scene";
@@ -13,20 +13,20 @@ const COOLS = /\b(?:cool|chill)/i;
 const CUSTARD = /custard|pastry cream|crème|\bcurd\b/i;
 const CUSTARD_COLD_MIN = 60;
 /** The way of cooling that the words of a step name; the last is what a cook does who says nothing. */
-const WAYS: readonly (readonly [words: RegExp, index: number, said: string])[] = [
-  [/\bice\b.*stir|stir.*\bice\b/i, 4, "stirred in an ice bath"],
-  [/\bice\b/i, 3, "in an ice bath"],
-  [/flat|shallow|wide dish|trays?\b|\bsheet-pan\b/i, 8, "in shallow trays"],
-  [/cold water|\btap\b|\bsink\b|basin/i, 2, "in cold water, then the fridge"],
-  [/fridge/i, 1, "in the fridge at once"],
+const WAYS: readonly (readonly [words: RegExp, way: CoolingWayKey, said: string])[] = [
+  [/\bice\b.*stir|stir.*\bice\b/i, "iceBathStirred", "stirred in an ice bath"],
+  [/\bice\b/i, "iceBathStill", "in an ice bath"],
+  [/flat|shallow|wide dish|trays?\b|\bsheet-pan\b/i, "traysHalf", "in shallow trays"],
+  [/cold water|\btap\b|\bsink\b|basin/i, "coldWaterThenFridge", "in cold water, then the fridge"],
+  [/fridge/i, "potFridgeAtOnce", "in the fridge at once"],
 ];
-const BY_ITSELF = [0, "on the counter, then in the fridge"] as const;
+const BY_ITSELF = ["potCounterThenFridge", "on the counter, then in the fridge"] as const;
 const LITRES = { low: 0.2, high: 40 };
 /** Less than this is a bowl, not a pot: it is said, but it does not hold up a run. */
 const SMALL_L = 1;
 const WIDE_DISH_CM2 = 1000;
-/** Ways that end in the fridge by themselves: there a hold takes over from the step. */
-const ENDS_COLD = new Set([0, 1, 2, 5, 6, 7, 8, 9]);
+/** The ways that do not end in the fridge by themselves, where a hold would take over from the step. */
+const STAYS_OUT: ReadonlySet<CoolingWayKey> = new Set(["iceBathStill", "iceBathStirred"]);
 
 /** A pot's width by what it holds: as wide as four fifths of what would make it as high as wide. */
 const widthCm = (capacityL: number) => Math.min(60, Math.max(8, ((4 * capacityL * 1000) / (Math.PI * 0.8)) ** (1 / 3)));
@@ -40,17 +40,18 @@ export interface Cooled {
   /** No step cools it at all. */
   readonly uncooled: boolean;
   readonly way: CoolingWay;
-  readonly ways: readonly CoolingWay[];
+  readonly ways: CoolingWays;
 }
 
 /** Ten ways are a twentieth of a second: pages ask for the same pots again and again. */
-const reckoned = new Map<string, readonly CoolingWay[]>();
+type CoolingWays = Readonly<Record<CoolingWayKey, CoolingWay>>;
+const reckoned = new Map<string, CoolingWays>();
 const MOST_KEPT = 64;
-function waysOf(input: Parameters<typeof coolingWays>[0]): readonly CoolingWay[] {
+function waysOf(input: Parameters<typeof coolingWays>[0]): CoolingWays {
   const key = JSON.stringify(input);
   const kept = reckoned.get(key);
   if (kept) return kept;
-  const ways = coolingWays(input);
+  const ways = Object.fromEntries(coolingWays(input).map((w) => [w.key, w])) as unknown as CoolingWays;
   if (reckoned.size >= MOST_KEPT) reckoned.delete(reckoned.keys().next().value as string);
   reckoned.set(key, ways);
   return ways;
@@ -101,9 +102,9 @@ export function cooledPart(part: Part): Cooled | undefined {
   });
   const told = `${step.words} ${(step.step.uses ?? []).map((u) => u.what).join(" ")}`;
   const found = WAYS.find(([words]) => words.test(told));
-  const [index, how] = uncooled ? ([1, "put into the fridge hot"] as const) : found ? [found[1], found[2]] : BY_ITSELF;
-  const goesOn = ENDS_COLD.has(index) && (made?.holds ?? []).some((h) => h.place === "fridge");
-  return { step, litres, how, goesOn, uncooled, way: ways[index] as CoolingWay, ways };
+  const [key, how] = uncooled ? (["potFridgeAtOnce", "put into the fridge hot"] as const) : found ? [found[1], found[2]] : BY_ITSELF;
+  const goesOn = !STAYS_OUT.has(key) && (made?.holds ?? []).some((h) => h.place === "fridge");
+  return { step, litres, how, goesOn, uncooled, way: ways[key], ways };
 }
 
 const said = (minutes: number | null) =>
@@ -116,8 +117,8 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
     const { step, litres, how, goesOn, uncooled, way, ways } = cooled;
     const at = { component: part.component.id, step: step.ref };
     const amount = `${Number(litres.toPrecision(3))} L`;
-    const mend = (index: number, words: string) => {
-      const better = ways[index] as CoolingWay;
+    const mend = (key: CoolingWayKey, words: string) => {
+      const better = ways[key];
       const minutes = better.t5Min === null ? undefined : Math.max(10, Math.ceil(better.t5Min / 5) * 5);
       const time = durationText(minutes ?? 60);
       const output = step.step.makes?.find((o) => o.holds?.some((h) => h.place === "fridge"))?.id;
@@ -142,12 +143,12 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
     };
     const better = (
       [
-        [4, "Stirred in an ice bath"],
-        [9, "In open trays 2.5 cm deep, in the fridge"],
+        ["iceBathStirred", "Stirred in an ice bath"],
+        ["traysHalfFan", "In open trays 2.5 cm deep, in the fridge"],
       ] as const
     )
-      .filter(([i]) => ways[i]?.verdict === "ok" && ways[i] !== way)
-      .map(([i, words]) => mend(i, words));
+      .filter(([key]) => ways[key].verdict === "ok" && ways[key] !== way)
+      .map(([key, words]) => mend(key, words));
     if (way.verdict !== "ok")
       return [
         cautioned("large-pot-cooling", step.ref, {

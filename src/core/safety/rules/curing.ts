@@ -1,12 +1,13 @@
 // Curing salt by its nitrite, salt of a ferment, acidity: figures of the dish held against the limits of the calculations.
 
 import { written } from "../../bench/write-into";
+import { CURE_LIQUID, type CuredProduct, curedAs, MEAT, NOT_RAW_MEAT } from "../../dish/meat";
 import { SAFE_SALT_PCT } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
 import { HARD_STOPS } from "../../measures/catalogue";
 import { curingSaltDose, nitritePpm } from "../../measures/curing-salt";
 import { cautioned, type Finding, type Mend } from "../finding";
-import { gramsOf, litresOf, MEAT, NOT_RAW_MEAT, outputOfPart, type Part, type SafetyScene } from "../scene";
+import { gramsOf, litresOf, outputOfPart, type Part, type SafetyScene } from "../scene";
 
 const CURING = /curing salt|nitrite|pink salt|cure ?(?:#|no\.? ?)?1\b/i;
 /** Below this much the salt does not do what it is there for. */
@@ -14,13 +15,11 @@ const LEAST_PPM = 40;
 /** What a ferment is mended to, % of all that is in the jar. */
 const MENDED_PCT = 2.2;
 
-const productOf = (part: Part): string => {
-  const words = `${part.component.name} ${part.component.kind} ${part.method.name ?? ""} ${part.ingredients.map((i) => i.name).join(" ")}`;
-  const wet = gramsOf(part, /water|beer|brine/i) > 0;
-  const bacon = /bacon|belly/i.test(words);
-  if (/sausage|mince|terrine|p[aâ]t[eé]|salami/i.test(words)) return "comminuted";
-  return wet ? (bacon ? "bacon_immersion" : "immersion") : bacon ? "bacon_dry" : "dry";
-};
+const productOf = (part: Part): CuredProduct =>
+  curedAs(
+    `${part.component.name} ${part.component.kind} ${part.method.name ?? ""} ${part.ingredients.map((i) => i.name).join(" ")}`,
+    gramsOf(part, CURE_LIQUID) > 0,
+  );
 
 export function curingSalt({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
@@ -35,7 +34,7 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
     // What is weighed for the cure is often the trimmed meat: by what comes out the same salt is more.
     const leftG = (litresOf(outputOfPart(part), part.k) ?? 0) * 1000;
     const trimmedG = leftG > 50 && leftG < meatG * 0.97 ? leftG : undefined;
-    const liquidG = product.includes("immersion") ? gramsOf(part, /water|beer|brine/i) : 0;
+    const liquidG = product.includes("immersion") ? gramsOf(part, CURE_LIQUID) : 0;
     const grams = (g: number) => `${Number(g.toPrecision(3))} g`;
     if (!(cureG > 0) || !(meatG >= 50))
       return [

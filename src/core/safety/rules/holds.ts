@@ -1,11 +1,12 @@
 // Waits over a limit of safety of the table of holds, as the dish allows them or as the plan has them; rice that waits; things under oil, in jars, in bags.
 import { withStep } from "../../dish/edit/places";
+import { MEAT, NOT_RAW_MEAT } from "../../dish/meat";
 import type { DishFile, Hold } from "../../dish/schema";
-import { pickleAcidity, shelfStableClaim } from "../../measures/pickle";
+import { pickleAcidity } from "../../measures/pickle";
 import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
 import { HOLDS_SOURCE, longestMinutes } from "../holds";
-import { gramsOf, killsGerms, MEAT, mLOf, NOT_RAW_MEAT, type Part, type PartStep, type SafetyScene } from "../scene";
+import { gramsOf, killsGerms, mLOf, type Part, type PartStep, type SafetyScene } from "../scene";
 
 type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
 const WHERE: Readonly<Record<string, string>> = {
@@ -165,30 +166,24 @@ export function jars(scene: SafetyScene): Finding[] {
     const { part } = k;
     const kind = part.component.kind;
     if (
-      kind === "dry" ||
-      kind === "dough" ||
+      ["dry", "dough", "ferment"].includes(kind) ||
       SWEET_OR_SOUR.test(`${part.component.name} ${k.name}`) ||
       !SEALED.test(part.steps.map((s) => s.words).join(" "))
     )
       return [];
-    const fermented = kind === "ferment";
-    if (fermented) return [];
     const acid = acidPct(part);
-    if (acid > 0) {
-      if (acid >= SOUR_PCT)
-        return shelfStableClaim({}).claim === "fridge_only"
-          ? [
-              cautioned("low-acid-jar", `${part.component.id}.${k.output}:${k.place}`, {
-                ...at(k),
-                severity: "warn",
-                title: "A pickle outside the fridge",
-                computed: `The jar settles at ${acid.toFixed(1)} % acid, which keeps it in the fridge. ${(WHERE[k.place] ?? "").replace(/^./, (c) => c.toUpperCase())} only a tested recipe followed to the letter keeps.`,
-                way: "the fridge, or a tested recipe for the shelf",
-                mends: [moved(k, "fridge", 30 * DAY)],
-              }),
-            ]
-          : [];
-    }
+    // No dish file can say that it follows a tested recipe to the letter, so none of its jars is good for a shelf (shelfStableClaim).
+    if (acid >= SOUR_PCT)
+      return [
+        cautioned("low-acid-jar", `${part.component.id}.${k.output}:${k.place}`, {
+          ...at(k),
+          severity: "warn",
+          title: "A pickle outside the fridge",
+          computed: `The jar settles at ${acid.toFixed(1)} % acid, which keeps it in the fridge. ${(WHERE[k.place] ?? "").replace(/^./, (c) => c.toUpperCase())} only a tested recipe followed to the letter keeps.`,
+          way: "the fridge, or a tested recipe for the shelf",
+          mends: [moved(k, "fridge", 30 * DAY)],
+        }),
+      ];
     const food = part.ingredients.some((i) => LOW_ACID_PLANT.test(i.name) || MEAT.test(i.name) || /stock|bean|pulse/i.test(i.name));
     if (!food) return [];
     return [

@@ -1,8 +1,9 @@
 // Raw contact, followed: what has touched raw meat, fish or egg, through liquors, glazes, brushes and boards, until something boils or bakes it.
 // `raw` and `boils` of the dish file say it; where a component's own ingredients are raw meat nobody has to.
 import { withStep } from "../../dish/edit/places";
+import { MEAT, NOT_RAW_MEAT } from "../../dish/meat";
 import { cautioned, type Finding } from "../finding";
-import { killsGerms, MEAT, NOT_RAW_MEAT, type Part, type PartStep, type SafetyScene, whole } from "../scene";
+import { killsGerms, type Part, type PartStep, type SafetyScene, whole } from "../scene";
 
 interface Trail {
   /** What it began with. */
