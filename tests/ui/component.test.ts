@@ -3,31 +3,15 @@
 import { act, within } from "@testing-library/react";
 import { createElement } from "react";
 import { describe, expect, test, vi } from "vitest";
-import { readDishValue } from "../../src/core/dish/read";
 import type { DishFile } from "../../src/core/dish/schema";
-import { Workbench } from "../../src/ui/dish/Workbench";
 import type { Loose } from "../support/dishes";
 import { hands, inDocument, keeping, screen, stand } from "../support/dom";
 import { addTin, smallDish, stepOf } from "../support/small-dish";
+import { sound, workbench } from "../support/workbench";
 
 inDocument();
-const sound = (value: unknown): DishFile => {
-  const read = readDishValue(value);
-  if (read.status === "refused") throw new Error(read.problems.map((p) => `${p.path} ${p.message}`).join("\n"));
-  return read.document;
-};
 const bench = (document: DishFile, component: string | undefined, others: readonly { slug: string; name: string }[] = []) =>
-  createElement(Workbench, {
-    slug: "small",
-    version: 1,
-    document,
-    chosen: {},
-    plan: { begins: undefined, stale: false, impossible: undefined },
-    others,
-    component,
-    reckoning: undefined,
-    findings: [],
-  });
+  workbench(document, { others, component });
 function open(component: string | undefined, alter: (d: Loose) => void = () => {}) {
   const document = sound(smallDish(alter));
   const kept = keeping(document);

@@ -3,33 +3,15 @@
 import { within } from "@testing-library/react";
 import { createElement } from "react";
 import { describe, expect, test, vi } from "vitest";
-import { readDishValue } from "../../src/core/dish/read";
 import type { DishFile } from "../../src/core/dish/schema";
 import { QuestionsView } from "../../src/ui/dish/QuestionsView";
-import { Workbench } from "../../src/ui/dish/Workbench";
 import { demoDocument, type Loose } from "../support/dishes";
 import { hands, inDocument, keeping, screen, stand } from "../support/dom";
 import { smallDish, stepOf } from "../support/small-dish";
+import { PLAN, sound, workbench } from "../support/workbench";
 
 inDocument();
-const PLAN = { begins: undefined, stale: false, impossible: undefined };
-const sound = (value: unknown): DishFile => {
-  const read = readDishValue(value);
-  if (read.status === "refused") throw new Error(read.problems.map((p) => `${p.path} ${p.message}`).join("\n"));
-  return read.document;
-};
-const bench = (document: DishFile, component?: string, version = 1) =>
-  createElement(Workbench, {
-    slug: "small",
-    version,
-    document,
-    chosen: {},
-    plan: PLAN,
-    others: [],
-    component,
-    reckoning: undefined,
-    findings: [],
-  });
+const bench = (document: DishFile, component?: string, version = 1) => workbench(document, { version, component });
 /** The small dish on the workbench, with a server that keeps it. */
 function open(component: string | undefined, alter: (d: Loose) => void = () => {}) {
   const document = sound(smallDish(alter));
@@ -194,19 +176,7 @@ describe("what can be reckoned in a component", () => {
   test("opens filled from the dish, and writes its figure back as one change", async () => {
     const document = sound(demoDocument("harvest-lunch"));
     const kept = keeping(document);
-    stand(
-      createElement(Workbench, {
-        slug: "small",
-        version: 1,
-        document,
-        chosen: {},
-        plan: PLAN,
-        others: [],
-        component: "pork",
-        reckoning: { panel: "curing-salt", typed: { ppm: "110" } },
-        findings: [],
-      }),
-    );
+    stand(workbench(document, { component: "pork", reckoning: { panel: "curing-salt", typed: { ppm: "110" } } }));
     const user = hands();
     const button = await screen.findByRole("button", { name: /^Write it: .* of curing salt/ });
     await user.click(button);

@@ -3,40 +3,20 @@
 import { within } from "@testing-library/react";
 import { createElement } from "react";
 import { describe, expect, test, vi } from "vitest";
-import { readDishValue } from "../../src/core/dish/read";
-import type { DishFile } from "../../src/core/dish/schema";
 import { AmountsView } from "../../src/ui/dish/AmountsView";
 import { readField } from "../../src/ui/dish/fields";
-import { Workbench } from "../../src/ui/dish/Workbench";
 import type { Loose } from "../support/dishes";
 import { hands, inDocument, keeping, screen, stand } from "../support/dom";
 import { smallDish, stepOf } from "../support/small-dish";
+import { PLAN, sound, workbench } from "../support/workbench";
 
 inDocument();
-const PLAN = { begins: undefined, stale: false, impossible: undefined };
-const sound = (value: unknown): DishFile => {
-  const read = readDishValue(value);
-  if (read.status === "refused") throw new Error(read.problems.map((p) => `${p.path} ${p.message}`).join("\n"));
-  return read.document;
-};
 /** The fields of a step of the small dish, with a server that keeps what is written. */
 async function open(ref: string, alter: (d: Loose) => void = () => {}) {
   const document = sound(smallDish(alter));
   const kept = keeping(document);
   const [component, step] = ref.split(".") as [string, string];
-  stand(
-    createElement(Workbench, {
-      slug: "small",
-      version: 1,
-      document,
-      chosen: {},
-      plan: PLAN,
-      others: [],
-      component,
-      reckoning: undefined,
-      findings: [],
-    }),
-  );
+  stand(workbench(document, { component }));
   const line = window.document.querySelector(`[data-step-line="${step}"]`) as HTMLElement;
   await hands().click(within(line).getByRole("button", { name: /^all fields/ }));
   return { kept, now: () => stepOf(kept.document, ref), line };

@@ -200,7 +200,7 @@ function optionOf(curve: Curve, units: Units) {
   const most = Math.max(...xs, ...(curve.marks ?? []).filter((m) => m.on === "x").map((m) => m.at));
   const option = {
     animation: false,
-    grid: { left: 8, right: 18, top: 24, bottom: 6, containLabel: true },
+    grid: { left: 8, right: 18, top: 24, bottom: 6, outerBoundsMode: "same", outerBoundsContain: "axisLabel" },
     tooltip: {
       trigger: "axis",
       backgroundColor: colour("--raised"),

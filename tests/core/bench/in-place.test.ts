@@ -40,6 +40,31 @@ describe("what the dish says stands in the fields, for its guests", () => {
     expect(lunch.dish.serves / lunch.dish.baseServes).toBe(1.25);
     expect(filled("pork", "dry-cure").meat).toBe("3 kg");
   });
+  test("stock, sauce and fat are named after meat and are not cured with it", () => {
+    const goes = [
+      ["Pork belly, boned", 1000],
+      ["Beef stock", 500],
+      ["Fish sauce", 40],
+      ["Duck fat", 60],
+    ] as const;
+    const document: DishFile = {
+      ...lunch,
+      dish: { ...lunch.dish, serves: 8, baseServes: 8 },
+      components: lunch.components.map((c) =>
+        c.id === "pork"
+          ? {
+              ...c,
+              methods: c.methods.map((m) => ({
+                ...m,
+                ingredients: goes.map(([name, amount], i) => ({ id: `i${i}`, name, amount: { amount, unit: "g" } })),
+              })),
+            }
+          : c,
+      ),
+    };
+    const got = filledFrom(document, placeOf(document, "pork"), panel("curing-salt"), "metric");
+    expect(got).toMatchObject({ meat: "1 kg", product: "bacon_dry" });
+  });
   test("a dough by its percentages", () => {
     const got = filled("crust", "dough-percentages");
     expect(Number.parseFloat(got.water ?? "")).toBeGreaterThan(38);
