@@ -79,10 +79,11 @@ function volumeSaid(mL: number, units: Units): string {
   return `${digits(mL / (4 * CUP), 3, 2)} qt`;
 }
 
-/** As far as an estimate can be trusted: 5 min under two hours, 15 min under two days, half a degree. */
+/** As far as an estimate can be trusted: 5 min under two hours, 15 min under two days, a whole day from ten days on, half a degree. */
 function trusted(value: number, of: Quantity): number {
   const to = (step: number) => Math.round(value / step) * step;
   if (of === "temp" && value < 200) return to(0.5);
+  if (of === "time" && value >= 14_400 && Number.isFinite(value)) return to(1440);
   if (of !== "time" || value < 20 || value >= 2880) return value;
   return to(value < 120 ? 5 : 15);
 }

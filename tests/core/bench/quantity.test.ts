@@ -82,3 +82,10 @@ test("temperatures in a sentence are those of the reader, pairs read whole", () 
   expect(inUnits("poultry 74 °C, mince 71 °C", "us")).toBe("poultry 165 °F, mince 160 °F");
   expect(inUnits("at 4 °C", "metric")).toBe("at 4 °C");
 });
+
+test("days of an estimate are whole from ten on; what was typed keeps its hours", () => {
+  expect(said(40.2 * 1440, "time", "metric")).toBe("40 days");
+  expect(said(9.4 * 1440, "time", "metric")).toBe("9.4 days");
+  expect(typedAs(40 * 1440 + 300, "time", "metric")).toBe("40 days 5 h");
+  expect(said(Number.POSITIVE_INFINITY, "time", "metric")).toBe("never");
+});

@@ -134,3 +134,8 @@ test("the weightiest first; put aside with a reason, and asked again", () => {
   expect(sound(aside)).toEqual([]);
   expect(askAgain(aside, "counter:stock.rest")).toEqual(d);
 });
+
+test("a question about another way than the first says which: the first is cooled, the other goes into the fridge hot", () => {
+  const texts = questionsOf(demoDocument("harvest-lunch")).open.map((q) => q.text);
+  expect(texts).toContain("Jelly stock by “Leaf gelatine in cider stock” goes into the fridge hot: how is it cooled first?");
+});

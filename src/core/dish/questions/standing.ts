@@ -6,7 +6,7 @@ import { withStep } from "../edit/places";
 import { EditRefused } from "../edit/refused";
 import type { DishFile, Hold } from "../schema";
 import type { Question } from "./question";
-import { addHolds, cooledBy, hasKind, isCold, isHot, isPerishable, type SeenStep, setStep, spanOf, stepsOf, takersOf } from "./walk";
+import { addHolds, byWay, cooledBy, hasKind, isCold, isHot, isPerishable, type SeenStep, setStep, spanOf, stepsOf, takersOf } from "./walk";
 
 const HOUR = 60;
 /** So long on the counter is asked about, minutes: perishable food, dough, other things that work there. */
@@ -106,7 +106,7 @@ export function holdQuestions(document: DishFile): Question[] {
           id: `hold:${full}`,
           component: component.id,
           about: full,
-          text: `How long may ${lowerName(name)} stand before “${taker.name}”?`,
+          text: `How long may ${lowerName(name)}${byWay(s)} stand before “${taker.name}”?`,
           why: "Without it the plan may let it wait for days, or for no time at all.",
           weight: isPerishable(component) ? 84 : 66,
           answers: [
@@ -139,7 +139,7 @@ export function holdQuestions(document: DishFile): Question[] {
           id: `cool:${full}`,
           component: component.id,
           about: full,
-          text: `${upper(name)} goes into the fridge hot: how is it cooled first?`,
+          text: `${upper(name)}${byWay(s)} goes into the fridge hot: how is it cooled first?`,
           why: "From 57 to 21 °C within two hours and to 5 °C within four more is the usual rule; a full pot left alone takes far longer.",
           weight: 90,
           answers: [

@@ -19,6 +19,9 @@ export interface SeenStep {
   readonly first: boolean;
 }
 
+/** Names the way, where a question is not about the first of several: nothing else tells which pot is meant. */
+export const byWay = ({ first, method }: SeenStep): string => (first ? "" : ` by “${method.name ?? method.id}”`);
+
 export function stepsOf(document: DishFile): SeenStep[] {
   return document.components.flatMap((component) =>
     component.onHand?.length
