@@ -19,6 +19,9 @@ async function faults(page: Page) {
   return seen;
 }
 async function axe(page: Page) {
+  // While the page is told of a change it stands for a moment without its title.
+  await page.waitForLoadState("networkidle");
+  await expect(page).toHaveTitle(/./);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 140)}`)).toEqual([]);
 }
