@@ -15,7 +15,10 @@ export function verifyCommand(args: readonly string[]) {
   const at = (minute: number) => dish.zone.toInstant(minute);
   return {
     data: {
-      broken: verdict.broken.map((b) => ({ ...b, from: at(b.from), to: at(b.to) })),
+      broken: verdict.broken.map(({ excuse: _, ...b }) => ({ ...b, from: at(b.from), to: at(b.to) })),
+      exceptions: verdict.exceptions.map((e) => ({ ...e, from: at(e.from), to: at(e.to) })),
+      shortened: verdict.shortened,
+      ...(verdict.gone.length ? { gone: verdict.gone.map((g) => ({ ...g, since: at(g.since) })) } : {}),
       leadMinutes: verdict.leadMinutes,
       regret: verdict.regret,
     },

@@ -44,6 +44,19 @@ export function pertQuantile(time: TimeSpread, q: number): number {
   return time.min + ((low + high) / 2) * width;
 }
 
+/**
+ * Share of the PERT distribution at or below so many minutes.
+ * @returns in [0, 1]; for a certain length 0 below it and 1 from it on
+ * @example pertShare({ min: 45, likely: 60, max: 90 }, 69.6) // 0.79…
+ */
+export function pertShare(time: TimeSpread, minutes: number): number {
+  const width = time.max - time.min;
+  if (width === 0) return minutes >= time.likely ? 1 : 0;
+  const a = 1 + (4 * (time.likely - time.min)) / width;
+  const b = 1 + (4 * (time.max - time.likely)) / width;
+  return regularisedBeta((minutes - time.min) / width, a, b);
+}
+
 /** Regularised incomplete beta function I_x(a, b) by Lentz's continued fraction. Source: Abramowitz and Stegun, 26.5.8. */
 function regularisedBeta(x: number, a: number, b: number): number {
   if (x <= 0) return 0;

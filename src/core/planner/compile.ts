@@ -2,7 +2,7 @@
 // Every list is of intervals, so the cost follows the number of events and never the length of the horizon.
 // Needs a dish that passed check.ts; leaves behind a Model (model.ts) for network.ts and search.ts.
 
-import { type Dish, HEATED, isWare, type Method, STORES, type Step, type Use } from "../dish/model";
+import { type Dish, HEATED, type Hold, isWare, type Method, STORES, type Step, type Use } from "../dish/model";
 import { type PlanAt, plannedLength } from "../dish/planned-length";
 import { spokenDuration } from "../time/duration";
 import { type Interval, type Intervals, intersect, shift, startsAvoiding, startsFitting, union } from "../time/interval";
@@ -23,7 +23,7 @@ import {
   type Unit,
   type Waiting,
 } from "./model";
-import type { Log, LogEvent, StepPin } from "./plan";
+import { isPutDown, type Log, type LogEvent, type StepPin, workedMinutes } from "./plan";
 
 export interface CompileInput {
   readonly dish: Dish;
@@ -33,7 +33,19 @@ export interface CompileInput {
   /** Component to method, "fallback" included; components left out take their first method. */
   readonly methods: Readonly<Record<string, string>>;
   readonly log: Log;
+  /** Minutes of one batch of steps that are planned shorter than `planAt` says. */
+  readonly lengths?: ReadonlyMap<string, number> | undefined;
+  /** How far what has begun, and what may not wait for it, may go past hours and quality waits; default: not at all. */
+  readonly lenience?: Lenience | undefined;
 }
+
+/** Minutes. What goes past is an exception of the plan (R35). */
+export interface Lenience {
+  readonly hours: number;
+  readonly waits: number;
+}
+
+export const STRICT: Lenience = { hours: 0, waits: 0 };
 
 export type Compiled =
   | { readonly status: "compiled"; readonly model: Model }
@@ -53,7 +65,7 @@ export function compile(input: CompileInput): Compiled {
     chosen.set(component.id, method);
   }
   const inForce = [...chosen.values()].flatMap((m) => (m === "fallback" ? [] : m.steps));
-  return new Compiler(dish, now, serveAt, last, planAt, log, chosen, inForce).run();
+  return new Compiler(dish, now, serveAt, last, planAt, log, chosen, inForce, input.lengths ?? new Map(), input.lenience ?? STRICT).run();
 }
 
 class Compiler {
@@ -68,6 +80,8 @@ class Compiler {
   readonly #hours: KitchenHours;
   readonly #all: Interval;
   readonly #warmth: ReadonlyMap<string, Warmth>;
+  /** Steps that may go past hours: those tied by longest waits to the end of one that has begun. */
+  readonly #tied: ReadonlySet<string>;
 
   constructor(
     readonly dish: Dish,
@@ -78,7 +92,10 @@ class Compiler {
     readonly log: Log,
     readonly chosen: ReadonlyMap<string, Method | "fallback">,
     readonly inForce: readonly Step[],
+    readonly lengths: ReadonlyMap<string, number>,
+    readonly lenience: Lenience,
   ) {
+    this.#tied = lenience.hours > 0 ? tiedTo(log, inForce) : new Set();
     this.#hours = new KitchenHours(dish, now - 1440, last + 1440);
     this.#all = this.#hours.all;
     this.#warmth = warmthNow(dish, inForce, log, now);
@@ -144,8 +161,28 @@ class Compiler {
         warmth: this.#warmth,
         closed: (word, step) => this.#hours.closed(word, step),
         fallbacks: this.#fallbacks,
+        lengths: this.lengths,
+        lenience: this.lenience,
+        tied: this.#tied,
+        putDown: new Map([...this.log.events].filter(([, e]) => isPutDown(e))),
       },
     };
+  }
+
+  /** Whole minutes of one batch. */
+  #oneOf(step: Step): number {
+    return this.lengths.get(step.ref) ?? plannedLength(step.time, this.planAt, step.k, step.grows);
+  }
+
+  #skipped(ref: string): boolean {
+    return this.log.events.get(ref)?.skipped === true;
+  }
+
+  /** Hours as far as a step may go past them. */
+  #stretched(step: Step, list: Intervals): Intervals {
+    const over = this.lenience.hours;
+    if (over === 0 || !this.#tied.has(step.ref)) return list;
+    return intersect([this.#all], union(list.map(([a, b]) => [Math.max(this.now, a - over), b + over] as const)));
   }
 
   #lag(from: number, to: number, lag: number, because: Because): void {
@@ -153,7 +190,7 @@ class Compiler {
   }
 
   #addStep(step: Step): Because | undefined {
-    const one = plannedLength(step.time, this.planAt, step.k, step.grows);
+    const one = this.#oneOf(step);
     const event = this.log.events.get(step.ref);
     const count = step.each && !event ? step.batches : 1;
     for (let batch = 0; batch < count; batch++) {
@@ -170,7 +207,9 @@ class Compiler {
     return undefined;
   }
 
-  #addActivity(step: Step, batch: number, minutes: number, one: number, event: LogEvent | undefined): Because | undefined {
+  #addActivity(step: Step, batch: number, length: number, one: number, event: LogEvent | undefined): Because | undefined {
+    const putDown = event !== undefined && step.minPiece !== undefined && isPutDown(event);
+    const minutes = putDown ? Math.max(0, length - workedMinutes(event)) : length;
     const index = this.#activities.length;
     const pins = this.log.pins.filter((p) => p.step === step.ref);
     const cooks = this.#cooksFor(step, pins);
@@ -183,35 +222,38 @@ class Compiler {
       return { rule: "H9", steps: [step.ref], text: `"${step.name}" asks for a ${use.what} of ${size}; the kitchen has none so large.` };
     }
     const parts = partsOf(step, one, step.each ? 1 : step.batches);
-    const fact = event && this.#factOf(event, minutes);
-    const works = cooks.map((c) => this.#hours.worksOf(step, c));
+    const fact = event && !putDown ? this.#factOf(step, event, minutes) : undefined;
+    const works = cooks.map((c) => this.#stretched(step, this.#hours.worksOf(step, c)));
     const base: Interval = [this.now, this.last + 1];
-    const rigid = step.stretch === 0 && step.minPiece === undefined;
-    const cover = this.#hours.coverOf(step);
+    const maxStretch = this.lengths.has(step.ref) ? 0 : step.stretch;
+    const rigid = maxStretch === 0 && step.minPiece === undefined;
+    const allCover = this.#hours.coverOf(step);
+    const cover = allCover && this.#stretched(step, allCover);
     let starts: Intervals = [base];
     let ends: Intervals = [base];
     let open = false;
     if (fact) {
       starts = [[fact.start, fact.start + 1]];
       ends = [[fact.end, fact.end + 1]];
-      const later = event.estimate === undefined && !fact.done ? this.#endsOfRunning(step, fact, minutes, parts, works) : [];
+      const later = fact.done ? [] : this.#endsOfRunning(step, fact, parts, works);
       open = later.length > 0;
       if (open) ends = later;
     } else if (step.minPiece !== undefined) {
       const piece = Math.min(step.minPiece, minutes);
-      const some = this.#hours.someFit(step, cooks, piece);
+      const some = this.#stretchedFits(step, cooks, works, piece);
       starts = intersect(starts, some);
       ends = intersect(ends, shift(some, piece));
     } else {
       for (const part of parts) {
-        const some = this.#hours.someFit(step, cooks, part.minutes);
+        const some = this.#stretchedFits(step, cooks, works, part.minutes);
         if (part.atEnd) ends = intersect(ends, shift(some, part.minutes));
         else starts = intersect(starts, shift(some, -part.offset));
       }
       for (const need of needs) starts = intersect(starts, this.#startsOfNeed(step, need, parts, minutes));
       if (rigid) {
         if (cover) starts = intersect(starts, startsFitting(cover, minutes, this.#all));
-        if (batch === 0) starts = intersect(starts, this.#hours.startsOfRounds(step, step.each ? one * step.batches : minutes));
+        if (batch === 0 && !this.#tied.has(step.ref))
+          starts = intersect(starts, this.#hours.startsOfRounds(step, step.each ? one * step.batches : minutes));
         starts = intersect(starts, shift(ends, -minutes));
         ends = shift(starts, minutes);
       }
@@ -226,14 +268,14 @@ class Compiler {
       step,
       batch,
       minutes,
-      stretch: fact && !open ? 0 : step.stretch,
+      stretch: fact && !open ? 0 : maxStretch,
       minPiece: fact ? undefined : step.minPiece,
       parts,
       cooks,
       needs,
       starts,
       ends,
-      cover: fact && !open ? undefined : cover,
+      cover: fact ? undefined : cover,
       works,
       fact,
       open,
@@ -243,10 +285,10 @@ class Compiler {
     const lasts: Because = { rule: "H1", steps: [step.ref], text: `"${step.name}" takes ${spokenDuration(minutes)}.` };
     if (fact) {
       this.#lag(s, e, fact.end - fact.start, lasts);
-      this.#lag(e, s, fact.start - (open ? Math.max(fact.end, fact.start + minutes + step.stretch) : fact.end), lasts);
+      this.#lag(e, s, fact.start - (open ? fact.end + maxStretch : fact.end), lasts);
     } else {
       this.#lag(s, e, minutes, lasts);
-      if (step.minPiece === undefined) this.#lag(e, s, -minutes - step.stretch, lasts);
+      if (step.minPiece === undefined) this.#lag(e, s, -minutes - maxStretch, lasts);
     }
     return undefined;
   }
@@ -256,25 +298,36 @@ class Compiler {
     return this.dish.cooks.flatMap((c, i) => ((!step.cooks || step.cooks.includes(c.id)) && named.every((n) => n === c.id) ? [i] : []));
   }
 
-  #factOf(event: LogEvent, minutes: number): NonNullable<Activity["fact"]> {
+  /** Starts at which one of the cooks has so many minutes in one stretch, with what a tied step may go past. */
+  #stretchedFits(step: Step, cooks: readonly number[], works: readonly Intervals[], minutes: number): Intervals {
+    if (!this.#tied.has(step.ref)) return this.#hours.someFit(step, cooks, minutes);
+    return union(works.flatMap((w) => startsFitting(w, minutes, this.#all)));
+  }
+
+  #factOf(step: Step, event: LogEvent, minutes: number): NonNullable<Activity["fact"]> {
     if (event.ended !== undefined) return { start: event.started, end: event.ended, done: true };
-    const end = event.estimate ?? event.started + minutes;
+    // What lies between the pieces of a split step is not worked.
+    const paused = step.minPiece === undefined || !event.pieces ? 0 : pausedMinutes(event.pieces);
+    const end = event.estimate ?? event.started + paused + minutes;
     return { start: event.started, end: Math.max(end, this.now, event.started), done: false };
   }
 
   /** Where a running step with a stretch may end: from when it is expected, where hands can see it out. */
   #endsOfRunning(
     step: Step,
-    fact: { readonly start: number; readonly end: number },
-    minutes: number,
+    fact: { readonly end: number },
     parts: readonly HandsPart[],
     works: readonly Intervals[],
   ): Intervals {
-    if (step.stretch === 0 || step.minPiece !== undefined || step.each) return [];
-    let ends: Intervals = [[fact.end, Math.max(fact.end, fact.start + minutes + step.stretch) + 1]];
+    if (step.stretch === 0 || step.minPiece !== undefined || step.each || this.lengths.has(step.ref)) return [];
+    const all: Intervals = [[fact.end, fact.end + step.stretch + 1]];
+    let ends = all;
     for (const part of parts)
       if (part.atEnd) ends = intersect(ends, shift(union(works.flatMap((w) => startsFitting(w, part.minutes, this.#all))), part.minutes));
-    return ends;
+    const cover = this.#hours.coverOf(step);
+    if (cover) ends = intersect(ends, cover.filter(([a, b]) => a <= this.now && this.now < b).map(([a, b]) => [a, b + 1] as const));
+    // Once it has begun it is seen out, hours or not: where none of its ends suits them, the first does.
+    return ends.length ? ends : this.lenience.hours > 0 ? all : [[fact.end, fact.end + 1]];
   }
 
   #needsOf(step: Step): Need[] {
@@ -356,7 +409,7 @@ class Compiler {
     const started = this.log.events.has(step.ref);
     for (const link of started ? [] : step.links) {
       const other = link.from === "end" ? this.#last.get(link.step) : this.#first.get(link.step);
-      if (other === undefined) continue;
+      if (other === undefined || this.#skipped(link.step)) continue;
       const origin = link.from === "end" ? endOf(other) : startOf(other);
       const name = this.#nameOf(link.step);
       this.#lag(origin, startOf(first), link.min, {
@@ -367,7 +420,8 @@ class Compiler {
           : `"${step.name}" comes after "${name}".`,
       });
       if (link.max !== undefined) {
-        this.#lag(startOf(first), origin, -link.max, {
+        const more = this.log.events.has(link.step) && link.limit !== "safety" ? this.lenience.waits : 0;
+        this.#lag(startOf(first), origin, -link.max - more, {
           rule: "H3",
           steps: [link.step, step.ref],
           text: `"${step.name}" comes ${link.max ? `at most ${spokenDuration(link.max)}` : "at once"} after "${name}"${link.limit === "safety" ? ", for safety" : ""}.`,
@@ -386,8 +440,9 @@ class Compiler {
           steps: [step.within, step.ref],
           text: `"${step.name}" happens while "${this.#nameOf(step.within)}" runs.`,
         };
+        const more = this.log.events.has(step.within) ? this.lenience.waits : 0;
         this.#lag(startOf(outerFirst), startOf(first), 0, inside);
-        this.#lag(endOf(lastBatch), endOf(outerLast), 0, inside);
+        this.#lag(endOf(lastBatch), endOf(outerLast), -more, inside);
       }
     }
     step.uses.forEach((use, u) => {
@@ -397,7 +452,7 @@ class Compiler {
         const need = activity.needs[u] as Need;
         if (use.until !== undefined) (activity.needs as Need[])[u] = { ...need, span: until === undefined ? "run" : { until } };
       }
-      if (until !== undefined && until !== lastBatch) {
+      if (until !== undefined && until !== lastBatch && !(started && this.log.events.has(use.until as string))) {
         this.#lag(endOf(lastBatch), endOf(until), 0, {
           rule: "H9",
           steps: [step.ref, use.until as string],
@@ -412,7 +467,7 @@ class Compiler {
   #glueRamp(step: Step, use: Use, first: number): void {
     const before = step.links.map((l) => this.inForce.find((s) => s.ref === l.step)).find((s) => s?.uses.some((u) => u.what === use.what));
     const other = before && this.#last.get(before.ref);
-    if (before && other !== undefined) {
+    if (before && other !== undefined && this.log.events.get(before.ref)?.ended === undefined) {
       this.#lag(startOf(first), endOf(other), 0, {
         rule: "H10",
         steps: [before.ref, step.ref],
@@ -425,6 +480,7 @@ class Compiler {
     const first = this.#first.get(step.ref) as number;
     const lastBatch = this.#last.get(step.ref) as number;
     for (const take of step.takes) {
+      if (this.inForce.some((s) => this.#skipped(s.ref) && s.makes.some((o) => o.ref === take.from))) continue;
       for (let taker = first; taker <= (take.each ? lastBatch : first); taker++) {
         const batch = taker - first;
         const source = this.#sourceOf(take.from, take.each && !this.log.events.has(step.ref) ? batch : undefined);
@@ -458,14 +514,18 @@ class Compiler {
     if (batch === undefined || this.log.events.has(maker.ref))
       return { maker: this.#last.get(maker.ref), batchEnd: undefined, readyAt: undefined, holds };
     if (maker.each) return { maker: first + batch, batchEnd: undefined, readyAt: undefined, holds };
-    const one = plannedLength(maker.time, this.planAt, maker.k, maker.grows);
+    const one = this.#oneOf(maker);
     return { maker: first, batchEnd: batch === maker.batches - 1 ? undefined : (batch + 1) * one, readyAt: undefined, holds };
   }
 
   /** The hull of what the holds allow; which hold it is, the search decides when both ends are known. */
   #lagsOfTaking(t: Taking, takerName: string): void {
     const least = t.holds.length ? Math.min(...t.holds.map((h) => h.min)) : 0;
-    const most = t.holds.length && t.holds.every((h) => h.max !== undefined) ? Math.max(...t.holds.map((h) => h.max as number)) : undefined;
+    const longest =
+      t.holds.length && t.holds.every((h) => h.max !== undefined)
+        ? Math.max(...t.holds.map((h) => (h.max as number) + this.#moreWait(t, h)))
+        : undefined;
+    const most = longest;
     const s = startOf(t.taker);
     if (t.maker === undefined) {
       const activity = this.#activities[t.taker] as Activity;
@@ -512,6 +572,12 @@ class Compiler {
     }
   }
 
+  /** Minutes that what is made already may wait beyond a hold, where that is no matter of safety. */
+  #moreWait(t: Taking, hold: Hold): number {
+    const made = t.maker === undefined ? this.lenience.waits > 0 : (this.#activities[t.maker] as Activity).fact !== undefined;
+    return made && hold.limit !== "safety" ? this.lenience.waits : 0;
+  }
+
   #addServing(): void {
     const at = (ref: string, minute: number) => {
       const index = this.#last.get(ref);
@@ -529,6 +595,33 @@ class Compiler {
   #nameOf(ref: string): string {
     return this.inForce.find((s) => s.ref === ref)?.name ?? ref;
   }
+}
+
+/** Minutes between the pieces worked so far. */
+function pausedMinutes(pieces: NonNullable<LogEvent["pieces"]>): number {
+  return pieces.reduce((sum, [a], i) => sum + (i > 0 ? a - (pieces[i - 1]?.[1] ?? a) : 0), 0);
+}
+
+/** Steps that longest waits tie to the end of one that has begun, directly or through steps so tied; what has begun among them. */
+function tiedTo(log: Log, inForce: readonly Step[]): ReadonlySet<string> {
+  const tied = new Set(log.events.keys());
+  const makers = new Map(inForce.flatMap((s) => s.makes.map((o) => [o.ref, { step: s.ref, holds: o.holds }] as const)));
+  for (let grew = true; grew; ) {
+    grew = false;
+    for (const step of inForce) {
+      if (tied.has(step.ref)) continue;
+      const waits =
+        step.links.some((l) => l.max !== undefined && l.from === "end" && tied.has(l.step)) ||
+        step.takes.some((t) => {
+          const made = makers.get(t.from);
+          return made !== undefined && tied.has(made.step) && made.holds.length > 0 && made.holds.every((h) => h.max !== undefined);
+        });
+      if (!waits) continue;
+      tied.add(step.ref);
+      grew = true;
+    }
+  }
+  return tied;
 }
 
 function partsOf(step: Step, one: number, batches: number): HandsPart[] {

@@ -1,7 +1,7 @@
 // The engine: commitment of one activity after another, on the undoable bounds of bounds.ts.
 // One activity after another is committed to a start; what that takes away from the others is taken out of their domains at
 // once (calendars, cooks, equipment, stores, heat), and time lags carry the bounds on. A domain left empty is a failure.
-import { componentOf, HEATED, isWare, STORES } from "../dish/model";
+import { componentOf, HEATED, type Hold, isWare, STORES } from "../dish/model";
 import {
   covers,
   type Interval,
@@ -219,9 +219,9 @@ export class Engine extends Bounds {
     return undefined;
   }
 
-  /** A fact needs no hours, only a pair of hands that is free. */
+  /** A fact needs no hours, only a pair of hands; where none is free, somebody does two things at once (an exception of the plan). */
   #anybody(activity: Activity, from: number, to: number): number | undefined {
-    return activity.cooks.find((c) => covers(this.#free[c] as Intervals, from, to));
+    return activity.cooks.find((c) => covers(this.#free[c] as Intervals, from, to)) ?? activity.cooks[0];
   }
 
   /** When a cook's hands are given away. */
@@ -247,7 +247,8 @@ export class Engine extends Bounds {
         const at =
           activity.fact && (activity.fact.done || wish < this.model.now)
             ? Math.max(wish, from)
-            : nearestWithin(there, wish, from, Math.min(end - 1, wish + play));
+            : (nearestWithin(there, wish, from, Math.min(end - 1, wish + play)) ??
+              (activity.fact || this.model.tied.has(activity.step.ref) ? Math.min(end - 1, Math.max(wish, from)) : undefined));
         if (at === undefined) return undefined;
         rounds.push({ at, tend: index });
         before = at;
@@ -275,14 +276,24 @@ export class Engine extends Bounds {
       if (t.holds.length === 0) continue;
       if (t.during !== undefined && t.maker !== undefined && taker.start <= ready) continue;
       const wait = taker.start - ready;
-      const fits = t.holds.map((h, i) => ({ h, i })).filter(({ h }) => wait >= h.min && (h.max === undefined || wait <= h.max));
+      const within = (more: (h: Hold) => number) =>
+        t.holds.map((h, i) => ({ h, i })).filter(({ h }) => wait >= h.min && (h.max === undefined || wait <= h.max + more(h)));
+      let fits = within(() => 0);
       if (fits.length === 0 && this.model.activities[t.taker]?.fact) continue;
-      fits.sort((a, b) => Number(!isBest(a.h.best, wait)) - Number(!isBest(b.h.best, wait)) || a.i - b.i);
+      // What was made already may wait longer than quality asks, as far as the model lets it.
+      if (fits.length === 0 && this.model.lenience.waits > 0 && (t.maker === undefined || this.model.activities[t.maker]?.fact))
+        fits = within((h) => (h.limit === "safety" ? 0 : this.model.lenience.waits)).sort((a, b) => (b.h.max ?? 0) - (a.h.max ?? 0));
+      if (fits.length > 1) fits.sort((a, b) => Number(!isBest(a.h.best, wait)) - Number(!isBest(b.h.best, wait)) || a.i - b.i);
       const chosen = fits.find(({ h, i }) =>
         this.#store(`${t.output} ${i}`, h.place, this.#madeAt(t) ?? ready, taker.end, h.litres, dirty),
       );
       if (chosen) {
         this.setMap(this.holdOf, t, chosen.i);
+        continue;
+      }
+      // What has been taken has been taken, room or not.
+      if (this.model.activities[t.taker]?.fact) {
+        this.setMap(this.holdOf, t, (fits[0] as { i: number }).i);
         continue;
       }
       this.fail(activity.index, fits.length ? "H11" : "H4");
@@ -333,7 +344,8 @@ export class Engine extends Bounds {
       const to = this.placements[waiting.to >> 1];
       if (!from || !to || waiting.litres <= 0) continue;
       const since = waiting.from & 1 ? from.end : from.start;
-      if (since < to.start && !this.#store(`link ${w}`, waiting.place, since, to.start, waiting.litres, dirty)) return false;
+      const past = this.model.activities[waiting.to >> 1]?.fact !== undefined;
+      if (since < to.start && !this.#store(`link ${w}`, waiting.place, since, to.start, waiting.litres, dirty) && !past) return false;
     }
     return true;
   }

@@ -1,5 +1,6 @@
 // From committed activities to a plan: steps, hands, rounds, equipment, holds, settings.
 import type { Step } from "../dish/model";
+import { plannedLength } from "../dish/planned-length";
 import type { Engine, Placement } from "./engine";
 import type { Model } from "./model";
 import type { EquipmentSpan, HandsSpan, Plan, PlannedHold, PlannedStep, Style } from "./plan";
@@ -24,19 +25,22 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     const activity = model.activities[first] as Model["activities"][number];
     const rounds = engine.roundsOf(activity, { start, end, pieces: [] });
     if (!rounds) return undefined;
-    const pieces = placements.flatMap((p) => p.pieces);
+    const before = (model.putDown.get(step.ref)?.pieces ?? []).map(([a, b]) => [a, b as number] as const);
+    const pieces = [...before, ...placements.flatMap((p) => p.pieces).filter(([a, b]) => before.length === 0 || a < b)];
     const hands = placements.flatMap((_, i): HandsSpan[] =>
       engine.hands(first + i).map((h) => ({ cook: (model.dish.cooks[h.cook] as { id: string }).id, from: h.from, to: h.to })),
     );
+    const one = model.lengths.get(step.ref);
     steps.push({
       step: step.ref,
-      start,
-      end,
+      start: before[0]?.[0] ?? start,
+      end: before.length ? (pieces.at(-1)?.[1] as number) : end,
       pieces,
       rounds,
       minutes: pieces.reduce((sum, [a, b]) => sum + b - a, 0),
       hands: activity.fact?.done ? [] : mergeHands(hands, step),
       equipment: equipment.get(step.ref) ?? [],
+      ...(one === undefined ? {} : { shortenedFrom: plannedLength(step.time, model.planAt, step.k, step.grows) * step.batches }),
     });
   }
   const holds = holdsOf(engine);

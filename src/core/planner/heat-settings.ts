@@ -81,6 +81,11 @@ export function minutesToChange(equipment: Equipment, fromC: number, toC: number
   return Math.max(0, Math.ceil(Math.abs(toC - fromC) / (toC > fromC ? equipment.heatCPerMin : equipment.coolCPerMin) - 1e-6));
 }
 
+/** Counts the blocks that are formed: what the work of `settle` follows. */
+export interface Tally {
+  joins: number;
+}
+
 /**
  * Settings that serve all users, in order, or undefined where there are none.
  * @param users in any order; each with its interval
@@ -93,10 +98,11 @@ export function settle(
   now: number,
   closed: HeatClosed,
   warmth?: Warmth,
+  tally?: Tally,
 ): Setting[] | undefined {
   const sorted = [...users].filter((u) => u.from < u.to).sort((a, b) => a.from - b.from || a.to - b.to);
   if (!roomFor(equipment, sorted)) return undefined;
-  return chain(equipment, sorted, 0, [], { now, closed, warmth });
+  return divided(equipment, sorted, { now, closed, warmth }, tally);
 }
 
 function roomFor(equipment: Equipment, users: readonly HeatUser[]): boolean {
@@ -105,58 +111,131 @@ function roomFor(equipment: Equipment, users: readonly HeatUser[]): boolean {
   return users.every((user) => users.reduce((sum, u) => sum + (u.from <= user.from && user.from < u.to ? size(u) : 0), 0) <= room + 1e-6);
 }
 
-/** Puts user after user into the block before it or into one of its own; both are tried where both may do. */
-function chain(
+/** Incoming ranges kept for one block: those of the fewest blocks before it. More would hardly ever tell apart what can be reached. */
+const MOST_WAYS = 6;
+/** Ways of dividing the users that are worked out to settings before heat is refused: closed windows refuse what temperatures allow. */
+const MOST_DIVISIONS = 24;
+
+/** A block that may end the division of the first users: its range of temperatures, and the blocks before it. */
+interface Way extends Range {
+  readonly block: Block;
+  readonly count: number;
+  readonly before: Way | undefined;
+}
+
+/**
+ * Divides the users, in order of their beginning, into blocks of one setting each.
+ *
+ * Method: dynamic programme over where blocks begin and end. `ways[i]` holds the blocks that may come last when users 0 to i − 1 are served,
+ * each with the temperatures at which it can be, given the blocks before. What a block can be set to depends on the ones before it
+ * only by that range and its end, so each pair (first user, last user) is formed once: at most quadratic in the users.
+ */
+function divided(equipment: Equipment, users: readonly HeatUser[], scene: Scene, tally?: Tally): Setting[] | undefined {
+  const ways: Way[][] = Array.from({ length: users.length + 1 }, () => []);
+  for (let first = 0; first < users.length; first++) {
+    const entries = entriesOf(equipment, users, first, ways[first] as Way[], scene);
+    if (entries.length === 0) continue;
+    let block = beginningWith(equipment, users, first);
+    for (let last = first; block && last < users.length; last++) {
+      if (tally) tally.joins++;
+      if (last > first) block = joinedBy(equipment, block, users[last] as HeatUser);
+      if (!block) break;
+      for (const entry of entries) {
+        const low = Math.max(block.low, entry.low);
+        const high = Math.min(block.high, entry.high);
+        if (low <= high + 1e-9) (ways[last + 1] as Way[]).push({ block, low, high, count: entry.count, before: entry.before });
+      }
+    }
+  }
+  const complete = (ways[users.length] as Way[]).sort((a, b) => a.count - b.count);
+  for (const way of complete.slice(0, MOST_DIVISIONS)) {
+    const settings = settingsOf(equipment, blocksOf(way), scene);
+    if (settings) return settings;
+  }
+  return users.length === 0 ? [] : undefined;
+}
+
+/** Blocks from first to last; one before a ramp ends where the ramp begins. */
+function blocksOf(way: Way): Block[] {
+  const blocks: Block[] = [];
+  for (let w: Way | undefined = way, next: Block | undefined; w; w = w.before) {
+    const block: Block = next?.ramp ? { ...w.block, to: Math.min(w.block.to, next.from) } : w.block;
+    blocks.unshift(block);
+    next = block;
+  }
+  return blocks;
+}
+
+/** The temperatures with which a block beginning with this user can be entered, one for each way of serving the users before it. */
+function entriesOf(
   equipment: Equipment,
   users: readonly HeatUser[],
-  at: number,
-  blocks: readonly Block[],
-  scene: Scene,
-): Setting[] | undefined {
-  const user = users[at];
-  if (!user) return settingsOf(equipment, blocks, scene);
-  const last = blocks.at(-1);
+  first: number,
+  ways: readonly Way[],
+  { now, warmth }: Scene,
+): (Range & { readonly count: number; readonly before: Way | undefined })[] {
+  const user = users[first] as HeatUser;
+  const { idleC, heatCPerMin, coolCPerMin } = equipment;
+  const cold = { low: Math.min(idleC, user.use.tempC - user.use.toleranceC), high: idleC };
+  const grown = (from: Range, minutes: number): Range => ({ low: from.low - minutes * coolCPerMin, high: from.high + minutes * heatCPerMin });
+  const begun = Number.POSITIVE_INFINITY;
+  if (first === 0) {
+    const warm = warmth && user.from - warmth.since <= RESTS_AT_IDLE_MINUTES;
+    const from = warm ? { low: warmth.tempC, high: warmth.tempC } : cold;
+    const time = user.begun ? begun : user.from - now;
+    return time < 0 ? [] : [{ ...grown(from, time), count: 1, before: undefined }];
+  }
+  const ramp = isRamp(users, user);
+  const inside = users.slice(0, first).some((u) => u.to > user.from);
+  if (inside && !ramp) return [];
+  const entries = ways.flatMap((way) => {
+    const time = user.begun || ramp ? begun : user.from - way.block.to;
+    const from = user.from - way.block.to <= RESTS_AT_IDLE_MINUTES ? way : cold;
+    return time < 0 ? [] : [{ ...grown(from, time), count: way.count + 1, before: way }];
+  });
+  return withoutDominated(entries);
+}
+
+/** Entries with a wider range and no more blocks make others needless. */
+function withoutDominated<T extends Range & { readonly count: number }>(entries: T[]): T[] {
+  const kept: T[] = [];
+  for (const entry of entries.sort((a, b) => a.count - b.count || b.high - b.low - (a.high - a.low))) {
+    if (kept.length === MOST_WAYS) break;
+    if (!kept.some((k) => k.low <= entry.low && k.high >= entry.high)) kept.push(entry);
+  }
+  return kept;
+}
+
+const isRamp = (users: readonly HeatUser[], user: HeatUser) =>
+  user.use.ramp && users.some((u) => u !== user && u.component === user.component && u.to === user.from);
+
+/** The block that begins with a user; at a ramp, whoever is inside stays in it. Undefined where nothing suits them all. */
+function beginningWith(equipment: Equipment, users: readonly HeatUser[], first: number): Block | undefined {
+  const user = users[first] as HeatUser;
   const { use } = user;
-  const low = use.tempC - use.toleranceC;
-  const high = Math.min(equipment.maxC, use.tempC + use.toleranceC);
+  let low = use.tempC - use.toleranceC;
+  let high = Math.min(equipment.maxC, use.tempC + use.toleranceC);
+  let to = user.to;
+  const ramp = first > 0 && isRamp(users, user);
+  if (ramp) {
+    for (const u of users.slice(0, first)) {
+      if (u.to <= user.from) continue;
+      low = Math.max(low, u.use.tempC - u.use.toleranceC);
+      high = Math.min(high, u.use.tempC + u.use.toleranceC);
+      to = Math.max(to, u.to);
+    }
+  }
   if (low > high) return undefined;
-  const own: Block = {
-    low,
-    high,
-    mode: use.mode,
-    wish: use.tempC,
-    from: user.from,
-    to: user.to,
-    ramp: false,
-    begun: user.begun,
-    first: user.step,
-  };
-  if (!last) return chain(equipment, users, at + 1, [own], scene);
-  const modeFits = last.mode === "any" || use.mode === "any" || last.mode === use.mode;
-  if (modeFits && Math.max(low, last.low) <= Math.min(high, last.high) && user.from - last.to <= RESTS_AT_IDLE_MINUTES) {
-    const joined: Block = {
-      ...last,
-      low: Math.max(low, last.low),
-      high: Math.min(high, last.high),
-      mode: last.mode === "any" ? use.mode : last.mode,
-      to: Math.max(last.to, user.to),
-    };
-    const settled = chain(equipment, users, at + 1, [...blocks.slice(0, -1), joined], scene);
-    if (settled) return settled;
-  }
-  const inside = users.slice(0, at).filter((u) => u.to > user.from);
-  const ramped = use.ramp && users.some((u) => u !== user && u.component === user.component && u.to === user.from);
-  if (ramped) {
-    const all = inside.reduce(
-      (b, u) => ({ low: Math.max(b.low, u.use.tempC - u.use.toleranceC), high: Math.min(b.high, u.use.tempC + u.use.toleranceC) }),
-      { low, high },
-    );
-    if (all.low > all.high) return undefined;
-    const shortened: Block = { ...last, to: Math.min(last.to, user.from) };
-    const next: Block = { ...own, ...all, to: Math.max(user.to, ...inside.map((u) => u.to)), ramp: true };
-    return chain(equipment, users, at + 1, [...blocks.slice(0, -1), shortened, next], scene);
-  }
-  return inside.length || last.to > user.from ? undefined : chain(equipment, users, at + 1, [...blocks, own], scene);
+  return { low, high, mode: use.mode, wish: use.tempC, from: user.from, to, ramp, begun: user.begun, first: user.step };
+}
+
+/** A block with one more user in it, at a setting that suits all; undefined where there is none. */
+function joinedBy(equipment: Equipment, block: Block, { use, from, to }: HeatUser): Block | undefined {
+  const low = Math.max(block.low, use.tempC - use.toleranceC);
+  const high = Math.min(block.high, equipment.maxC, use.tempC + use.toleranceC);
+  const modeFits = block.mode === "any" || use.mode === "any" || block.mode === use.mode;
+  if (!modeFits || low > high || from - block.to > RESTS_AT_IDLE_MINUTES) return undefined;
+  return { ...block, low, high, mode: block.mode === "any" ? use.mode : block.mode, to: Math.max(block.to, to) };
 }
 
 interface Range {

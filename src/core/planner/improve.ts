@@ -54,7 +54,8 @@ export interface Scene {
   readonly model: Model;
   readonly search: Search;
   readonly frame: PlanFrame;
-  readonly check: (plan: Plan) => readonly unknown[];
+  /** The plan as it may stand, with the exceptions that it needs; undefined where it breaks a rule. */
+  readonly check: (plan: Plan) => Plan | undefined;
   readonly stop: () => boolean;
 }
 
@@ -116,10 +117,10 @@ export function improve(start: Plan, { model, search, options, frame, check, sto
     const plan = extractPlan(model, search.engine, frame);
     if (!plan) continue;
     const cost = worth(plan);
-    if (cost < bestWorth - 1e-9 && check(plan).length === 0) {
-      best = plan;
-      bestWorth = cost;
-    }
+    const held = cost < bestWorth - 1e-9 ? check(plan) : undefined;
+    if (!held || (held.exceptions?.length ?? 0) > (best.exceptions?.length ?? 0)) continue;
+    best = held;
+    bestWorth = cost;
   }
   return best;
 }

@@ -2,8 +2,9 @@
 import { balanceOf, isOverTaken } from "../dish/balance";
 import { componentOf, DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
 import type { PlanAt } from "../dish/planned-length";
+import { bent, planUnderWay } from "./bend";
 import { choicesOfMethods } from "./choices";
-import { compile } from "./compile";
+import { compile, type Lenience } from "./compile";
 import { explainRoot, explainSearch } from "./explain/refusal";
 import { extractPlan, type PlanFrame } from "./extract";
 import { DEFAULT_ROUNDS, guideFrom, improve, placementsFrom } from "./improve";
@@ -11,11 +12,11 @@ import { cheapened, firstByLearning, shortened } from "./learn/better";
 import { Learner } from "./learn/learner";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
-import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style, withWishes } from "./plan";
+import { EMPTY_LOG, type Infeasible, isPutDown, type Log, type Plan, type PlannedStep, type Style, withWishes } from "./plan";
 import { seededRandom } from "./random";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
-import { verifyPlan } from "./verify";
+import { verifyPlan, withExceptions } from "./verify";
 
 export interface PlanOptions {
   /** Nothing starts before. Default: the dish's `startNotBefore`, else 21 days before serving. No clock is read. */
@@ -38,6 +39,14 @@ export interface PlanOptions {
   /** Asked often; true ends the search with the best plan so far. */
   readonly stop?: (() => boolean) | undefined;
   readonly onProgress?: ((progress: Progress) => void) | undefined;
+  /** Lengths are kept as `planAt` has them; else single steps may be planned shorter where there is no plan otherwise (R36). */
+  readonly exact?: boolean | undefined;
+  /** Minutes of one batch of steps planned shorter; the planner's own to give (bend.ts). */
+  readonly lengths?: ReadonlyMap<string, number> | undefined;
+  /** How far what has begun may go past hours and waits; the planner's own to give (bend.ts). */
+  readonly lenience?: Lenience | undefined;
+  /** Only the preferred choice of methods is looked at. */
+  readonly firstChoiceOnly?: boolean | undefined;
 }
 
 export interface Progress {
@@ -76,13 +85,20 @@ export function planningNow(dish: Dish, options: Pick<PlanOptions, "now" | "serv
 export function planDish(dish: Dish, asked: PlanOptions = {}): Planned {
   const log = withWishes(dish, asked.log ?? EMPTY_LOG);
   const options = { ...asked, log, style: asked.style ?? dish.wishes.style, planAt: asked.planAt ?? dish.wishes.planAt };
+  const now = planningNow(dish, options);
+  return log.events.size ? planUnderWay(dish, options, log, now, planChoices) : bent(dish, options, planChoices);
+}
+
+/** A plan with the first choice of methods that has one under these terms, or one that is better worth its loss of quality. */
+function planChoices(dish: Dish, options: PlanOptions): Planned {
+  const log = options.log ?? EMPTY_LOG;
   const choices = choicesOfMethods(dish, options);
   const rounds = options.rounds ?? DEFAULT_ROUNDS;
   let first: Infeasible | undefined;
   let proved = choices.complete;
   for (const [at, methods] of choices.list.entries()) {
     // Following a plan, the cook is not asked to change the way of making something.
-    const others = rounds > 0 && !options.previous ? choices.list.slice(at + 1) : [];
+    const others = rounds > 0 && !options.previous && !options.lengths?.size ? choices.list.slice(at + 1) : [];
     let better: Weighed | undefined;
     const planned = planWith(dish, methods, options, log, (plan) => {
       if (plan.style !== "shortest") better = weighMethods(dish, plan, others, options, log);
@@ -99,7 +115,7 @@ export function planDish(dish: Dish, asked: PlanOptions = {}): Planned {
     }
     first ??= planned;
     proved &&= planned.proved;
-    if (options.stop?.()) break;
+    if (options.stop?.() || options.firstChoiceOnly) break;
   }
   return (
     (first && { ...first, proved }) ?? {
@@ -162,7 +178,7 @@ function shortestOfAll(dish: Dish, start: Plan, others: readonly Readonly<Record
 function leastOf(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log) {
   const serveAt = options.serveAt ?? dish.serveAt;
   const style = options.style ?? "late";
-  const compiled = compile({ dish, now: planningNow(dish, options), serveAt, planAt: options.planAt ?? "cautious", methods, log });
+  const compiled = compile({ dish, now: planningNow(dish, options), serveAt, planAt: options.planAt ?? "cautious", methods, log, ...termsOf(options) });
   if (compiled.status === "impossible") return undefined;
   const { model } = compiled;
   if (gainingCycle(2 * model.activities.length, model.lags)) return undefined;
@@ -193,6 +209,52 @@ function planWith(
   return planned.status === "infeasible" && still ? { status: "feasible", plan: still } : planned;
 }
 
+/**
+ * The plan so far with what the log says put in: steps that have begun or ended stand where they were, and running ones end when they are
+ * now expected to. Nothing else is moved.
+ */
+function followedOn(dish: Dish, plan: Plan, log: Log, now: number): Plan {
+  const steps = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, s] as const))));
+  const moved = plan.steps.map((planned): PlannedStep => {
+    const event = log.events.get(planned.step);
+    const step = steps.get(planned.step);
+    if (!event || !step || isPutDown(event)) return planned;
+    const { shortenedFrom: _, ...rest } = planned;
+    if (event.ended !== undefined) {
+      if (planned.start === event.started && planned.end === event.ended) return planned;
+      const pieces = [[event.started, event.ended] as const];
+      return { ...rest, start: event.started, end: event.ended, minutes: event.ended - event.started, pieces, hands: [], rounds: planned.rounds };
+    }
+    const by = event.started - planned.start;
+    const split = step.minPiece !== undefined || step.each;
+    const end = Math.max(event.estimate ?? planned.end + by, now);
+    if ((by === 0 && end === planned.end) || split) return planned;
+    const shifted = <T extends { readonly from: number; readonly to: number }>(span: T): T => {
+      const last = span.to === planned.end;
+      return { ...span, from: span.from + by, to: last ? end : span.to + by };
+    };
+    return {
+      ...(end - event.started < planned.minutes ? planned : rest),
+      start: event.started,
+      end,
+      minutes: end - event.started,
+      pieces: [[event.started, end]],
+      hands: planned.hands.map(shifted),
+      equipment: planned.equipment.map(shifted),
+    };
+  });
+  const at = new Map(moved.map((s) => [s.step, s]));
+  const makers = new Map([...steps.values()].flatMap((s) => s.makes.map((o) => [o.ref, s.ref] as const)));
+  const before = new Map(plan.steps.map((s) => [s.step, s]));
+  const holds = plan.holds.map((hold) => {
+    const maker = makers.get(hold.output);
+    const [was, is] = [before.get(maker ?? ""), at.get(maker ?? "")];
+    const taker = at.get(hold.taker);
+    return { ...hold, from: was && is && was.end === hold.from ? is.end : hold.from, to: taker && before.get(hold.taker)?.start === hold.to ? taker.start : hold.to };
+  });
+  return { ...plan, steps: moved, holds };
+}
+
 /** The plan so far, if it keeps every rule now as well. */
 function stillHolding(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log): Plan | undefined {
   const { previous } = options;
@@ -202,8 +264,11 @@ function stillHolding(dish: Dish, methods: Readonly<Record<string, string>>, opt
   if (!previous || previous.planAt !== planAt || previous.serveAt !== serveAt) return undefined;
   if (dish.components.some((c) => c.onHand.length === 0 && previous.methods[c.id] !== methods[c.id])) return undefined;
   const now = planningNow(dish, options);
-  const { broken, leadMinutes, regret } = verifyPlan(dish, { ...previous, now, style }, { now, serveAt, log });
-  return broken.length ? undefined : { ...previous, now, style, seed: options.seed ?? 1, leadMinutes, regret };
+  const moved = followedOn(dish, previous, log, now);
+  const held = withExceptions(dish, { ...moved, now, style }, { now, serveAt, log });
+  if (held.status === "broken") return undefined;
+  const { leadMinutes, regret } = verifyPlan(dish, held.plan, { now, serveAt, log });
+  return { ...held.plan, now, style, seed: options.seed ?? 1, leadMinutes, regret };
 }
 
 function searchWith(
@@ -219,7 +284,7 @@ function searchWith(
   const style = options.style ?? "late";
   const seed = options.seed ?? 1;
   const stop = options.stop ?? (() => false);
-  const compiled = compile({ dish, now, serveAt, planAt: options.planAt ?? "cautious", methods, log });
+  const compiled = compile({ dish, now, serveAt, planAt: options.planAt ?? "cautious", methods, log, ...termsOf(options) });
   if (compiled.status === "impossible") return refused(compiled.because);
   const { model } = compiled;
   const over = model.inForce.flatMap((s) => s.makes).find((o) => isOverTaken(balanceOf(dish, o.ref, o.quantity, model.inForce)));
@@ -230,7 +295,10 @@ function searchWith(
   const rootFailure = search.root();
   if (rootFailure?.status === "none") return explainRoot(model, rootFailure);
   const frame = { style, seed, boundMinutes: serveAt - search.latestBeginning() };
-  const check = (plan: Plan) => verifyPlan(dish, plan, { now, serveAt, log }).broken;
+  const check = (plan: Plan) => {
+    const held = withExceptions(dish, plan, { now, serveAt, log });
+    return held.status === "holds" ? held.plan : undefined;
+  };
   options.onProgress?.({ phase: "first", done: 0 });
   const rounds = options.rounds ?? DEFAULT_ROUNDS;
   const conflicts = options.conflicts ?? CONFLICTS_A_CHOICE;
@@ -282,7 +350,7 @@ function nearest(
   model: Model,
   previous: Plan,
   frame: PlanFrame,
-  check: (plan: Plan) => readonly unknown[],
+  check: (plan: Plan) => Plan | undefined,
 ): Plan | undefined {
   const placements = placementsFrom(model, previous);
   const guide = guideFrom(model, previous);
@@ -307,10 +375,12 @@ function nearest(
 }
 
 /** What the search has placed, as a plan that has passed the verifier. */
-function checked(search: Search, model: Model, frame: PlanFrame, check: (plan: Plan) => readonly unknown[]): Plan | undefined {
+function checked(search: Search, model: Model, frame: PlanFrame, check: (plan: Plan) => Plan | undefined): Plan | undefined {
   const plan = extractPlan(model, search.engine, frame);
-  return plan && check(plan).length === 0 ? plan : undefined;
+  return plan && check(plan);
 }
+
+const termsOf = ({ lengths, lenience }: PlanOptions) => ({ lengths, lenience });
 
 /** A search that found what cannot be dealt out in rounds or pots has found nothing. */
 function asNone(found: Found, search: Search): Extract<Found, { status: "none" }> {
@@ -325,6 +395,7 @@ function refused(because: Because, proved = true): Infeasible {
 
 export {
   EMPTY_LOG,
+  type Gone,
   type Infeasible,
   type Log,
   LogFile,
@@ -332,6 +403,7 @@ export {
   logToFile,
   PLAN_ATS,
   type Plan,
+  type PlanException,
   PlanFile,
   type PlannedHold,
   type PlannedStep,
@@ -342,4 +414,4 @@ export {
   withWishes,
 } from "./plan";
 export { WEIGHTS } from "./regret";
-export { type Verdict, verifyPlan } from "./verify";
+export { type Verdict, verifyPlan, withExceptions } from "./verify";

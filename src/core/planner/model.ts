@@ -6,6 +6,7 @@ import { type Dish, HEATED, type Hold, isUnit, type Step, type Use } from "../di
 import type { PlanAt } from "../dish/planned-length";
 import type { Intervals } from "../time/interval";
 import type { Warmth } from "./heat-settings";
+import type { LogEvent } from "./plan";
 
 export const startOf = (activity: number) => 2 * activity;
 export const endOf = (activity: number) => 2 * activity + 1;
@@ -120,6 +121,13 @@ export interface Model {
   readonly warmth: ReadonlyMap<string, Warmth>;
   readonly closed: (word: "heat" | "start-heat", step: string) => Intervals;
   readonly fallbacks: ReadonlyMap<string, number>;
+  /** Minutes of one batch of steps planned shorter than `planAt` says. */
+  readonly lengths: ReadonlyMap<string, number>;
+  readonly lenience: { readonly hours: number; readonly waits: number };
+  /** Steps that may go past hours by that much. */
+  readonly tied: ReadonlySet<string>;
+  /** Split steps that were put down; their activity is the rest of them. */
+  readonly putDown: ReadonlyMap<string, LogEvent>;
 }
 
 export const isHot = (kind: string) => kind === "burner" || (HEATED as readonly string[]).includes(kind);

@@ -36,6 +36,34 @@ export interface PlannedStep {
   readonly hands: readonly HandsSpan[];
   readonly rounds: readonly { readonly at: number; readonly tend: number }[];
   readonly equipment: readonly EquipmentSpan[];
+  /** Where it is planned shorter than `planAt` says, inside its range: the minutes that it would have. */
+  readonly shortenedFrom?: number;
+  /** It is done again, since what it made has waited too long to be safe. */
+  readonly again?: true;
+}
+
+/**
+ * A rule that something begun, or made already, cannot keep any more: told, and not a reason to have no plan.
+ * It covers one rule, one step or output and one stretch of time, nothing else.
+ */
+export interface PlanException {
+  readonly rule: ExceptionRule;
+  /** The step that has begun, or is tied by longest waits to the end of one that has. */
+  readonly step?: string;
+  /** The output that was made already. */
+  readonly output?: string;
+  readonly cook?: string;
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+}
+export const EXCEPTION_RULES = ["H3", "H4", "H6", "H7", "H8", "H9", "H10", "H11", "H12"] as const;
+export type ExceptionRule = (typeof EXCEPTION_RULES)[number];
+
+/** What has waited past its safe time and must not be eaten. */
+export interface Gone {
+  readonly output: string;
+  readonly since: number;
 }
 export interface PlannedHold {
   readonly output: string;
@@ -69,6 +97,9 @@ export interface Plan {
   readonly steps: readonly PlannedStep[];
   readonly holds: readonly PlannedHold[];
   readonly settings: readonly Setting[];
+  /** Rules that what has begun cannot keep; absent where all are kept. */
+  readonly exceptions?: readonly PlanException[];
+  readonly gone?: readonly Gone[];
 }
 
 /** Why there is no plan. `proved` is false where the search gave up rather than showed that there is none. */
@@ -113,6 +144,8 @@ export const PlanFile = z.looseObject({
         start: instant,
         end: instant,
         minutes: figure.optional(),
+        shortenedFrom: figure.optional(),
+        again: z.literal(true).optional(),
         pieces: z.array(z.tuple([instant, instant])).optional(),
         hands: z.array(z.looseObject({ cook: z.string(), ...span })).optional(),
         rounds: z.array(z.looseObject({ at: instant, tend: z.number().int() })).optional(),
@@ -135,6 +168,20 @@ export const PlanFile = z.looseObject({
     )
     .optional(),
   settings: z.array(z.looseObject({ id: z.string(), tempC: figure, mode: z.string().optional(), ...span })).optional(),
+  exceptions: z
+    .array(
+      z.looseObject({
+        rule: z.enum(EXCEPTION_RULES),
+        step: z.string().optional(),
+        output: z.string().optional(),
+        cook: z.string().optional(),
+        ...span,
+        text: z.string().optional(),
+      }),
+    )
+    .max(20_000)
+    .optional(),
+  gone: z.array(z.looseObject({ output: z.string(), since: instant })).optional(),
 });
 export type PlanFile = z.output<typeof PlanFile>;
 
@@ -164,6 +211,8 @@ export function planFromFile(file: PlanFile, zone: Zone): Plan {
         hands: (s.hands ?? []).map((h) => ({ cook: h.cook, from: at(h.from), to: at(h.to) })),
         rounds: (s.rounds ?? []).map((r) => ({ at: at(r.at), tend: r.tend })),
         equipment: (s.equipment ?? []).map((e) => ({ use: e.use, id: e.id, from: at(e.from), to: at(e.to), count: e.count ?? 1 })),
+        ...(s.shortenedFrom === undefined ? {} : { shortenedFrom: s.shortenedFrom }),
+        ...(s.again ? { again: s.again } : {}),
       };
     }),
     holds: (file.holds ?? []).map((h) => ({
@@ -176,6 +225,14 @@ export function planFromFile(file: PlanFile, zone: Zone): Plan {
       state: h.state === "early" || h.state === "late" ? h.state : "best",
     })),
     settings: (file.settings ?? []).map((s) => ({ id: s.id, tempC: s.tempC, mode: s.mode ?? "any", from: at(s.from), to: at(s.to) })),
+    ...(file.exceptions?.length
+      ? {
+          exceptions: file.exceptions.map(({ rule, step, output, cook, from, to, text }) =>
+            withoutGaps({ rule, step, output, cook, from: at(from), to: at(to), text: text ?? "" } as PlanException),
+          ),
+        }
+      : {}),
+    ...(file.gone?.length ? { gone: file.gone.map((g) => ({ output: g.output, since: at(g.since) })) } : {}),
   };
 }
 
@@ -201,6 +258,8 @@ export function planToFile(plan: Plan, zone: Zone): PlanFile {
       start: at(s.start),
       end: at(s.end),
       minutes: s.minutes,
+      ...(s.shortenedFrom === undefined ? {} : { shortenedFrom: s.shortenedFrom }),
+      ...(s.again ? { again: s.again } : {}),
       pieces: s.pieces.map(([a, b]): [string, string] => [at(a), at(b)]),
       hands: s.hands.map((h) => ({ cook: h.cook, from: at(h.from), to: at(h.to) })),
       rounds: s.rounds.map((r) => ({ at: at(r.at), tend: r.tend })),
@@ -222,6 +281,8 @@ export function planToFile(plan: Plan, zone: Zone): PlanFile {
       state: h.state,
     })),
     settings: plan.settings.map((s) => ({ id: s.id, tempC: s.tempC, mode: s.mode, from: at(s.from), to: at(s.to) })),
+    ...(plan.exceptions?.length ? { exceptions: plan.exceptions.map((e) => ({ ...e, from: at(e.from), to: at(e.to) })) } : {}),
+    ...(plan.gone?.length ? { gone: plan.gone.map((g) => ({ output: g.output, since: at(g.since) })) } : {}),
   };
 }
 
@@ -241,7 +302,25 @@ export const LogFile = z
   .looseObject({
     format: z.literal("rondeau-log/1"),
     events: z
-      .array(z.looseObject({ step: z.string(), started: instant, ended: instant.optional(), estimate: instant.optional() }))
+      .array(
+        z.looseObject({
+          step: z.string(),
+          started: instant,
+          ended: instant.optional(),
+          estimate: instant.optional(),
+          pieces: z
+            .array(z.union([z.tuple([instant, instant]), z.tuple([instant])]))
+            .max(1000)
+            .optional()
+            .describe("Stretches already worked of a split step; it is put down when the last is closed."),
+          skipped: instant.optional().describe("Left out from then on: it takes no time, and what it makes is not asked for."),
+          void: z.literal(true).optional().describe("It will be done again."),
+          made: z
+            .looseObject({ output: z.string(), amount: z.looseObject({ amount: z.number(), unit: z.string() }) })
+            .optional()
+            .describe("What was made, as it really was."),
+        }),
+      )
       .max(20_000),
     pins: z.array(pin).max(20_000).optional(),
     heat: z
@@ -258,7 +337,19 @@ export interface LogEvent {
   readonly started: number;
   readonly ended: number | undefined;
   readonly estimate: number | undefined;
+  /** Stretches worked of a split step; the last one has no end while hands are on it. */
+  readonly pieces?: readonly (readonly [from: number, to: number | undefined])[] | undefined;
+  /** Left out: what it makes is not asked for. Such a step counts as over. */
+  readonly skipped?: true | undefined;
+  readonly made?: { readonly output: string; readonly amount: { readonly amount: number; readonly unit: string } } | undefined;
 }
+
+/** A split step that has been put down: hands are off it, and its rest can be placed anew. */
+export const isPutDown = (event: LogEvent | undefined): boolean =>
+  event !== undefined && event.ended === undefined && event.pieces !== undefined && event.pieces.length > 0 && event.pieces.at(-1)?.[1] !== undefined;
+
+/** Minutes worked in the closed pieces of an event. */
+export const workedMinutes = (event: LogEvent): number => (event.pieces ?? []).reduce((sum, [a, b]) => sum + (b === undefined ? 0 : b - a), 0);
 /** An oven, grill or bath that is on: set to so many degrees since then. */
 export interface HeatOn {
   readonly id: string;
@@ -288,8 +379,23 @@ export function withWishes({ wishes }: Pick<Dish, "wishes">, log: Log): Log {
 export function logFromFile(file: LogFile, zone: Zone): Log {
   const at = (text: unknown) => (typeof text === "string" ? zone.toMinute(text) : undefined);
   const events = new Map<string, LogEvent>();
-  for (const e of file.events)
-    events.set(e.step, { step: e.step, started: zone.toMinute(e.started), ended: at(e.ended), estimate: at(e.estimate) });
+  for (const e of file.events) {
+    events.delete(e.step);
+    if (e.void) continue;
+    const skippedAt = at(e.skipped);
+    events.set(
+      e.step,
+      withoutGaps<LogEvent>({
+        step: e.step,
+        started: zone.toMinute(e.started),
+        ended: at(e.ended) ?? (skippedAt === undefined ? undefined : Math.max(skippedAt, zone.toMinute(e.started))),
+        estimate: at(e.estimate),
+        pieces: e.pieces?.map(([a, b]) => [zone.toMinute(a), at(b)] as const),
+        skipped: skippedAt === undefined ? undefined : true,
+        made: e.made as LogEvent["made"],
+      }),
+    );
+  }
   const pins: StepPin[] = [];
   const methods: Record<string, string> = {};
   for (const p of file.pins ?? []) {
@@ -314,7 +420,17 @@ export function logToFile(log: Log, zone: Zone): LogFile {
   return {
     format: "rondeau-log/1",
     events: [...log.events.values()].map((e) =>
-      withoutGaps({ step: e.step, started: zone.toInstant(e.started), ended: at(e.ended), estimate: at(e.estimate) }),
+      withoutGaps({
+        step: e.step,
+        started: zone.toInstant(e.started),
+        ended: e.skipped ? undefined : at(e.ended),
+        estimate: at(e.estimate),
+        pieces: e.pieces?.map(([a, b]): [string] | [string, string] =>
+          b === undefined ? [zone.toInstant(a)] : [zone.toInstant(a), zone.toInstant(b)],
+        ),
+        skipped: e.skipped ? at(e.ended) : undefined,
+        made: e.made,
+      }),
     ),
     pins: [
       ...Object.entries(log.methods).map(([component, method]) => ({ component, method })),

@@ -22,6 +22,11 @@ export const LATE = 21 * 60 + 30;
 /** So soon after an uncertain step nothing should hang on it. */
 export const BREATHING_SPACE_MINUTES = 15;
 
+/** What of a plan its price follows from. */
+export type Priceable = Pick<Plan, "steps" | "settings" | "methods" | "serveAt"> & {
+  readonly holds: readonly Pick<Plan["holds"][number], "output" | "hold" | "from" | "to">[];
+};
+
 export interface Priced {
   readonly leadMinutes: number;
   readonly regret: Regret;
@@ -32,7 +37,7 @@ export interface Priced {
  * Pre: every step of the plan belongs to a method in force (others are passed over).
  */
 export function priceOf(
-  plan: Pick<Plan, "steps" | "holds" | "settings" | "methods" | "serveAt">,
+  plan: Priceable,
   dish: Dish,
   inForce: readonly Step[],
   style: Style,
@@ -100,7 +105,7 @@ export function hoursOutside(wait: number, best: readonly [number, number] | und
 }
 
 function hoursOutsideBest(
-  plan: Pick<Plan, "holds">,
+  plan: Pick<Priceable, "holds">,
   dish: Dish,
   inForce: readonly Step[],
   planned: ReadonlyMap<string, PlannedStep>,

@@ -303,10 +303,10 @@ export class Search {
     const e = endOf(activity.index);
     const from = Math.max(activity.fact?.end ?? start + activity.minutes, this.engine.lower[e] as number);
     const end = earliestAtOrAfter(this.engine.domain(e), from);
-    const most = Math.min(Math.max(activity.fact?.end ?? 0, start + activity.minutes + activity.stretch), this.engine.upper[e] as number);
+    const longest = (activity.fact?.end ?? start + activity.minutes) + activity.stretch;
+    const most = Math.min(longest, this.engine.upper[e] as number);
     if (end === undefined || end > most) return undefined;
-    if (activity.cover && subtract([[activity.fact ? Math.min(end, Math.max(start, this.model.now)) : start, end]], activity.cover).length)
-      return undefined;
+    if (activity.cover && subtract([[start, end]], activity.cover).length) return undefined;
     return { start, end, pieces: [[start, end]] };
   }
 

@@ -12,9 +12,22 @@ export interface Broken {
   readonly from: number;
   readonly to: number;
   readonly why: string;
+  /** What could stand as an exception for it, were the step begun or the output made; undefined where nothing could. */
+  readonly excuse?: Excuse | undefined;
 }
 
-export type Break = (rule: string, steps: readonly string[], from: number, to: number, why: string) => void;
+/** For whom a breach could be excused, and for which minutes exactly. */
+export interface Excuse {
+  /** The step that has to have begun (or, for H6, H7, H8 and H12, to be tied to one). */
+  readonly step?: string | undefined;
+  readonly output?: string | undefined;
+  readonly cook?: string | undefined;
+  readonly spans: Intervals;
+  /** Further steps that all have to have begun as well. */
+  readonly all?: readonly string[];
+}
+
+export type Break = (rule: string, steps: readonly string[], from: number, to: number, why: string, excuse?: Excuse) => void;
 
 export interface CookHours {
   readonly id: string;
@@ -49,9 +62,15 @@ export interface Context {
   readonly to: number;
 }
 
-/** One batch of a step, in whole minutes. */
-export function batchMinutes(step: Step, plan: Plan): number {
+/** One batch of a step as `planAt` has it, in whole minutes. */
+export function fullBatchMinutes(step: Step, plan: Plan): number {
   return plannedLength(step.time, plan.planAt, step.k, step.grows);
+}
+
+/** The same, or less where the plan says that it is planned shorter (whether it may be is checked with the lengths). */
+export function batchMinutes(ctx: Context, step: Step): number {
+  const planned = ctx.planned(step.ref);
+  return planned?.shortenedFrom === undefined ? fullBatchMinutes(step, ctx.plan) : Math.round(planned.minutes / step.batches);
 }
 
 export const isDone = (ctx: Context, ref: string) => ctx.events.get(ref)?.ended !== undefined;

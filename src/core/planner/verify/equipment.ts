@@ -1,6 +1,6 @@
 // H9 counted equipment, machines and vessels; H11 space in fridge, freezer and cellar.
 import { HEATED, type Hold, isUnit, isWare, STORES, type Step, type Use } from "../../dish/model";
-import { covers, type Interval } from "../../time/interval";
+import { covers, type Interval, subtract } from "../../time/interval";
 import type { PlannedStep } from "../plan";
 import { type Break, type Context, isDone, workOf } from "./context";
 import { handsIntervals } from "./hands";
@@ -53,14 +53,20 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
   if (use.until !== undefined) {
     const last = ctx.planned(use.until);
     if (last && last.end < planned.end)
-      breaks("H9", [step.ref, use.until], last.end, planned.end, `"${use.until}" ends before the step that keeps its ${use.what} for it.`);
+      breaks("H9", [step.ref, use.until], last.end, planned.end, `"${use.until}" ends before the step that keeps its ${use.what} for it.`, {
+        step: step.ref,
+        spans: [[last.end, planned.end]],
+      });
   }
   if (!isDone(ctx, step.ref)) {
-    for (const [from, to] of neededSpans(ctx, step, planned, use)) {
+    for (const [a, to] of neededSpans(ctx, step, planned, use)) {
+      // What has begun holds what it holds; from now on the plan has to give it.
+      const from = ctx.events.has(step.ref) ? Math.max(a, Math.min(ctx.now, to)) : a;
       if (from >= to) continue;
       const wanted = (HEATED as readonly string[]).includes(use.what) ? 1 : use.count;
       const given = entries.filter((e) => e.from <= from && e.to >= to).reduce((sum, e) => sum + e.count, 0);
-      if (given < wanted) breaks("H9", [step.ref], from, to, `It needs ${wanted} ${use.what}; the plan gives it ${given}.`);
+      if (given < wanted)
+        breaks("H9", [step.ref], from, to, `It needs ${wanted} ${use.what}; the plan gives it ${given}.`, { step: step.ref, spans: [[from, to]] });
     }
   }
   for (const entry of entries) {
@@ -76,7 +82,9 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
         breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" takes ${equipment.pieces} pieces; ${use.pieces} are needed.`);
     }
     if (equipment.available && !isDone(ctx, step.ref) && !covers(ctx.hours(equipment.available), entry.from, entry.to)) {
-      breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" is not available all that time.`);
+      const from = ctx.events.has(step.ref) ? Math.max(entry.from, ctx.now) : entry.from;
+      const spans = subtract([[from, entry.to]], ctx.hours(equipment.available));
+      if (spans.length) breaks("H9", [step.ref], from, entry.to, `"${entry.id}" is not available all that time.`, { step: step.ref, spans });
     }
   }
 }
@@ -99,6 +107,7 @@ function checkHeld(id: string, demands: readonly Demand[], count: number, clean:
         d.from,
         d.end,
         `${sum} want "${id}" at once, there ${count === 1 ? "is 1" : `are ${count}`}${cleaning ? `; cleaning takes ${clean} min` : ""}.`,
+        { step: d.step, spans: [[d.from, d.end]], all: others.map((o) => o.step) },
       );
     }
   }
@@ -129,6 +138,7 @@ function checkStores(ctx: Context, breaks: Break): void {
           minute,
           Math.min(...inside.map((d) => d.to)),
           `${Number(litres.toPrecision(4))} L want to be in the ${place}; it has ${space}.`,
+          { step: steps[0], spans: [[minute, Math.min(...inside.map((d) => d.to))]], all: steps },
         );
       }
     }

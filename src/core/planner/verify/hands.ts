@@ -1,6 +1,6 @@
 // H6 hands, H7 presence, H8 rounds.
 import type { Step, Tend } from "../../dish/model";
-import { covers, type Interval } from "../../time/interval";
+import { covers, type Interval, type Intervals, subtract } from "../../time/interval";
 import type { PlannedStep } from "../plan";
 import { type Break, batchMinutes, type Context, isDone, workOf } from "./context";
 
@@ -19,8 +19,11 @@ export function checkHands(ctx: Context, breaks: Break): void {
       .sort((a, b) => a.from - b.from);
     let last: (typeof spans)[number] | undefined;
     for (const span of spans) {
-      if (last && span.from < last.to)
-        breaks("H6", [last.step, span.step], span.from, Math.min(last.to, span.to), `${cook.id} has only one pair of hands.`);
+      if (last && span.from < last.to) {
+        const to = Math.min(last.to, span.to);
+        const excuse = { step: span.step, cook: cook.id, spans: [[span.from, to] as const], all: [last.step] };
+        breaks("H6", [last.step, span.step], span.from, to, `${cook.id} has only one pair of hands.`, excuse);
+      }
       if (!last || span.to > last.to) last = span;
     }
   }
@@ -28,7 +31,7 @@ export function checkHands(ctx: Context, breaks: Break): void {
 
 /** The hands-on intervals of a step where it stands: each batch has its own. Parts before now of a running step are past. */
 export function handsIntervals(ctx: Context, step: Step, planned: PlannedStep): Interval[] {
-  const one = batchMinutes(step, ctx.plan);
+  const one = batchMinutes(ctx, step);
   const batches: Interval[] =
     step.each || step.minPiece !== undefined
       ? planned.pieces.map(([a, b]) => [a, b] as const)
@@ -58,19 +61,24 @@ function checkAssigned(ctx: Context, step: Step, planned: PlannedStep, breaks: B
     const cook = ctx.cooks.find((c) => c.id === id);
     if (!cook) breaks("H6", [step.ref], from, to, `The kitchen has no cook "${id}".`);
     else if (step.cooks && !step.cooks.includes(id)) breaks("H6", [step.ref], from, to, `${id} may not do this step.`);
-    else if (!covers(cook.works, from, to)) breaks("H6", [step.ref], from, to, `It lies outside the hours of ${id}.`);
+    else if (!covers(cook.works, from, to))
+      breaks("H6", [step.ref], from, to, `It lies outside the hours of ${id}.`, {
+        step: step.ref,
+        cook: id,
+        spans: subtract([[from, to]], cook.works),
+      });
   }
 }
 
 function checkSomebody(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   for (const [a, b] of workOf(step, planned)) {
     const from = ctx.events.has(step.ref) ? Math.max(a, ctx.now) : a;
-    if (step.attention === "nearby" && !covers(ctx.here, from, b))
-      breaks("H7", [step.ref], from, b, "It needs somebody awake and at home all the while.");
-    if (step.attention === "unattended" && !step.sleepOk && !covers(ctx.someoneAwake, from, b))
-      breaks("H7", [step.ref], from, b, "It may not run while everybody sleeps.");
-    if (step.attention === "unattended" && !step.awayOk && !covers(ctx.someoneHome, from, b))
-      breaks("H7", [step.ref], from, b, "It may not run while nobody is at home.");
+    const asks = (there: Intervals, why: string) => {
+      if (!covers(there, from, b)) breaks("H7", [step.ref], from, b, why, { step: step.ref, spans: subtract([[from, b]], there) });
+    };
+    if (step.attention === "nearby") asks(ctx.here, "It needs somebody awake and at home all the while.");
+    if (step.attention === "unattended" && !step.sleepOk) asks(ctx.someoneAwake, "It may not run while everybody sleeps.");
+    if (step.attention === "unattended" && !step.awayOk) asks(ctx.someoneHome, "It may not run while nobody is at home.");
   }
 }
 
@@ -97,7 +105,8 @@ function checkRounds(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
       if (Math.abs(minute - due) > play)
         bad(minute, `It is ${Math.abs(minute - due)} min from where its rhythm puts it; ${play} are allowed.`);
       if (minute < planned.start || minute >= planned.end) bad(minute, "A round lies inside its step.");
-      if (!covers(ctx.here, minute, minute + 1)) bad(minute, "Nobody is awake and at home.");
+      if (!covers(ctx.here, minute, minute + 1))
+        breaks("H8", [step.ref], minute, minute + 1, "Nobody is awake and at home.", { step: step.ref, spans: [[minute, minute + 1]] });
       const before = at[n - 1];
       if (before !== undefined && (minute < before || minute - before < tend.every / 2))
         bad(minute, `It comes ${minute - before} min after the round before, under half of ${tend.every}.`);

@@ -1,7 +1,7 @@
 // H10 oven, bath and grill: one setting at a time that all inside tolerate, room for all, time to heat and to cool.
 // H12 windows.
 import { componentOf, type Equipment, HEATED, type Step, type Use, type Window } from "../../dish/model";
-import { covers, type Interval, type Intervals, overlaps, union } from "../../time/interval";
+import { covers, type Interval, type Intervals, intersect, overlaps, subtract, union } from "../../time/interval";
 import type { PlannedStep, Setting } from "../plan";
 import { type Break, type Context, isDone, workOf } from "./context";
 import { neededSpans } from "./equipment";
@@ -65,6 +65,7 @@ function checkRoom(equipment: Equipment, users: readonly User[], breaks: Break):
         user.from,
         user.to,
         `${Number(sum.toPrecision(4))} ${equipment.kind === "bath" ? "L" : "racks"} are wanted of "${equipment.id}"; it has ${room}.`,
+        { step: user.step.ref, spans: [[user.from, user.to]], all: steps },
       );
     }
   }
@@ -84,7 +85,8 @@ function changeMinutes(equipment: Equipment, fromC: number, toC: number): number
 }
 
 function checkSuits(user: User, users: readonly User[], settings: readonly Setting[], equipment: Equipment, breaks: Break): void {
-  const bad = (why: string) => breaks("H10", [user.step.ref], user.from, user.to, why);
+  const bad = (why: string, spans: Intervals = [[user.from, user.to]]) =>
+    breaks("H10", [user.step.ref], user.from, user.to, why, { step: user.step.ref, spans });
   if (user.use.tempC - user.use.toleranceC > equipment.maxC) return bad(`"${equipment.id}" reaches ${equipment.maxC} °C.`);
   let from = user.from;
   if (rampFrom(user, users)) {
@@ -103,13 +105,15 @@ function checkSuits(user: User, users: readonly User[], settings: readonly Setti
             user.from,
             from,
             `The setting changes from ${before.tempC} to ${after.tempC} °C while "${other.step.ref}" is inside.`,
+            { step: user.step.ref, spans: [[user.from, from]], all: [other.step.ref] },
           );
         }
       }
     }
   }
   const fitting = union(settings.filter((s) => suits(user.use, s)).map((s) => [s.from, s.to] as const));
-  if (!covers(fitting, from, user.to)) bad(`"${equipment.id}" is not at ${user.use.tempC} °C all that time.`);
+  if (!covers(fitting, from, user.to))
+    bad(`"${equipment.id}" is not at ${user.use.tempC} °C all that time.`, subtract([[from, user.to]], fitting));
 }
 
 /** Checks the time between settings; returns when the equipment heats up or cools with nothing inside. */
@@ -176,7 +180,8 @@ function checkWindows(
       if (!planned || isDone(ctx, step.ref) || window.allow.has(step.ref)) continue;
       for (const [from, to, what] of forbiddenSpans(ctx, step, planned, window)) {
         const a = ctx.events.has(step.ref) ? Math.max(from, ctx.now) : from;
-        if (overlaps(closed, a, to)) breaks("H12", [step.ref], a, to, `${what} is not done then${because}.`);
+        if (overlaps(closed, a, to))
+          breaks("H12", [step.ref], a, to, `${what} is not done then${because}.`, { step: step.ref, spans: intersect([[a, to]], closed) });
       }
     }
     for (const heatUp of heatUps) {

@@ -1,8 +1,10 @@
 // H1 lengths and serving, H2 now and the log, H3 links, H4 holds, H5 amounts; and pins.
 import { balanceOf, isOverTaken } from "../../dish/balance";
 import type { Hold, Step } from "../../dish/model";
-import type { PlannedStep } from "../plan";
-import { type Break, batchMinutes, type Context, componentMaking, isDone, isRunning } from "./context";
+import { plannedLength } from "../../dish/planned-length";
+import { subtract } from "../../time/interval";
+import { isPutDown, type LogEvent, type PlannedHold, type PlannedStep, workedMinutes } from "../plan";
+import { type Break, batchMinutes, type Context, componentMaking, fullBatchMinutes, isDone, isRunning } from "./context";
 
 export function checkTimes(ctx: Context, breaks: Break): void {
   checkPresence(ctx, breaks);
@@ -51,7 +53,7 @@ function checkServing(ctx: Context, breaks: Break): void {
 
 function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   const bad = (why: string) => breaks("H1", [step.ref], planned.start, planned.end, why);
-  const one = batchMinutes(step, ctx.plan);
+  const one = batchMinutes(ctx, step);
   const length = one * step.batches;
   const pieces = planned.pieces;
   const first = pieces[0];
@@ -62,12 +64,21 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
     return bad("Its pieces overlap or run backwards.");
   const work = pieces.reduce((sum, [a, b]) => sum + b - a, 0);
   if (planned.minutes !== work) bad(`It says ${planned.minutes} min of work; its pieces make ${work}.`);
+  if (planned.shortenedFrom !== undefined) {
+    const full = fullBatchMinutes(step, ctx.plan);
+    const least = plannedLength({ ...step.time, likely: step.time.min }, "likely", step.k, step.grows);
+    if (planned.shortenedFrom !== full * step.batches)
+      bad(`It says that it is shortened from ${planned.shortenedFrom} min; its planned length is ${full * step.batches}.`);
+    if (one * step.batches !== planned.minutes || one < least || one >= full)
+      bad(`It is shortened to ${planned.minutes} min; its range allows ${least * step.batches} to ${full * step.batches}.`);
+  }
+  if (isPutDown(ctx.events.get(step.ref))) return checkPutDown(ctx, step, planned, length, bad);
   if (isRunning(ctx, step.ref)) {
     const estimate = ctx.events.get(step.ref)?.estimate;
-    if (
-      estimate !== undefined ? planned.end !== Math.max(estimate, ctx.now) : work > Math.max(length + step.stretch, ctx.now - planned.start)
-    )
-      bad("A running step ends when it is now expected to.");
+    const stretch = step.minPiece === undefined && !step.each && planned.shortenedFrom === undefined ? step.stretch : 0;
+    const expected = estimate === undefined ? undefined : Math.max(estimate, ctx.now);
+    const late = expected === undefined ? work > Math.max(length + stretch, ctx.now - planned.start) : planned.end > expected + stretch;
+    if (late || (expected !== undefined && planned.end < expected)) bad("A running step ends when it is now expected to, or up to its stretch later.");
     return;
   }
   if (step.each) {
@@ -87,6 +98,19 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
     bad(`It takes ${length} min${step.stretch ? ` (up to ${step.stretch} more)` : ""}, not ${taken}.`);
 }
 
+/** A split step that was put down: what was worked stands, its rest lies after now. */
+function checkPutDown(ctx: Context, step: Step, planned: PlannedStep, length: number, bad: (why: string) => void): void {
+  const event = ctx.events.get(step.ref) as LogEvent;
+  const worked = (event.pieces ?? []).map(([a, b]) => [a, b ?? ctx.now] as const);
+  if (worked.some(([a, b], i) => planned.pieces[i]?.[0] !== a || planned.pieces[i]?.[1] !== b)) return bad("What was worked of it does not stand where the log has it.");
+  const rest = planned.pieces.slice(worked.length);
+  const left = Math.max(0, length - workedMinutes(event));
+  const given = rest.reduce((sum, [a, b]) => sum + b - a, 0);
+  if (rest.some(([a]) => a < ctx.now)) bad("The rest of it begins before now.");
+  if (given < left || given > left + step.stretch) bad(`${left} min of it are left, not ${given}.`);
+  if (rest.some(([a, b]) => b - a < Math.min(step.minPiece ?? 0, left))) bad(`No piece may be shorter than ${step.minPiece} min.`);
+}
+
 function checkLog(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   const event = ctx.events.get(step.ref);
   if (!event) {
@@ -104,6 +128,9 @@ function window(hold: Pick<Hold, "min" | "max">, wait: number): string | undefin
   return undefined;
 }
 
+/** The wait is longer than quality or habit asks; a safety limit is never excused. */
+const tooLong = (hold: Pick<Hold, "max" | "limit">, wait: number) => hold.max !== undefined && wait > hold.max && hold.limit !== "safety";
+
 /** Links say when a step may start: one that the log has as started stands where it stands. */
 function checkLinks(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   if (ctx.events.has(step.ref)) return;
@@ -111,7 +138,9 @@ function checkLinks(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
     const other = ctx.planned(link.step);
     if (!other || !ctx.step(link.step)) continue;
     const origin = link.from === "end" ? other.end : other.start;
-    const wrong = window(link, planned.start - origin);
+    if (ctx.events.get(link.step)?.skipped) continue;
+    const wait = planned.start - origin;
+    const wrong = window(link, wait);
     if (wrong)
       breaks(
         "H3",
@@ -119,6 +148,7 @@ function checkLinks(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
         Math.min(origin, planned.start),
         Math.max(origin, planned.start),
         `After "${link.step}" it ${wrong}.`,
+        tooLong(link, wait) ? { step: link.step, spans: [[origin + (link.max as number), planned.start]] } : undefined,
       );
   }
 }
@@ -146,13 +176,15 @@ function readyAt(
   const holds = ctx.outputOf(output)?.holds ?? [];
   if (batch === undefined) return { at: planned.end, holds, maker: planned };
   const last = batch === maker.batches - 1;
-  const at = maker.each ? planned.pieces[batch]?.[1] : last ? planned.end : planned.start + (batch + 1) * batchMinutes(maker, ctx.plan);
+  const at = maker.each ? planned.pieces[batch]?.[1] : last ? planned.end : planned.start + (batch + 1) * batchMinutes(ctx, maker);
   return { at: at ?? planned.end, holds, maker: planned };
 }
 
 function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   const started = ctx.events.has(step.ref);
   for (const take of step.takes) {
+    const makerRef = ctx.makerOf(take.from)?.ref;
+    if (makerRef !== undefined && ctx.events.get(makerRef)?.skipped) continue;
     const starts = take.each ? planned.pieces.map(([a]) => a) : [planned.start];
     starts.forEach((start, batch) => {
       const ready = readyAt(ctx, take.from, take.each ? batch : undefined);
@@ -186,7 +218,8 @@ function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
       const hold = ready.holds[entry.hold];
       if (!hold) return breaks("H4", names, ready.at, start, `"${take.from}" has no hold ${entry.hold}.`);
       const wrong = window(hold, wait);
-      if (wrong) breaks("H4", names, ready.at, start, `"${take.from}" (${hold.place}) ${wrong}.`);
+      const excuse = tooLong(hold, wait) ? { output: take.from, spans: [[ready.at + (hold.max as number), start] as const] } : undefined;
+      if (wrong) breaks("H4", names, ready.at, start, `"${take.from}" (${hold.place}) ${wrong}.`, excuse);
     });
   }
 }
@@ -200,6 +233,7 @@ function checkWithin(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
       Math.min(outer.start, planned.start),
       Math.max(outer.end, planned.end),
       `It must run inside "${outer.step}".`,
+      { step: outer.step, spans: subtract([[planned.start, planned.end]], [[outer.start, outer.end]]) },
     );
   }
 }
@@ -222,4 +256,21 @@ function checkPins(ctx: Context, breaks: Break): void {
     if (pin.notAfter !== undefined && planned.start > pin.notAfter) bad("It starts after the cook's latest.");
     if (pin.cook !== undefined && planned.hands.some((h) => h.cook !== pin.cook)) bad("The cook has given it to somebody else.");
   }
+}
+
+/** The waits as they are by the plan's own times, whatever it says of them; which hold it is, the plan chooses. */
+export function waitsOf(ctx: Context): Pick<PlannedHold, "output" | "taker" | "hold" | "from" | "to">[] {
+  return ctx.inForce.flatMap((step) => {
+    const planned = ctx.planned(step.ref);
+    if (!planned) return [];
+    return step.takes.flatMap((take) =>
+      (take.each ? planned.pieces.map(([a]) => a) : [planned.start]).flatMap((start, batch) => {
+        const ready = readyAt(ctx, take.from, take.each ? batch : undefined);
+        if (!ready || ready.holds.length === 0 || (take.during !== undefined && start <= ready.at)) return [];
+        const entry = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
+        const hold = entry?.hold ?? Math.max(0, ready.holds.findIndex((h) => !window(h, start - ready.at)));
+        return [{ output: take.from, taker: step.ref, hold, from: ready.at, to: start }];
+      }),
+    );
+  });
 }

@@ -1,0 +1,48 @@
+// rondeau rehearse DISH: a plan followed press by press, many times over, with the real re-plan at each press.
+import { EMPTY_LOG, PLAN_ATS, planDish } from "../core/planner";
+import { FOLLOW, policyOf } from "../core/planner/policy";
+import { riskOf } from "../core/planner/risk";
+import { rehearse } from "../core/rehearse";
+import { bad, choiceFlag, instantFlag, loadDish, loadLog, loadPlan, numberFlag, readFlags } from "./input";
+
+const FLAGS = ["--plan", "--plan-at", "--runs", "--seed", "--policy", "--now", "--log", "--style"];
+const RUNS = 60;
+/** Rounds of improvement of the plan that is followed, where none is given. */
+const ROUNDS = 40;
+
+export function rehearseCommand(args: readonly string[]) {
+  const flags = readFlags(args, FLAGS, ["DISH"]);
+  const { dish, document } = loadDish(flags.files[0] as string);
+  const last = (flag: string) => flags.values.get(flag)?.at(-1);
+  const written = last("--policy");
+  const policy = written === undefined ? FOLLOW : policyOf(written);
+  if (!policy) throw bad("--policy", "Write follow, slow=1.1, late=20m or forget=1/8, several joined by commas.");
+  const seed = numberFlag(flags, "--seed", 0, 2 ** 31) ?? 1;
+  const logFile = last("--log");
+  const log = logFile === undefined ? EMPTY_LOG : loadLog(logFile, dish);
+  const planFile = last("--plan");
+  const planned =
+    planFile === undefined
+      ? planDish(dish, {
+          now: instantFlag(flags, "--now", dish.zone),
+          style: choiceFlag(flags, "--style", ["late", "ahead", "even"] as const),
+          planAt: choiceFlag(flags, "--plan-at", PLAN_ATS) ?? dish.wishes.planAt ?? "likely",
+          log,
+          seed,
+          rounds: ROUNDS,
+        })
+      : { status: "feasible" as const, plan: loadPlan(planFile, dish.zone) };
+  if (planned.status === "infeasible") return { data: { format: "rondeau-plan/1", ...planned }, exit: 3 };
+  const { plan } = planned;
+  const rehearsed = rehearse(document, plan, {
+    runs: Math.round(numberFlag(flags, "--runs", 1, 100_000) ?? RUNS),
+    seed,
+    policy,
+    log,
+    clock: () => performance.now(),
+  });
+  const { safetyBroken, replanMs, ...figures } = rehearsed;
+  const risk = riskOf(dish, plan, { runs: 4000, seed, log });
+  process.stderr.write(`rondeau: a re-plan took ${replanMs.p50.toFixed(0)} ms at the median, ${replanMs.p95.toFixed(0)} ms at the 95th percentile.\n`);
+  return { data: { ...figures, safetyBroken, predicted: { onTime: risk.onTime, within15: risk.within15 } }, exit: 0 };
+}

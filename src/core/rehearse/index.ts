@@ -1,0 +1,206 @@
+// Rehearsal is execution: a plan followed press by press on a simulated clock, with lengths drawn from the dish's own spreads, and the
+// real re-plan at each press that the plan does not bear. Where there is none, the first way out is taken, as a cook would.
+import { type Dish, dishModel, type Step } from "../dish/model";
+import { applyPatch } from "../dish/patch";
+import type { DishFile } from "../dish/schema";
+import { EMPTY_LOG, type Log, type Plan, type Planned, type PlanOptions, planDish } from "../planner";
+import { waysOn } from "../planner/ways-on";
+import { FOLLOW, FORGOTTEN_MINUTES, lateDayOf, nextPress, type Policy, type Press, pressed, trueMinutes } from "../planner/policy";
+import { seededRandom } from "../planner/random";
+import { heatOnAt } from "../record/heat-on";
+
+export interface RehearsalOptions {
+  readonly runs: number;
+  readonly seed?: number | undefined;
+  readonly policy?: Policy | undefined;
+  /** What has happened already, for a plan under way. */
+  readonly log?: Log | undefined;
+  readonly onRun?: ((run: Run, index: number) => void) | undefined;
+  readonly stop?: (() => boolean) | undefined;
+  /** A clock, for figures of speed only. */
+  readonly clock?: (() => number) | undefined;
+}
+
+/** One run, followed to the table. */
+export interface Run {
+  /** Minutes after the moment of serving; negative where it is early. Undefined: it ended with neither a plan nor a way out. */
+  readonly lateMinutes: number | undefined;
+  readonly exceptions: number;
+  /** Re-plans that moved a step which had not begun by more than five minutes. */
+  readonly moves: number;
+  readonly replans: number;
+  /** Milliseconds of each re-plan, where a clock was given. */
+  readonly replanMs: readonly number[];
+  /** The step whose press had to move the serving first. */
+  readonly decidedBy: string | undefined;
+  readonly safetyBroken: boolean;
+  /** What was done where there was no plan, by kind. */
+  readonly repairs: readonly string[];
+}
+
+export interface Rehearsal {
+  readonly runs: number;
+  readonly onTime: number;
+  readonly within15: number;
+  readonly within60: number;
+  readonly none: number;
+  readonly exceptionsPerRun: number;
+  readonly movesPerRun: { readonly p50: number; readonly p90: number };
+  readonly decided: readonly { readonly step: string; readonly share: number }[];
+  readonly safetyBroken: number;
+  readonly replanMs: { readonly p50: number; readonly p95: number };
+}
+
+/** Presses of one run at most: a bound on the loop, far above what a dish of 5,000 steps asks. */
+const MOST_PRESSES = 40_000;
+/** A step that moves by no more is not called moved. */
+const SMALL_MOVE_MINUTES = 5;
+/** Conflicts that a re-plan may spend on one choice of methods. */
+const CONFLICTS = 300;
+
+/** Runs of a plan, followed by the policy. The same plan, seed and policy give the same runs. */
+export function rehearse(document: DishFile, plan: Plan, options: RehearsalOptions): Rehearsal {
+  const seed = options.seed ?? 1;
+  const runs: Run[] = [];
+  for (let i = 0; i < options.runs && !options.stop?.(); i++) {
+    const run = followOnce(document, plan, { ...options, seed: seed + i * 7919 });
+    runs.push(run);
+    options.onRun?.(run, i);
+  }
+  return summary(runs);
+}
+
+/** Figures over some runs. */
+export function summary(runs: readonly Run[]): Rehearsal {
+  const count = Math.max(1, runs.length);
+  const share = (holds: (run: Run) => boolean) => runs.filter(holds).length / count;
+  const lateBy = (most: number) => share((r) => r.lateMinutes !== undefined && r.lateMinutes <= most);
+  const decided = new Map<string, number>();
+  for (const run of runs) if (run.decidedBy) decided.set(run.decidedBy, (decided.get(run.decidedBy) ?? 0) + 1);
+  const moves = runs.map((r) => r.moves).sort((a, b) => a - b);
+  const ms = runs.flatMap((r) => r.replanMs).sort((a, b) => a - b);
+  const at = (list: readonly number[], q: number) => list[Math.min(list.length - 1, Math.floor(q * list.length))] ?? 0;
+  return {
+    runs: runs.length,
+    onTime: lateBy(0),
+    within15: lateBy(15),
+    within60: lateBy(60),
+    none: share((r) => r.lateMinutes === undefined),
+    exceptionsPerRun: runs.reduce((sum, r) => sum + r.exceptions, 0) / count,
+    movesPerRun: { p50: at(moves, 0.5), p90: at(moves, 0.9) },
+    decided: [...decided].map(([step, n]) => ({ step, share: n / count })).sort((a, b) => b.share - a.share),
+    safetyBroken: share((r) => r.safetyBroken),
+    replanMs: { p50: at(ms, 0.5), p95: at(ms, 0.95) },
+  };
+}
+
+/** One run from where the log stands to the last serving. */
+export function followOnce(document: DishFile, start: Plan, options: Omit<RehearsalOptions, "runs" | "onRun">): Run {
+  const random = seededRandom(options.seed ?? 1);
+  const policy = options.policy ?? FOLLOW;
+  let file = document;
+  let dish = dishModel(document);
+  let plan = start;
+  let log: Log = options.log ?? EMPTY_LOG;
+  let { now } = start;
+  const allSteps = (d: Dish) => new Map(d.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s): [string, Step] => [s.ref, s]))));
+  let steps = allSteps(dish);
+  // Drawn for every step there is, so that another way of making something changes no other length.
+  const truth = new Map([...steps.values()].map((s) => [s.ref, trueMinutes(s, random(), policy)]));
+  const lateDay = lateDayOf(plan, (m) => dish.zone.dayNumber(m), random);
+  const forgets = new Map([...steps.keys()].map((ref) => [ref, random() < policy.forget]));
+  const due = [{ step: dish.serve, at: start.serveAt }, ...dish.courses.map((c) => ({ step: c.serve, at: start.serveAt + c.after }))];
+  const told = new Set<string>();
+  const result = { exceptions: 0, moves: 0, replans: 0, replanMs: [] as number[], decidedBy: undefined as string | undefined, safetyBroken: false, repairs: [] as string[] };
+  const arrives = new Map<string, number>();
+  for (let presses = 0; presses < MOST_PRESSES; presses++) {
+    if (options.stop?.()) return { ...result, lateMinutes: undefined };
+    const press = nextPress({
+      plan,
+      log,
+      now,
+      steps,
+      truth,
+      gets: (planned) => arrives.get(planned.step) ?? planned.start,
+    });
+    if (!press) break;
+    // A cook who comes late finds out at the first thing to begin, and the plan is made anew from there.
+    if (press.kind === "started" && !arrives.has(press.step)) {
+      const wait = lateness(press, plan, dish, policy, lateDay, forgets);
+      if (wait > 0) {
+        for (const s of plan.steps) if (!log.events.has(s.step) && s.hands.length && s.start < press.at + wait && s.start >= press.at) arrives.set(s.step, press.at + wait);
+        arrives.set(press.step, press.at + wait);
+        continue;
+      }
+    }
+    now = Math.max(now, press.at);
+    log = { ...pressed(log, { ...press, at: now }, steps.get(press.step)?.minPiece !== undefined), heat: heatOnAt(dish, plan, now) };
+    if (asPlanned(press, plan)) continue;
+    const began = options.clock?.() ?? 0;
+    const answer: Planned = planDish(dish, optionsFor(plan, now, log));
+    let planned = answer.status === "feasible" ? answer.plan : undefined;
+    if (!planned) {
+      result.decidedBy ??= press.step;
+      const [way] = waysOn(file, optionsFor(plan, now, log), { first: true });
+      if (!way) return { ...result, lateMinutes: undefined };
+      result.repairs.push(way.kind);
+      file = applyPatch(file, way.change) as DishFile;
+      dish = dishModel(file);
+      steps = allSteps(dish);
+      planned = way.plan;
+    }
+    if (options.clock) result.replanMs.push(options.clock() - began);
+    result.replans++;
+    if (hasMoved(plan, planned, log)) result.moves++;
+    for (const e of planned.exceptions ?? []) {
+      const key = `${e.rule} ${e.step ?? e.output} ${e.cook ?? ""}`;
+      if (!told.has(key)) result.exceptions++;
+      told.add(key);
+    }
+    if (planned.gone?.length) result.safetyBroken = true;
+    plan = planned;
+  }
+  const late = due.map(({ step, at }) => {
+    const ended = log.events.get(step)?.ended;
+    return ended === undefined ? Number.POSITIVE_INFINITY : ended - at;
+  });
+  const lateMinutes = Math.max(...late);
+  return { ...result, lateMinutes: Number.isFinite(lateMinutes) ? lateMinutes : undefined };
+}
+
+const optionsFor = (plan: Plan, now: number, log: Log): PlanOptions => ({
+  now,
+  log,
+  previous: plan,
+  style: plan.style,
+  planAt: plan.planAt,
+  seed: plan.seed,
+  rounds: 0,
+  conflicts: CONFLICTS,
+});
+
+/** How much later than told a start is made. */
+function lateness(press: Press, plan: Plan, dish: Dish, policy: Policy, lateDay: number, forgets: ReadonlyMap<string, boolean>): number {
+  const planned = plan.steps.find((s) => s.step === press.step);
+  if (!planned?.hands.length) return 0;
+  const onLateDay = policy.lateMinutes > 0 && dish.zone.dayNumber(press.at) === lateDay;
+  const first = onLateDay && !plan.steps.some((s) => s.hands.length && s.start < planned.start && dish.zone.dayNumber(s.start) === lateDay);
+  return Math.max(first ? policy.lateMinutes : 0, forgets.get(press.step) ? FORGOTTEN_MINUTES : 0);
+}
+
+/** A press that the plan has exactly so changes nothing. */
+function asPlanned(press: Press, plan: Plan): boolean {
+  const planned = plan.steps.find((s) => s.step === press.step);
+  if (!planned) return false;
+  if (press.kind === "started") return press.at === planned.start;
+  if (press.kind === "ended") return press.at === planned.end;
+  if (press.kind === "put-down") return planned.pieces.some(([, b]) => b === press.at);
+  if (press.kind === "taken-up") return planned.pieces.some(([a]) => a === press.at);
+  return false;
+}
+
+/** Whether some step that has not begun stands more than a few minutes from where the cook was told. */
+function hasMoved(before: Plan, after: Plan, log: Log): boolean {
+  const was = new Map(before.steps.map((s) => [s.step, s.start]));
+  return after.steps.some((s) => !log.events.has(s.step) && Math.abs((was.get(s.step) ?? s.start) - s.start) > SMALL_MOVE_MINUTES);
+}
