@@ -494,7 +494,7 @@ export class Engine extends Bounds {
   #takeOutHands(given: HandsGiven): boolean {
     for (const activity of this.model.activities) {
       const { index } = activity;
-      if (this.placed[index] || activity.minPiece !== undefined || !activity.cooks.includes(given.cook)) continue;
+      if (this.placed[index] || activity.fact || activity.minPiece !== undefined || !activity.cooks.includes(given.cook)) continue;
       for (const part of activity.parts) {
         const anchoredAtEnd = part.atEnd && activity.stretch > 0;
         const v = anchoredAtEnd ? endOf(index) : startOf(index);
@@ -520,6 +520,7 @@ export class Engine extends Bounds {
     for (const { activity, need } of this.#usersOfKind.get(kind) ?? []) {
       if (
         this.placed[activity.index] ||
+        activity.fact ||
         activity.stretch > 0 ||
         activity.minPiece !== undefined ||
         typeof need.span === "object" ||
@@ -541,7 +542,7 @@ export class Engine extends Bounds {
     const space = this.model.storeLitres.get(place) ?? 0;
     const spans = (this.#storeSpans.get(place) ?? []).map((s) => ({ from: s.from, to: s.to, size: s.litres }));
     for (const { activity, need } of this.#usersOfKind.get(place) ?? []) {
-      if (this.placed[activity.index] || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run") continue;
+      if (this.placed[activity.index] || activity.fact || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run") continue;
       const full = minutesAbove(spans, space - need.use.litres + 1e-6);
       if (full.length && !this.#avoid(activity, need, full, "H11")) return false;
     }
@@ -554,7 +555,7 @@ export class Engine extends Bounds {
     const users = this.#heatUsers.get(id) ?? [];
     const room = equipment.kind === "bath" ? (equipment.litres ?? Number.POSITIVE_INFINITY) : equipment.racks;
     for (const { activity, need } of this.#usersOfKind.get(equipment.kind) ?? []) {
-      if (this.placed[activity.index] || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run") continue;
+      if (this.placed[activity.index] || activity.fact || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run") continue;
       const { use } = need;
       const size = (u: typeof use) => (equipment.kind === "bath" ? u.litres : u.racks);
       const full = minutesAbove(

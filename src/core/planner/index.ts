@@ -309,7 +309,10 @@ function searchWith(
   };
   // Most dishes fall to the quick search at once; what does not is asked of the solver that learns.
   // Both are short, and without them there is no plan at all: the clock has its say after them.
-  let plan = still ?? (options.previous && nearest(search, model, options.previous, frame, check));
+  // The plan so far stands where it keeps every rule; where it needs exceptions that it did not need before, another may need fewer.
+  const asWas = still && exceptionMinutes(still) <= exceptionMinutes(options.previous) ? still : undefined;
+  const near = asWas ?? (options.previous && nearest(search, model, options.previous, frame, check));
+  let plan = near && still && exceptionMinutes(still) < exceptionMinutes(near) ? still : (near ?? still);
   const found: Found = plan
     ? { status: "found", engine: search.engine, conflicts: 0 }
     : search.run(Math.min(conflicts, QUICK_CONFLICTS), guideFrom(model, options.previous), () => false);
@@ -379,6 +382,9 @@ function checked(search: Search, model: Model, frame: PlanFrame, check: (plan: P
   const plan = extractPlan(model, search.engine, frame);
   return plan && check(plan);
 }
+
+/** Minutes for which a plan cannot keep its rules. */
+const exceptionMinutes = (plan: Plan | undefined): number => (plan?.exceptions ?? []).reduce((sum, e) => sum + e.to - e.from, 0);
 
 const termsOf = ({ lengths, lenience }: PlanOptions) => ({ lengths, lenience });
 

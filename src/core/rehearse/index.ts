@@ -17,6 +17,8 @@ export interface RehearsalOptions {
   readonly log?: Log | undefined;
   readonly onRun?: ((run: Run, index: number) => void) | undefined;
   readonly stop?: (() => boolean) | undefined;
+  /** Told of each re-plan: what was pressed when, and the plan that came of it. */
+  readonly onReplan?: ((press: Press, now: number, answer: Planned) => void) | undefined;
   /** A clock, for figures of speed only. */
   readonly clock?: (() => number) | undefined;
 }
@@ -142,7 +144,10 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     if (!planned) {
       result.decidedBy ??= press.step;
       const [way] = waysOn(file, optionsFor(plan, now, log), { first: true });
-      if (!way) return { ...result, lateMinutes: undefined };
+      if (!way) {
+        options.onReplan?.(press, now, answer);
+        return { ...result, lateMinutes: undefined };
+      }
       result.repairs.push(way.kind);
       file = applyPatch(file, way.change) as DishFile;
       dish = dishModel(file);
@@ -151,6 +156,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     }
     if (options.clock) result.replanMs.push(options.clock() - began);
     result.replans++;
+    options.onReplan?.(press, now, { status: "feasible", plan: planned });
     if (hasMoved(plan, planned, log)) result.moves++;
     for (const e of planned.exceptions ?? []) {
       const key = `${e.rule} ${e.step ?? e.output} ${e.cook ?? ""}`;
