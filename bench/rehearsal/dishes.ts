@@ -55,7 +55,7 @@ const smokedShoulder = dish("smoked-shoulder", "Smoked lamb shoulder with beans 
     hands("rub", "Rub the shoulder", "15m 20m 25m"),
     alone("rest-cold", "Rest in the fridge", "8h", { uses: [{ what: "fridge", litres: 5 }], ...makes("rubbed", [hold("fridge", "2d", "safety", { litres: 5 })]) }),
     near("light", "Light the kettle", "30m 40m 55m", { after: [], handsStart: "10m", uses: [{ what: "grill", tempC: 120, toleranceC: 20 }] }),
-    near("smoke", "Smoke", "5h 6h30m 9h", { after: [{ step: "light", max: "15m", limit: "quality" }], ...takes("rubbed"), handsStart: "5m", tend: { every: "1h", takes: "5m", what: "feed the fire and spray" }, uses: [{ what: "grill", tempC: 120, toleranceC: 20 }], ...makes("smoked", [hold("hot", "3h", "safety", { min: "30m", best: ["45m", "2h"] })]) }),
+    near("smoke", "Smoke", "5h 6h30m 9h", { after: [{ step: "light", max: "15m", limit: "quality" }], ...takes("rubbed"), handsStart: "5m", tend: { every: "1h", takes: "5m", what: "feed the fire and spray" }, uses: [{ what: "grill", tempC: 120, toleranceC: 20 }], ...makes("smoked", [hold("hot", "6h", "safety", { min: "30m", best: ["45m", "2h"] })]) }),
     hands("pull", "Pull it apart", "12m 15m 20m", { after: [], ...takes("smoked"), ...makes("pulled", [hold("hot", "30m", "quality")]) }),
   ]),
   part("beans", "vegetable", [

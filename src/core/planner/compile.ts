@@ -164,7 +164,7 @@ class Compiler {
         lengths: this.lengths,
         lenience: this.lenience,
         tied: this.#tied,
-        putDown: new Map([...this.log.events].filter(([, e]) => isPutDown(e))),
+        worked: new Map([...this.log.events].flatMap(([ref, e]) => (e.pieces && e.ended === undefined ? [[ref, e.pieces] as const] : []))),
       },
     };
   }

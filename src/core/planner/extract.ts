@@ -25,8 +25,13 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     const activity = model.activities[first] as Model["activities"][number];
     const rounds = engine.roundsOf(activity, { start, end, pieces: [] });
     if (!rounds) return undefined;
-    const before = (model.putDown.get(step.ref)?.pieces ?? []).map(([a, b]) => [a, b as number] as const);
-    const pieces = [...before, ...placements.flatMap((p) => p.pieces).filter(([a, b]) => before.length === 0 || a < b)];
+    const worked = activity.fact?.done ? [] : (model.worked.get(step.ref) ?? []);
+    const before = worked.flatMap(([a, b]) => (b === undefined ? [] : [[a, b] as const]));
+    const open = worked.at(-1);
+    const placed = placements.flatMap((p) => p.pieces);
+    // A split step that hands are on goes on from where this piece of it began.
+    const rest = open && open[1] === undefined ? [[open[0], end] as const] : placed.filter(([a, b]) => before.length === 0 || a < b);
+    const pieces = [...before, ...rest];
     const hands = placements.flatMap((_, i): HandsSpan[] =>
       engine.hands(first + i).map((h) => ({ cook: (model.dish.cooks[h.cook] as { id: string }).id, from: h.from, to: h.to })),
     );

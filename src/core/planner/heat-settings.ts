@@ -33,6 +33,8 @@ interface Block {
 }
 
 export const RESTS_AT_IDLE_MINUTES = 60;
+/** So long before its first user an oven is hot, if it can be. */
+const HOT_BEFORE_MINUTES = 15;
 
 export interface HeatClosed {
   readonly heat: (step: string) => Intervals;
@@ -306,7 +308,10 @@ function settingsOf(equipment: Equipment, blocks: readonly Block[], scene: Scene
         break;
       }
       const need = minutesToChange(equipment, warm ? warm.tempC : Math.min(equipment.idleC, tempC), tempC);
-      const start = latestHeatUp(block, need, earliest, closed);
+      // Hot a little before it is wanted, where nothing stands against that: what comes before may be over early.
+      const start =
+        latestHeatUp({ ...block, from: block.from - (need > 0 ? HOT_BEFORE_MINUTES : 0) }, need, earliest, closed) ??
+        latestHeatUp(block, need, earliest, closed);
       if (start === undefined) continue;
       made = { id: equipment.id, tempC, mode, from: Math.min(block.from, start + need), to: block.to };
       break;

@@ -5,7 +5,7 @@ import type { PlanAt } from "../dish/planned-length";
 import { bent, planUnderWay } from "./bend";
 import { choicesOfMethods } from "./choices";
 import { compile, type Lenience } from "./compile";
-import { explainRoot, explainSearch } from "./explain/refusal";
+import { explainRoot, explainSearch, rejectedBy } from "./explain/refusal";
 import { extractPlan, type PlanFrame } from "./extract";
 import { DEFAULT_ROUNDS, guideFrom, improve, placementsFrom } from "./improve";
 import { cheapened, firstByLearning, shortened } from "./learn/better";
@@ -16,7 +16,7 @@ import { EMPTY_LOG, type Infeasible, isPutDown, type Log, type Plan, type Planne
 import { seededRandom } from "./random";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
-import { verifyPlan, withExceptions } from "./verify";
+import { type Broken, verifyPlan, withExceptions } from "./verify";
 
 export interface PlanOptions {
   /** Nothing starts before. Default: the dish's `startNotBefore`, else 21 days before serving. No clock is read. */
@@ -297,8 +297,13 @@ function searchWith(
   const frame = { style, seed, boundMinutes: serveAt - search.latestBeginning() };
   const check = (plan: Plan) => {
     const held = withExceptions(dish, plan, { now, serveAt, log });
-    return held.status === "holds" ? held.plan : undefined;
+    if (held.status === "holds") return held.plan;
+    rejected = held.broken[0];
+    return undefined;
   };
+  let rejected: Broken | undefined;
+  const none = (found: Found, proved = false) =>
+    rejected && found.status === "found" ? rejectedBy(rejected) : explainSearch(model, asNone(found, search), proved);
   options.onProgress?.({ phase: "first", done: 0 });
   const rounds = options.rounds ?? DEFAULT_ROUNDS;
   const conflicts = options.conflicts ?? CONFLICTS_A_CHOICE;
@@ -321,15 +326,15 @@ function searchWith(
     const bench = learning();
     const hurried = () => bench.learner.conflicts >= CONFLICTS_AT_LEAST && stop();
     const first = firstByLearning({ ...bench, stop: hurried }, Math.min(conflicts, LEARNERS_CONFLICTS));
-    if (first === "refuted") return explainSearch(model, asNone(found, search), true);
+    if (first === "refuted") return none(found, true);
     plan = first;
   }
   if (!plan && conflicts > QUICK_CONFLICTS) {
     const again = search.run(conflicts, guideFrom(model, options.previous), stop);
     plan = again.status === "found" ? checked(search, model, frame, check) : undefined;
-    if (!plan) return explainSearch(model, asNone(again, search));
+    if (!plan) return none(again);
   }
-  if (!plan) return explainSearch(model, asNone(found, search));
+  if (!plan) return none(found);
   if (rounds === 0 || stop() || onFirst?.(plan) === false) return { status: "feasible", plan };
   // Near a plan that the cook follows already, few moves count for more than the last minute of regret.
   if (options.previous) return { status: "feasible", plan: improve(plan, { model, search, options, frame, check, stop }) };

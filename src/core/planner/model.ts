@@ -126,8 +126,8 @@ export interface Model {
   readonly lenience: { readonly hours: number; readonly waits: number };
   /** Steps that may go past hours by that much. */
   readonly tied: ReadonlySet<string>;
-  /** Split steps that were put down; their activity is the rest of them. */
-  readonly putDown: ReadonlyMap<string, LogEvent>;
+  /** Stretches worked so far of split steps under way; where one was put down, its activity is the rest of it. */
+  readonly worked: ReadonlyMap<string, NonNullable<LogEvent["pieces"]>>;
 }
 
 export const isHot = (kind: string) => kind === "burner" || (HEATED as readonly string[]).includes(kind);

@@ -1,56 +1,107 @@
 // Ways on for a plan under way that has none left at its lengths: what a cook is asked to decide, each planned and priced, in the order in
-// which they are offered: what may wait waits a little longer, the table waits some minutes, a stand-in, the table waits longer.
-// Each is a JSON Patch on the dish. A safety limit is never touched.
-import { type Dish, dishModel } from "../dish/model";
+// which they are offered: what may wait waits a little longer, the table waits some minutes or is laid a little earlier, what is inside its range
+// is taken as it is, a stand-in, a wait at some cost to quality, the table waits longer.
+// Each is a JSON Patch on the dish, or a press. A safety limit is never touched.
+import { type Dish, dishModel, type Step } from "../dish/model";
 import { applyPatch, type PatchOperation } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
 import { durationText, parseDuration, spokenDuration } from "../time/duration";
 import { momentText } from "./explain/words";
-import { type Planned, type PlanOptions, planDish } from "./index";
-import type { Plan } from "./plan";
+import { type Planned, type PlanOptions, planDish, planningNow } from "./index";
+import type { Log, Plan } from "./plan";
 
 export interface WayOn {
-  readonly kind: "longer-wait" | "serve-later" | "stand-in";
+  readonly kind: "longer-wait" | "serve-later" | "serve-earlier" | "take-now" | "stand-in";
   readonly text: string;
   readonly change: readonly PatchOperation[];
+  /** A step that is pressed as done now. */
+  readonly press?: string;
+  /** Events of a component that is replaced are passed over from then on. */
+  readonly replaced?: string;
   readonly plan: Plan;
 }
 
-/** What waits for quality only may wait longer by such a share. */
-const LONGER_BY = 0.25;
+/** What waits for quality only may wait longer by such a share before anything else is asked. */
+const A_LITTLE = 0.25;
 const HOUR = 60;
-const MOST_LATER = 6 * HOUR;
+const SOON = [5, 15, 30, 45, 60];
+const LATE = [90, 120, 180, 240, 300, 360];
+const EARLIER = [5, 10, 15, 20, 30];
+/** How far a quick try lets what has begun go past hours and waits. */
+const LOOSE = { hours: 4000, waits: 4000 };
+
+interface Scene {
+  readonly document: DishFile;
+  readonly dish: Dish;
+  readonly options: PlanOptions;
+  readonly log: Log | undefined;
+  readonly serveAt: number;
+  readonly now: number;
+}
 
 /**
  * @param options as for the plan that failed, with its log and the plan so far
- * @param first only the first that works
+ * @param most so many at most; 1 for the first that works
  */
-export function waysOn(document: DishFile, options: PlanOptions, { first = false } = {}): WayOn[] {
+export function waysOn(document: DishFile, options: PlanOptions, most = 3): WayOn[] {
+  const dish = dishModel(document);
+  const serveAt = options.serveAt ?? dish.serveAt;
+  const scene: Scene = { document, dish, options, log: options.log, serveAt, now: planningNow(dish, options) };
   const found: WayOn[] = [];
-  for (const way of [longerWait, (d: DishFile, o: PlanOptions) => later(d, o, HOUR), standIn, (d: DishFile, o: PlanOptions) => later(d, o, MOST_LATER)]) {
-    if (options.stop?.() || (first && found.length)) break;
-    if (way !== longerWait && way !== standIn && found.some((f) => f.kind === "serve-later")) continue;
-    const planned = way(document, options);
-    if (planned) found.push(planned);
+  const kinds: ((scene: Scene) => WayOn | undefined)[] = [
+    servedAsItRuns,
+    (s) => longerWait(s, A_LITTLE),
+    (s) => later(s, 0, SOON),
+    earlier,
+    takeNow,
+    standIn,
+    (s) => longerWait(s, Number.POSITIVE_INFINITY),
+    (s) => later(s, HOUR, LATE),
+  ];
+  for (const way of kinds) {
+    if (options.stop?.() || found.length >= most) break;
+    const planned = way(scene);
+    if (planned && !found.some((f) => f.kind === planned.kind)) found.push(planned);
   }
   return found;
 }
 
 const feasible = (planned: Planned): Plan | undefined => (planned.status === "feasible" ? planned.plan : undefined);
+const quick = (dish: Dish, options: PlanOptions) => feasible(planDish(dish, { ...options, quick: true, lenience: LOOSE }));
+
+const servingAt = (scene: Scene, minutes: number, plan: Plan): WayOn => {
+  const at = scene.serveAt + minutes;
+  return {
+    kind: minutes > 0 ? "serve-later" : "serve-earlier",
+    text: `Serve at ${momentText(scene.dish, at)}, ${spokenDuration(Math.abs(minutes))} ${minutes > 0 ? "later" : "earlier"}.`,
+    change: [{ op: "replace", path: "/dish/serveAt", value: scene.dish.zone.toWallInstant(at) }],
+    plan,
+  };
+};
+
+/** Serving has begun: the table is served when it is over. */
+function servedAsItRuns(scene: Scene): WayOn | undefined {
+  const { dish, options, log, serveAt, now } = scene;
+  const ends = [{ step: dish.serve, after: 0 }, ...dish.courses.map((c) => ({ step: c.serve, after: c.after }))];
+  for (const { step, after } of ends) {
+    const event = log?.events.get(step);
+    if (!event || event.ended !== undefined || event.estimate === undefined) continue;
+    const minutes = Math.max(event.estimate, now) - after - serveAt;
+    const plan = minutes === 0 ? undefined : feasible(planDish(dish, { ...options, serveAt: serveAt + minutes }));
+    if (plan) return servingAt(scene, minutes, plan);
+  }
+  return undefined;
+}
 
 /** The table waits: as few minutes as there is a plan for. */
-function later(document: DishFile, options: PlanOptions, most: number): WayOn | undefined {
-  const dish = dishModel(document);
-  const serveAt = options.serveAt ?? dish.serveAt;
-  const quick = (minutes: number) =>
-    feasible(planDish(dish, { ...options, serveAt: serveAt + minutes, quick: true, lenience: { hours: 4000, waits: 4000 } }));
-  const whole = (minutes: number) => feasible(planDish(dish, { ...options, serveAt: serveAt + minutes }));
+function later(scene: Scene, from: number, steps: readonly number[]): WayOn | undefined {
+  const { dish, options, serveAt } = scene;
+  const works = (minutes: number) => quick(dish, { ...options, serveAt: serveAt + minutes }) !== undefined;
   // Later is not always easier (hours end, quiet times begin), so every step up is looked at before it is halved down.
-  const steps = most === HOUR ? [5, 15, 30, 45, 60] : [90, 120, 180, 240, 300, 360];
-  let low = most === HOUR ? 0 : HOUR;
+  let low = from;
   let high: number | undefined;
   for (const minutes of steps) {
-    if (quick(minutes)) {
+    if (works(minutes)) {
       high = minutes;
       break;
     }
@@ -59,38 +110,60 @@ function later(document: DishFile, options: PlanOptions, most: number): WayOn | 
   if (high === undefined) return undefined;
   while (high - low > 1) {
     const middle: number = (low + high) >> 1;
-    if (quick(middle)) high = middle;
+    if (works(middle)) high = middle;
     else low = middle;
   }
   for (const minutes of [high, high + 5, high + 15]) {
-    const plan = whole(minutes);
-    if (!plan) continue;
-    const at = dish.zone.toWallInstant(serveAt + minutes);
-    return {
-      kind: "serve-later",
-      text: `Serve at ${momentText(dish, serveAt + minutes)}, ${spokenDuration(minutes)} later.`,
-      change: [{ op: "replace", path: "/dish/serveAt", value: at }],
-      plan: { ...plan, serveAt: serveAt + minutes },
-    };
+    const plan = feasible(planDish(dish, { ...options, serveAt: serveAt + minutes }));
+    if (plan) return servingAt(scene, minutes, plan);
   }
   return undefined;
 }
 
-/** Waits that only quality limits, a quarter longer: those that the plan then uses. */
-function longerWait(document: DishFile, options: PlanOptions): WayOn | undefined {
+/** The table is laid a little earlier, where what is ready would wait too long. */
+function earlier(scene: Scene): WayOn | undefined {
+  const { dish, options, serveAt } = scene;
+  for (const minutes of EARLIER) {
+    if (!quick(dish, { ...options, serveAt: serveAt - minutes })) continue;
+    const plan = feasible(planDish(dish, { ...options, serveAt: serveAt - minutes }));
+    if (plan) return servingAt(scene, -minutes, plan);
+  }
+  return undefined;
+}
+
+/** A step that has run for its least time and needs no heat is taken as it is: its length is a range. */
+function takeNow({ dish, options, log, now }: Scene): WayOn | undefined {
+  const running = dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).flatMap((step) => {
+    const event = log?.events.get(step.ref);
+    const least = step.time.min * step.k ** step.grows * step.batches;
+    const may = event && event.ended === undefined && !event.pieces && !step.usesHeat && step.file.done?.probeC === undefined;
+    return may && step.time.max > step.time.min && now - event.started >= least && (event.estimate ?? now) > now ? [{ step, event }] : [];
+  });
+  for (const { step, event } of running) {
+    const events = new Map(log?.events).set(step.ref, { ...event, ended: now });
+    const plan = feasible(planDish(dish, { ...options, log: { ...(log as Log), events } }));
+    if (!plan) continue;
+    const ran = spokenDuration(now - event.started);
+    return { kind: "take-now", text: `Take “${step.name}” as it is: it has had ${ran}, which is inside its range.`, change: [], press: step.ref, plan };
+  }
+  return undefined;
+}
+
+/** Waits that only quality limits are made longer by a share at most: those that the plan then uses, no longer than it uses them. */
+function longerWait({ document, dish, options }: Scene, share: number): WayOn | undefined {
   const waits = qualityWaits(document);
   if (waits.length === 0) return undefined;
-  const wider = (list: readonly QualityWait[]): PatchOperation[] =>
-    list.map((w) => ({ op: "replace", path: `${w.path}/max`, value: durationText(Math.floor(w.max * (1 + LONGER_BY))) }));
-  const all = feasible(planDish(dishModel(applyPatch(document, wider(waits)) as DishFile), { ...options, quick: true, lenience: { hours: 4000, waits: 4000 } }));
-  if (!all) return undefined;
-  const dish = dishModel(document);
-  const used = waits.filter((w) => usedBeyond(all, dish, w));
-  const change = wider(used.length ? used : waits);
+  const wider = (list: readonly (QualityWait & { readonly minutes: number })[]): PatchOperation[] =>
+    list.map((w) => ({ op: "replace", path: `${w.path}/max`, value: durationText(w.minutes) }));
+  const widest = waits.map((w) => ({ ...w, minutes: Number.isFinite(share) ? Math.floor(w.max * (1 + share)) : w.max + 2880 }));
+  const all = quick(dishModel(applyPatch(document, wider(widest)) as DishFile), options);
+  const used = all ? waits.flatMap((w) => (waited(all, dish, w) > w.max ? [{ ...w, minutes: waited(all, dish, w) }] : [])) : [];
+  if (used.length === 0) return undefined;
+  const change = wider(used);
   const plan = feasible(planDish(dishModel(applyPatch(document, change) as DishFile), options));
-  if (!plan || used.length === 0) return undefined;
-  const names = used.map((w) => w.name);
-  return { kind: "longer-wait", text: `Let ${names.join(" and ")} wait up to a quarter longer. It is a matter of quality, not of safety.`, change, plan };
+  if (!plan) return undefined;
+  const names = used.map((w) => `“${w.name}” ${spokenDuration(w.minutes)} instead of ${spokenDuration(w.max)}`);
+  return { kind: "longer-wait", text: `Let ${names.join(" and ")} wait. It costs quality, not safety.`, change, plan };
 }
 
 interface QualityWait {
@@ -103,24 +176,26 @@ interface QualityWait {
   readonly after?: string;
 }
 
+/** Longest waits of the document that are no matter of safety. */
 function qualityWaits(document: DishFile): QualityWait[] {
   const found: QualityWait[] = [];
   document.components.forEach((component, c) => {
     component.methods.forEach((method, m) => {
       method.steps.forEach((step, s) => {
         const at = `/components/${c}/methods/${m}/steps/${s}`;
-        const ref = `${component.id}.${step.id}`;
+        const own = { name: step.name ?? step.id, step: `${component.id}.${step.id}` };
         step.makes?.forEach((output, o) => {
           output.holds?.forEach((hold, h) => {
-            const max = hold.max === undefined || hold.limit !== "quality" ? undefined : parseDuration(hold.max);
-            if (max) found.push({ path: `${at}/makes/${o}/holds/${h}`, max, name: output.name ?? output.id, step: ref, output: `${component.id}.${output.id}`, hold: h });
+            const max = hold.max === undefined || hold.limit === "safety" ? undefined : parseDuration(hold.max);
+            const place = { path: `${at}/makes/${o}/holds/${h}`, output: `${component.id}.${output.id}`, hold: h };
+            if (max !== undefined) found.push({ ...own, ...place, max, name: output.name ?? output.id });
           });
         });
         step.after?.forEach((link, l) => {
           if (typeof link === "string" || link.max === undefined || link.limit === "safety") return;
           const max = parseDuration(link.max);
           const after = link.step.includes(".") ? link.step : `${component.id}.${link.step}`;
-          if (max) found.push({ path: `${at}/after/${l}`, max, name: step.name ?? step.id, step: ref, after });
+          if (max !== undefined) found.push({ ...own, path: `${at}/after/${l}`, max, after });
         });
       });
     });
@@ -128,35 +203,42 @@ function qualityWaits(document: DishFile): QualityWait[] {
   return found;
 }
 
-/** Whether a plan lets something wait longer than the dish has it. */
-function usedBeyond(plan: Plan, dish: Dish, wait: QualityWait): boolean {
-  if (wait.output !== undefined) return plan.holds.some((h) => h.output === wait.output && h.hold === wait.hold && h.to - h.from > wait.max);
+/** How long something waits in a plan, in minutes; 0 where it does not. */
+function waited(plan: Plan, dish: Dish, wait: QualityWait): number {
+  if (wait.output !== undefined)
+    return Math.max(0, ...plan.holds.filter((h) => h.output === wait.output && h.hold === wait.hold).map((h) => h.to - h.from));
   const here = plan.steps.find((s) => s.step === wait.step);
   const other = plan.steps.find((s) => s.step === wait.after);
-  const link = dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === wait.step)?.links.find((l) => l.step === wait.after);
-  return here !== undefined && other !== undefined && here.start - (link?.from === "start" ? other.start : other.end) > wait.max;
+  const link = stepOf(dish, wait.step)?.links.find((l) => l.step === wait.after);
+  return here && other ? here.start - (link?.from === "start" ? other.start : other.end) : 0;
 }
 
-/** The bought stand-in of a component that has not been taken yet. */
-function standIn(document: DishFile, options: PlanOptions): WayOn | undefined {
-  const dish = dishModel(document);
-  const begun = (component: string) =>
-    dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).some((s) => options.log?.events.has(s.ref) && s.takes.some((t) => t.from.startsWith(`${component}.`)) && !s.ref.startsWith(`${component}.`));
+const stepOf = (dish: Dish, ref: string): Step | undefined =>
+  dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === ref);
+
+/** The bought stand-in of a component of which nothing has been taken yet. */
+function standIn({ document, dish, options, log }: Scene): WayOn | undefined {
+  const taken = (component: string) =>
+    [...(log?.events.keys() ?? [])].some((ref) => !ref.startsWith(`${component}.`) && stepOf(dish, ref)?.takes.some((t) => t.from.startsWith(`${component}.`)));
   for (const component of dish.components) {
-    if (!component.fallback || component.onHand.length || options.previous?.methods[component.id] === "fallback" || begun(component.id)) continue;
-    const events = new Map([...(options.log?.events ?? [])].filter(([ref]) => !ref.startsWith(`${component.id}.`)));
-    const log = options.log && { ...options.log, events };
-    const plan = feasible(planDish(dish, { ...options, log, methods: { ...options.methods, [component.id]: "fallback" } }));
+    const replaced = options.previous?.methods[component.id] === "fallback" || options.methods?.[component.id] === "fallback";
+    if (!component.fallback || component.onHand.length || replaced || taken(component.id)) continue;
+    const plan = feasible(planDish(dish, { ...options, log: log && withoutComponent(log, component.id), methods: { ...options.methods, [component.id]: "fallback" } }));
     if (!plan) continue;
-    const index = document.components.findIndex((c) => c.id === component.id);
     const wishes = document.wishes ?? {};
     const pins = [...(wishes.pins ?? []).filter((p) => !("component" in p && p.component === component.id)), { component: component.id, method: "fallback" }];
     return {
       kind: "stand-in",
-      text: `${component.fallback.name} in place of ${document.components[index]?.name ?? component.id}.`,
+      text: `${component.fallback.name} in place of ${component.name}.`,
       change: [{ op: document.wishes ? "replace" : "add", path: "/wishes", value: { ...wishes, pins } }],
+      replaced: component.id,
       plan,
     };
   }
   return undefined;
+}
+
+/** A log without what was done of a component. */
+export function withoutComponent(log: Log, component: string): Log {
+  return { ...log, events: new Map([...log.events].filter(([ref]) => !ref.startsWith(`${component}.`))) };
 }

@@ -4,7 +4,7 @@ import { type Dish, dishModel, type Step } from "../dish/model";
 import { applyPatch } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
 import { EMPTY_LOG, type Log, type Plan, type Planned, type PlanOptions, planDish } from "../planner";
-import { waysOn } from "../planner/ways-on";
+import { waysOn, withoutComponent } from "../planner/ways-on";
 import { FOLLOW, FORGOTTEN_MINUTES, lateDayOf, nextPress, type Policy, type Press, pressed, trueMinutes } from "../planner/policy";
 import { seededRandom } from "../planner/random";
 import { heatOnAt } from "../record/heat-on";
@@ -139,11 +139,12 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     log = { ...pressed(log, { ...press, at: now }, steps.get(press.step)?.minPiece !== undefined), heat: heatOnAt(dish, plan, now) };
     if (asPlanned(press, plan)) continue;
     const began = options.clock?.() ?? 0;
+    for (const replaced of Object.keys(plan.methods).filter((c) => plan.methods[c] === "fallback")) log = withoutComponent(log, replaced);
     const answer: Planned = planDish(dish, optionsFor(plan, now, log));
     let planned = answer.status === "feasible" ? answer.plan : undefined;
     if (!planned) {
       result.decidedBy ??= press.step;
-      const [way] = waysOn(file, optionsFor(plan, now, log), { first: true });
+      const [way] = waysOn(file, optionsFor(plan, now, log), 1);
       if (!way) {
         options.onReplan?.(press, now, answer);
         return { ...result, lateMinutes: undefined };
@@ -153,6 +154,11 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
       dish = dishModel(file);
       steps = allSteps(dish);
       planned = way.plan;
+      if (way.press !== undefined) {
+        log = pressed(log, { kind: "ended", step: way.press, at: now }, false);
+        truth.set(way.press, now - (log.events.get(way.press)?.started ?? now));
+      }
+      if (way.replaced !== undefined) log = withoutComponent(log, way.replaced);
     }
     if (options.clock) result.replanMs.push(options.clock() - began);
     result.replans++;
