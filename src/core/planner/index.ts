@@ -30,6 +30,8 @@ export interface PlanOptions {
   readonly seed?: number | undefined;
   /** The plan so far: steps stay where they were as far as they can. */
   readonly previous?: Plan | undefined;
+  /** The plan from before a step ran late that is over now: what was put off for it goes back as far as it can. */
+  readonly baseline?: Plan | undefined;
   /** Rounds of improvement; default 120. Decides, with the seed, what plan is found. */
   readonly rounds?: number | undefined;
   /** Conflicts spent on one choice of methods before it is given up; default 3,000. */
@@ -314,9 +316,10 @@ function searchWith(
   };
   // Most dishes fall to the quick search at once; what does not is asked of the solver that learns.
   // Both are short, and without them there is no plan at all: the clock has its say after them.
+  const back = options.baseline && nearest(search, model, options.baseline, frame, check);
   // The plan so far stands where it keeps every rule; where it needs exceptions that it did not need before, another may need fewer.
   const asWas = still && exceptionMinutes(still) <= exceptionMinutes(options.previous) ? still : undefined;
-  const near = asWas ?? (options.previous && nearest(search, model, options.previous, frame, check));
+  const near = back ?? asWas ?? (options.previous && nearest(search, model, options.previous, frame, check));
   let plan = near && still && exceptionMinutes(still) < exceptionMinutes(near) ? still : (near ?? still);
   const found: Found = plan
     ? { status: "found", engine: search.engine, conflicts: 0 }

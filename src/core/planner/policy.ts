@@ -46,6 +46,13 @@ export function trueMinutes(step: Step, share: number, { slow }: Policy): number
   return Math.max(step.time.max > 0 ? 1 : 0, Math.round(pertQuantile(step.time, share) * by));
 }
 
+/** A step whose length is a range to choose from, not a point that it must reach: no work, no heat, no probe. It may be taken as it is within it. */
+export const mayBeTaken = (step: Step): boolean =>
+  step.attention !== "hands" && step.time.max > step.time.min && !step.usesHeat && step.minPiece === undefined && step.file.done?.probeC === undefined;
+
+/** The least that a step takes, in whole minutes. */
+export const leastMinutes = (step: Step): number => Math.ceil(step.time.min * step.k ** step.grows * step.batches - 1e-6);
+
 /** Minutes that a step is likely to need in all, given that it is not over after so many. */
 export function likelyInAll(step: Step, ran: number): number {
   const by = step.k ** step.grows * step.batches;

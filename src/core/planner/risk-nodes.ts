@@ -1,10 +1,10 @@
 // A plan made ready for rehearsal: its steps in order, with what each waits for (links, takes, the users of the same hands and things
 // before it), when its hands may work, and a table of its lengths.
 import type { Dish, Step } from "../dish/model";
-import { pertQuantile } from "../dish/planned-length";
 import { intervalsOfHours } from "../time/calendar";
 import { type Intervals, intersect, shift, startsFitting, subtract, union } from "../time/interval";
 import type { Log, Plan, PlannedStep } from "./plan";
+import { FOLLOW, leastMinutes, mayBeTaken, trueMinutes } from "./policy";
 
 /** Lengths in a step's table; each is as likely as the next. */
 export const QUANTILES = 256;
@@ -44,6 +44,8 @@ export interface Node {
   /** Its length in minutes, by equal shares of the runs. */
   readonly table: Float64Array;
   readonly gap: number;
+  /** After so long it may be taken as it is, where the table would wait otherwise; infinite where it may not. */
+  readonly least: number;
 }
 
 /** Steps in the plan's order with what each waits for: links, takes, and the users of the same hands and things before it. */
@@ -118,8 +120,7 @@ export function nodesOf(dish: Dish, plan: Plan, log: Log): Node[] {
         : undefined;
     const starts = startsIn((cook) => works.get(cook)?.hours ?? []);
     const lateStarts = startsIn((cook) => works.get(cook)?.late ?? []);
-    const k = step.k ** step.grows * step.batches;
-    const table = Float64Array.from({ length: QUANTILES }, (_, q) => pertQuantile(step.time, (q + 0.5) / QUANTILES) * k);
+    const table = Float64Array.from({ length: QUANTILES }, (_, q) => trueMinutes(step, (q + 0.5) / QUANTILES, FOLLOW));
     // A stretch that the plan uses, and the gaps of a split step, are waited out as planned.
     const gap = Math.max(0, planned.end - planned.start - planned.minutes);
     const waits = tightest(before);
@@ -140,6 +141,7 @@ export function nodesOf(dish: Dish, plan: Plan, log: Log): Node[] {
       ended: event?.ended,
       table,
       gap,
+      least: mayBeTaken(step) ? leastMinutes(step) : Number.POSITIVE_INFINITY,
     };
   });
   nodes.forEach((node, i) => {

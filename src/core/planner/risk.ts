@@ -66,14 +66,17 @@ export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = 
   const componentOfNode = nodes.map((n) => components.indexOf(componentOf(n.step.ref)));
   const ready = components.map(() => new Float64Array(runs));
   let lateRuns = 0;
-  for (let run = 0; run < runs; run++) {
+  const drawn = new Float64Array(count);
+  const brokenNow = new Uint8Array(count);
+  const takeable = nodes.some((n) => Number.isFinite(n.least));
+  /** One run with the lengths drawn: whether somebody worked past hours, how late it is at worst, and by which step. */
+  const once = (taking: boolean): [over: boolean, worst: number, at: number] => {
     let over = false;
     for (let i = 0; i < count; i++) {
       const node = nodes[i] as Node;
-      const c = ready[componentOfNode[i] as number] as Float64Array;
+      brokenNow[i] = 0;
       if (node.ended !== undefined) {
         [start[i], end[i], cause[i]] = [node.begun as number, node.ended, -1];
-        c[run] = Math.max(c[run] as number, node.ended);
         continue;
       }
       // Not before its planned time, unless what may not wait for it is ready early.
@@ -104,15 +107,15 @@ export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = 
       }
       if (node.begun !== undefined) [at, by] = [node.begun, -1];
       start[i] = at;
-      end[i] = Math.max(at + (node.table[Math.floor(random() * QUANTILES)] as number) + node.gap, node.earliestEnd);
+      const length = (drawn[i] as number) + node.gap;
+      const enough = taking ? Math.max(node.planned.end - at, node.least) : length;
+      end[i] = Math.max(at + Math.min(length, enough), node.earliestEnd);
       cause[i] = by;
       for (const w of node.longest) {
         if (at - ((w.end ? end[w.node] : start[w.node]) as number) <= w.lag + 1e-6) continue;
-        broken[i] = (broken[i] as number) + 1;
-        if (w.safety) brokenSafety[i] = 1;
+        brokenNow[i] = w.safety ? 2 : 1;
         break;
       }
-      c[run] = Math.max(c[run] as number, end[i] as number);
     }
     let worst = 0;
     let at = -1;
@@ -120,9 +123,22 @@ export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = 
       const late = (end[node] as number) - due;
       if (late > worst + 1e-6) [worst, at] = [late, node];
     }
+    return [over, worst, at];
+  };
+  for (let run = 0; run < runs; run++) {
+    for (let i = 0; i < count; i++) drawn[i] = ((nodes[i] as Node).table[Math.floor(random() * QUANTILES)] as number);
+    let [over, worst, at] = once(false);
+    // Where the table would wait, what is inside its range is taken as it is.
+    if (worst > 0.5 && takeable) [over, worst, at] = once(true);
+    if (over) overtime++;
+    for (let i = 0; i < count; i++) {
+      const c = ready[componentOfNode[i] as number] as Float64Array;
+      c[run] = Math.max(c[run] as number, end[i] as number);
+      if (brokenNow[i]) broken[i] = (broken[i] as number) + 1;
+      if (brokenNow[i] === 2) brokenSafety[i] = 1;
+    }
     lateness[run] = worst;
     if (worst > 0.5) lateRuns++;
-    if (over) overtime++;
     // The chain that made it late, from the table back to where it left the plan.
     for (let i = at; worst > 0.5 && i >= 0; i = cause[i] as number) {
       const { planned } = nodes[i] as Node;

@@ -1,6 +1,6 @@
 // Ways on for a plan under way that has none left at its lengths: what a cook is asked to decide, each planned and priced, in the order in
-// which they are offered: what may wait waits a little longer, the table waits some minutes or is laid a little earlier, what is inside its range
-// is taken as it is, a stand-in, a wait at some cost to quality, the table waits longer.
+// which they are offered: what is inside its range is taken as it is, what may wait waits a little longer, the table waits some minutes or is laid a
+// little earlier, a stand-in, a wait at some cost to quality, the table waits longer.
 // Each is a JSON Patch on the dish, or a press. A safety limit is never touched.
 import { type Dish, dishModel, type Step } from "../dish/model";
 import { applyPatch, type PatchOperation } from "../dish/patch";
@@ -9,6 +9,7 @@ import { durationText, parseDuration, spokenDuration } from "../time/duration";
 import { momentText } from "./explain/words";
 import { type Planned, type PlanOptions, planDish, planningNow } from "./index";
 import type { Log, Plan } from "./plan";
+import { leastMinutes, mayBeTaken } from "./policy";
 
 export interface WayOn {
   readonly kind: "longer-wait" | "serve-later" | "serve-earlier" | "take-now" | "stand-in";
@@ -50,10 +51,10 @@ export function waysOn(document: DishFile, options: PlanOptions, most = 3): WayO
   const found: WayOn[] = [];
   const kinds: ((scene: Scene) => WayOn | undefined)[] = [
     servedAsItRuns,
+    takeNow,
     (s) => longerWait(s, A_LITTLE),
     (s) => later(s, 0, SOON),
     earlier,
-    takeNow,
     standIn,
     (s) => longerWait(s, Number.POSITIVE_INFINITY),
     (s) => later(s, HOUR, LATE),
@@ -135,9 +136,8 @@ function earlier(scene: Scene): WayOn | undefined {
 function takeNow({ dish, options, log, now }: Scene): WayOn | undefined {
   const running = dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).flatMap((step) => {
     const event = log?.events.get(step.ref);
-    const least = step.time.min * step.k ** step.grows * step.batches;
-    const may = event && event.ended === undefined && !event.pieces && !step.usesHeat && step.file.done?.probeC === undefined;
-    return may && step.time.max > step.time.min && now - event.started >= least && (event.estimate ?? now) > now ? [{ step, event }] : [];
+    const may = event && event.ended === undefined && !event.pieces && mayBeTaken(step);
+    return may && now - event.started >= leastMinutes(step) && (event.estimate ?? now) > now ? [{ step, event }] : [];
   });
   for (const { step, event } of running) {
     const events = new Map(log?.events).set(step.ref, { ...event, ended: now });

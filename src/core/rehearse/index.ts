@@ -5,7 +5,7 @@ import { applyPatch } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
 import { EMPTY_LOG, type Log, type Plan, type Planned, type PlanOptions, planDish } from "../planner";
 import { waysOn, withoutComponent } from "../planner/ways-on";
-import { FOLLOW, FORGOTTEN_MINUTES, lateDayOf, nextPress, type Policy, type Press, pressed, trueMinutes } from "../planner/policy";
+import { FOLLOW, FORGOTTEN_MINUTES, lateDayOf, leastMinutes, mayBeTaken, nextPress, type Policy, type Press, pressed, trueMinutes } from "../planner/policy";
 import { seededRandom } from "../planner/random";
 import { heatOnAt } from "../record/heat-on";
 
@@ -115,6 +115,9 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   const told = new Set<string>();
   const result = { exceptions: 0, moves: 0, replans: 0, replanMs: [] as number[], decidedBy: undefined as string | undefined, safetyBroken: false, repairs: [] as string[] };
   const arrives = new Map<string, number>();
+  // The plan from before the first of the steps that run late now, to go back to when they are over.
+  let baseline: Plan | undefined;
+  const late = new Set<string>();
   for (let presses = 0; presses < MOST_PRESSES; presses++) {
     if (options.stop?.()) return { ...result, lateMinutes: undefined };
     const press = nextPress({
@@ -137,10 +140,39 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     }
     now = Math.max(now, press.at);
     log = { ...pressed(log, { ...press, at: now }, steps.get(press.step)?.minPiece !== undefined), heat: heatOnAt(dish, plan, now) };
-    if (asPlanned(press, plan)) continue;
+    if (press.kind === "estimate") {
+      baseline ??= plan;
+      late.add(press.step);
+    }
+    const over = press.kind === "ended" && late.delete(press.step);
+    if (asPlanned(press, plan) && !over) continue;
     const began = options.clock?.() ?? 0;
     for (const replaced of Object.keys(plan.methods).filter((c) => plan.methods[c] === "fallback")) log = withoutComponent(log, replaced);
-    const answer: Planned = planDish(dish, optionsFor(plan, now, log));
+    const back = over ? (baseline ?? plan) : undefined;
+    // Where the table was put off for what is over now, the hour that the guests know comes first.
+    if (back && plan.serveAt > back.serveAt) {
+      const undone = applyPatch(file, [{ op: "replace", path: "/dish/serveAt", value: dish.zone.toWallInstant(back.serveAt) }]) as DishFile;
+      if (planDish(dishModel(undone), { ...optionsFor(back, now, log), quick: true }).status === "feasible") {
+        file = undone;
+        dish = dishModel(file);
+        steps = allSteps(dish);
+        plan = back;
+      }
+    }
+    let answer: Planned = planDish(dish, { ...optionsFor(plan, now, log), baseline: back?.serveAt === plan.serveAt ? back : undefined });
+    if (over && late.size === 0) baseline = undefined;
+    // What may be taken as it is gets more time only where nothing else has to give way for it.
+    if (press.kind === "estimate" && takesAsItIs(press.step, steps, log, now) && (answer.status === "infeasible" || shortened(answer.plan) > shortened(plan))) {
+      const taken = pressed(log, { kind: "ended", step: press.step, at: now }, false);
+      const without = planDish(dish, { ...optionsFor(plan, now, taken), baseline });
+      if (without.status === "feasible" && shortened(without.plan) <= shortened(plan)) {
+        answer = without;
+        log = taken;
+        late.delete(press.step);
+        truth.set(press.step, now - (log.events.get(press.step)?.started ?? now));
+        result.repairs.push("take-now");
+      }
+    }
     let planned = answer.status === "feasible" ? answer.plan : undefined;
     if (!planned) {
       result.decidedBy ??= press.step;
@@ -172,11 +204,11 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     if (planned.gone?.length) result.safetyBroken = true;
     plan = planned;
   }
-  const late = due.map(({ step, at }) => {
+  const after = due.map(({ step, at }) => {
     const ended = log.events.get(step)?.ended;
     return ended === undefined ? Number.POSITIVE_INFINITY : ended - at;
   });
-  const lateMinutes = Math.max(...late);
+  const lateMinutes = Math.max(...after);
   return { ...result, lateMinutes: Number.isFinite(lateMinutes) ? lateMinutes : undefined };
 }
 
@@ -190,6 +222,15 @@ const optionsFor = (plan: Plan, now: number, log: Log): PlanOptions => ({
   rounds: 0,
   conflicts: CONFLICTS,
 });
+
+const shortened = (plan: Plan) => plan.steps.filter((s) => s.shortenedFrom !== undefined).length;
+
+/** It runs, its length is a range, and it has had the least of it. */
+function takesAsItIs(ref: string, steps: ReadonlyMap<string, Step>, log: Log, now: number): boolean {
+  const step = steps.get(ref);
+  const event = log.events.get(ref);
+  return step !== undefined && event !== undefined && mayBeTaken(step) && now - event.started >= leastMinutes(step);
+}
 
 /** How much later than told a start is made. */
 function lateness(press: Press, plan: Plan, dish: Dish, policy: Policy, lateDay: number, forgets: ReadonlyMap<string, boolean>): number {
