@@ -63,6 +63,9 @@ export interface Improving extends Scene {
   readonly options: PlanOptions;
 }
 
+/** A move weighs so many minutes of regret. */
+const MOVES_FIRST = 1000;
+
 const pickOne = <T>(list: readonly T[], random: Random): T | undefined => list[Math.floor(random() * list.length)];
 
 /** What is freed about a spot, and what moves with it: its own steps, or half the time all work of that stretch of the day. */
@@ -85,7 +88,8 @@ export function improve(start: Plan, { model, search, options, frame, check, sto
   const rounds = options.rounds ?? DEFAULT_ROUNDS;
   const movable = model.activities.filter((a) => !a.fact && a.step.ref !== "");
   if (movable.length === 0) return start;
-  const worth = (plan: Plan) => plan.regret.total + movedCost(plan, options.previous);
+  // Near a plan that is followed the fewest moves come first; what they cost in regret only parts equals.
+  const worth = (plan: Plan) => plan.regret.total + MOVES_FIRST * movedCost(plan, options.previous);
   let best = start;
   let bestWorth = worth(start);
   for (let round = 0; round < rounds && !stop(); round++) {

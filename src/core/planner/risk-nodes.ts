@@ -44,6 +44,7 @@ export interface Node {
   /** Its length in minutes, by equal shares of the runs. */
   readonly table: Float64Array;
   readonly gap: number;
+  readonly split: boolean;
   /** After so long it may be taken as it is, where the table would wait otherwise; infinite where it may not. */
   readonly least: number;
 }
@@ -141,6 +142,7 @@ export function nodesOf(dish: Dish, plan: Plan, log: Log): Node[] {
       ended: event?.ended,
       table,
       gap,
+      split: step.minPiece !== undefined,
       least: mayBeTaken(step) ? leastMinutes(step) : Number.POSITIVE_INFINITY,
     };
   });

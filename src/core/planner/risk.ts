@@ -67,6 +67,8 @@ export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = 
   const ready = components.map(() => new Float64Array(runs));
   let lateRuns = 0;
   const drawn = new Float64Array(count);
+  const serves = new Uint8Array(count);
+  for (const { node } of servings) serves[node] = 1;
   const brokenNow = new Uint8Array(count);
   const takeable = nodes.some((n) => Number.isFinite(n.least));
   /** One run with the lengths drawn: whether somebody worked past hours, how late it is at worst, and by which step. */
@@ -79,9 +81,9 @@ export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = 
         [start[i], end[i], cause[i]] = [node.begun as number, node.ended, -1];
         continue;
       }
-      // Not before its planned time, unless what may not wait for it is ready early.
+      // Not before its planned time, unless what may not wait for it is ready early; the table is laid when it was to be.
       let at = node.planned.start;
-      for (const w of node.longest) {
+      for (const w of serves[i] ? [] : node.longest) {
         const until = ((w.end ? end[w.node] : start[w.node]) as number) + w.lag;
         if (until < at) at = until;
       }
@@ -107,7 +109,9 @@ export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = 
       }
       if (node.begun !== undefined) [at, by] = [node.begun, -1];
       start[i] = at;
-      const length = (drawn[i] as number) + node.gap;
+      // The pauses of a split step take up what it runs over; else a stretch is waited out as planned.
+      const ran = drawn[i] as number;
+      const length = node.split ? Math.max(ran, Math.min(node.planned.end - node.planned.start, ran + node.gap)) : ran + node.gap;
       const enough = taking ? Math.max(node.planned.end - at, node.least) : length;
       end[i] = Math.max(at + Math.min(length, enough), node.earliestEnd);
       cause[i] = by;

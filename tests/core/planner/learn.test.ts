@@ -226,7 +226,7 @@ describe("the regret as a sum", () => {
       const compiled = modelOf(seed + 52_000, 16);
       if (!compiled) continue;
       const { model, dish } = compiled;
-      const planned = planDish(dish, { style: "late", rounds: 0, methods: model.methods });
+      const planned = planDish(dish, { style: "late", rounds: 0, methods: model.methods, exact: true });
       if (planned.status !== "feasible" || model.activities.some((a) => a.minPiece !== undefined || a.step.each)) continue;
       const { plan } = planned;
       const learner = new Learner(model, 1, "late");

@@ -8,15 +8,21 @@ const stepsInForce = (dish: Dish, methods: Readonly<Record<string, string>>): St
     c.onHand.length ? [] : (c.methods.find((m) => m.id === (methods[c.id] ?? c.methods[0]?.id))?.steps ?? []).slice(),
   );
 
+/** Steps of the methods that were begun where a stand-in has taken their place: what they made is gone all the same. */
+const stepsReplaced = (dish: Dish, methods: Readonly<Record<string, string>>, log: Log): Step[] =>
+  dish.components.flatMap((c) => {
+    if (methods[c.id] !== "fallback" || c.onHand.length) return [];
+    const begun = [...log.events.keys()].filter((ref) => ref.startsWith(`${c.id}.`));
+    return (c.methods.find((m) => begun.every((ref) => m.steps.some((s) => s.ref === ref)))?.steps ?? []).slice();
+  });
+
 /**
  * Outputs that were made, are still to be taken, and have waited longer than every one of their holds allows, the longest for safety.
  * @param now nothing is taken before
  */
 export function goneBy(dish: Dish, methods: Readonly<Record<string, string>>, log: Log, now: number): Gone[] {
   const steps = stepsInForce(dish, methods);
-  // What was made in a way that is no longer in force is gone all the same.
-  const makers = dish.components.flatMap((c) => (c.onHand.length ? [] : c.methods.flatMap((m) => m.steps)));
-  return makers.flatMap((maker) => {
+  return [...steps, ...stepsReplaced(dish, methods, log)].flatMap((maker) => {
     const ended = log.events.get(maker.ref)?.ended;
     if (ended === undefined || log.events.get(maker.ref)?.skipped) return [];
     return maker.makes.flatMap((output): Gone[] => {
