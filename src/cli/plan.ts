@@ -1,14 +1,17 @@
 // rondeau plan DISH: a plan, or why there is none.
 
-import type { Dish } from "../core/dish/model";
 import { quoted } from "../core/dish/problem";
+import type { DishFile } from "../core/dish/schema";
 import { EMPTY_LOG, PLAN_ATS, type Planned, type PlanOptions, planDish, planToFile, STYLES } from "../core/planner";
 import { diagnose } from "../core/planner/explain";
-import { planSure } from "../core/planner/sure";
+import { defaultPlan } from "../core/rehearse/default-plan";
 import { bad, choiceFlag, instantFlag, loadDish, loadLog, numberFlag, readFlags } from "./input";
 
 /** Conflict and repairs are looked for so long at most. */
 const SECONDS_TO_EXPLAIN = 30;
+
+/** Executed runs behind --sure where the clock does not end them. */
+const RUNS_EXECUTED = 40;
 
 /** Rounds of improvement where no time is given: a fraction of a second. */
 const ROUNDS_UNASKED = 15;
@@ -16,11 +19,12 @@ const ROUNDS_UNASKED = 15;
 const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed", "--sure"];
 
 /** The plan that is on time as often as wished; how often it is goes to standard error, since a plan file has no place for it. */
-function sure(dish: Dish, wish: number, options: PlanOptions): Planned {
-  const { planAt: _, ...rest } = options;
-  const found = planSure(dish, wish, rest);
+function sure(document: DishFile, wish: number, options: PlanOptions, seconds: number | undefined): Planned {
+  const { planAt: _, stop: __, ...rest } = options;
+  const more = seconds === undefined ? { runs: RUNS_EXECUTED } : { time: { clock: () => Date.now(), ms: seconds * 1000 } };
+  const found = defaultPlan(document, wish, { ...rest, ...more });
   if (found.status === "infeasible") return found;
-  const often = `on time in ${Math.round(found.onTime * 100)} of 100 runs, lengths planned ${found.plan.planAt}`;
+  const often = `within 15 min in ${Math.round(found.within15 * 100)} of 100 runs, on time in ${Math.round(found.onTime * 100)}, lengths planned ${found.plan.planAt}`;
   process.stderr.write(
     found.status === "reached" ? `rondeau: ${often}.\n` : `rondeau: no plan is so sure; this one comes nearest: ${often}.\n`,
   );
@@ -59,7 +63,7 @@ export function planCommand(args: readonly string[]) {
   const percent = numberFlag(flags, "--sure", 0, 100);
   if (percent !== undefined && flags.values.has("--plan-at"))
     throw bad("--sure", "It chooses how lengths are planned. Leave out --plan-at.");
-  const planned = percent === undefined ? planDish(dish, options) : sure(dish, percent / 100, options);
+  const planned = percent === undefined ? planDish(dish, options) : sure(document, percent / 100, options, seconds);
   if (planned.status === "feasible") return { data: planToFile(planned.plan, dish.zone), exit: 0 };
   const diagnosis = diagnose(document, { ...options, stop: () => Date.now() - began > (seconds ?? SECONDS_TO_EXPLAIN) * 1000 }, planned);
   return { data: { format: "rondeau-plan/1", ...diagnosis }, exit: 3 };

@@ -23,7 +23,7 @@ import { easeLoad, type HeavyPlace } from "../core/planner/ease";
 import type { Repair } from "../core/planner/explain/repairs";
 import { Mover } from "../core/planner/move";
 import { type Choice, type Reach, reachOf } from "../core/planner/reach";
-import { planSure } from "../core/planner/sure";
+import { defaultPlan } from "../core/rehearse/default-plan";
 import type { Conflict } from "../core/sheets/conflict";
 import { type PlanView, planView } from "../core/sheets/plan-view";
 import { changeOfView, type ViewChange } from "../core/sheets/view-change";
@@ -173,7 +173,8 @@ export class PlanDesk {
 
   /** The plan that is on time as often as wished, or the one that comes nearest. */
   sure(wish: number): Tried & { readonly reached?: boolean } {
-    const found = planSure(this.#dish, wish, { now: this.#now, log: this.#log, rounds: MOST_REACHING_ROUNDS });
+    const time = { clock: () => Date.now(), ms: EXPLAINING_MS };
+    const found = defaultPlan(this.#document, wish, { now: this.#now, log: this.#log, rounds: ROUNDS_AFRESH, time });
     if (found.status === "infeasible") return this.try([]);
     const change = wishChange(this.#document, { planAt: found.plan.planAt });
     const document = this.#patched(change);

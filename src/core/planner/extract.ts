@@ -31,7 +31,7 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     const placed = placements.flatMap((p) => p.pieces);
     // A split step that hands are on goes on from where this piece of it began.
     const rest = open && open[1] === undefined ? [[open[0], end] as const] : placed.filter(([a, b]) => before.length === 0 || a < b);
-    const pieces = [...before, ...rest];
+    const pieces = [...before, ...(step.minPiece === undefined ? rest : touching(rest))];
     const hands = placements.flatMap((_, i): HandsSpan[] =>
       engine.hands(first + i).map((h) => ({ cook: (model.dish.cooks[h.cook] as { id: string }).id, from: h.from, to: h.to })),
     );
@@ -71,6 +71,17 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     ...priceOf(body, model.dish, model.inForce, frame.style),
     ...body,
   };
+}
+
+/** Pieces of a split step that touch are one. */
+function touching(pieces: readonly (readonly [number, number])[]): (readonly [number, number])[] {
+  const merged: (readonly [number, number])[] = [];
+  for (const piece of pieces) {
+    const last = merged.at(-1);
+    if (last && last[1] === piece[0]) merged[merged.length - 1] = [last[0], piece[1]];
+    else merged.push(piece);
+  }
+  return merged;
 }
 
 /** Batches of one cook that touch read as one stretch of work. */

@@ -383,18 +383,18 @@ export function logFromFile(file: LogFile, zone: Zone): Log {
     events.delete(e.step);
     if (e.void) continue;
     const skippedAt = at(e.skipped);
-    events.set(
-      e.step,
-      withoutGaps<LogEvent>({
-        step: e.step,
-        started: zone.toMinute(e.started),
-        ended: at(e.ended) ?? (skippedAt === undefined ? undefined : Math.max(skippedAt, zone.toMinute(e.started))),
-        estimate: at(e.estimate),
-        pieces: e.pieces?.map(([a, b]) => [zone.toMinute(a), at(b)] as const),
-        skipped: skippedAt === undefined ? undefined : true,
-        made: e.made as LogEvent["made"],
-      }),
-    );
+    const more: Partial<LogEvent> = {
+      pieces: e.pieces?.map(([a, b]) => [zone.toMinute(a), at(b)] as const),
+      skipped: skippedAt === undefined ? undefined : true,
+      made: e.made as LogEvent["made"],
+    };
+    events.set(e.step, {
+      step: e.step,
+      started: zone.toMinute(e.started),
+      ended: at(e.ended) ?? (skippedAt === undefined ? undefined : Math.max(skippedAt, zone.toMinute(e.started))),
+      estimate: at(e.estimate),
+      ...withoutGaps(more),
+    });
   }
   const pins: StepPin[] = [];
   const methods: Record<string, string> = {};
