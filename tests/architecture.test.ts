@@ -44,10 +44,11 @@ describe("dependence runs one way", () => {
       .filter((i) => /planner\/(compile|network|engine|search|extract|explain|heat-settings|learn)/.test(i));
     expect(shared).toEqual([]);
   });
-  test("database, command line and workers stand on the core alone", () => {
+  test("database, command line and workers stand on the core and its words", () => {
     expect(strangers("db", /^(core|db)\/|^package:(node:|@electric-sql\/pglite$|zod$)/)).toEqual([]);
-    expect(strangers("cli", /^(core|cli)\/|^package:(node:|zod$)/)).toEqual([]);
-    expect(strangers("workers", /^(core|workers)\/|^package:(node:|zod$|comlink$)/)).toEqual([]);
+    expect(strangers("cli", /^(core|cli|words)\/|^package:(node:|zod$)/)).toEqual([]);
+    expect(strangers("words", /^(core|words)\//)).toEqual([]);
+    expect(strangers("workers", /^(core|workers|words)\/|^package:(node:|zod$|comlink$)/)).toEqual([]);
   });
   test("the interface reaches no database and no server code", () => {
     expect(

@@ -63,27 +63,34 @@ export function loadLog(file: string, dish: Dish): Log {
 export interface Flags {
   readonly files: readonly string[];
   readonly values: ReadonlyMap<string, readonly string[]>;
+  /** Flags without a value. */
+  readonly switches: ReadonlySet<string>;
 }
 
 /** Splits arguments into files and `--flag value`; a flag that is not named is refused. */
-export function readFlags(args: readonly string[], known: readonly string[], files: readonly string[]): Flags {
+export function readFlags(args: readonly string[], known: readonly string[], files: readonly string[], bare: readonly string[] = []): Flags {
   const values = new Map<string, string[]>();
   const found: string[] = [];
+  const switches = new Set<string>();
   for (let i = 0; i < args.length; i++) {
     const arg = args[i] as string;
     if (!arg.startsWith("--")) {
       found.push(arg);
       continue;
     }
+    if (bare.includes(arg)) {
+      switches.add(arg);
+      continue;
+    }
     const [flag = "", inline] = arg.split(/=(.*)/s);
-    if (!known.includes(flag)) throw bad(flag, `There is no flag "${quoted(flag)}". Known: ${known.join(" ")}.`);
+    if (!known.includes(flag)) throw bad(flag, `There is no flag "${quoted(flag)}". Known: ${[...known, ...bare].join(" ")}.`);
     const value = inline ?? args[++i];
     if (value === undefined) throw bad(flag, "This flag needs a value.");
     values.set(flag, [...(values.get(flag) ?? []), value]);
   }
   if (found.length !== files.length)
     throw bad("", `Give ${files.join(" and ")}: ${files.length} file${files.length > 1 ? "s" : ""}, not ${found.length}.`);
-  return { files: found, values };
+  return { files: found, values, switches };
 }
 
 export function instantFlag(flags: Flags, name: string, zone: Zone): number | undefined {

@@ -5,7 +5,8 @@ import type { DishFile } from "../core/dish/schema";
 import { EMPTY_LOG, PLAN_ATS, type Planned, type PlanOptions, planDish, planToFile, STYLES } from "../core/planner";
 import { diagnose } from "../core/planner/explain";
 import { defaultPlan } from "../core/rehearse/default-plan";
-import { bad, choiceFlag, instantFlag, loadDish, loadLog, numberFlag, readFlags } from "./input";
+import { withWords } from "../words/exceptions";
+import { bad, choiceFlag, instantFlag, loadDish, loadLog, loadPlan, numberFlag, readFlags } from "./input";
 
 /** Conflict and repairs are looked for so long at most. */
 const SECONDS_TO_EXPLAIN = 30;
@@ -16,7 +17,9 @@ const RUNS_EXECUTED = 40;
 /** Rounds of improvement where no time is given: a fraction of a second. */
 const ROUNDS_UNASKED = 15;
 
-const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed", "--sure"];
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
+
+const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed", "--sure", "--near"];
 
 /** The plan that is on time as often as wished; how often it is goes to standard error, since a plan file has no place for it. */
 function sure(document: DishFile, wish: number, options: PlanOptions, seconds: number | undefined): Planned {
@@ -32,7 +35,7 @@ function sure(document: DishFile, wish: number, options: PlanOptions, seconds: n
 }
 
 export function planCommand(args: readonly string[]) {
-  const flags = readFlags(args, FLAGS, ["DISH"]);
+  const flags = readFlags(args, FLAGS, ["DISH"], ["--exact"]);
   const { dish, document } = loadDish(flags.files[0] as string);
   const methods: Record<string, string> = {};
   for (const text of flags.values.get("--method") ?? []) {
@@ -50,21 +53,31 @@ export function planCommand(args: readonly string[]) {
   const seconds = numberFlag(flags, "--seconds", 0, 3600);
   const began = Date.now();
   const logFile = flags.values.get("--log")?.at(-1);
-  const options: PlanOptions = {
+  const log = logFile === undefined ? EMPTY_LOG : loadLog(logFile, dish);
+  const options: Writable<PlanOptions> = {
     now: instantFlag(flags, "--now", dish.zone),
     serveAt: instantFlag(flags, "--serve", dish.zone),
     style: choiceFlag(flags, "--style", STYLES),
     planAt: choiceFlag(flags, "--plan-at", PLAN_ATS) ?? dish.wishes.planAt ?? "likely",
     methods,
-    log: logFile === undefined ? EMPTY_LOG : loadLog(logFile, dish),
+    log,
+    exact: flags.switches.has("--exact"),
     seed: numberFlag(flags, "--seed", 0, 2 ** 31),
     ...(seconds === undefined ? { rounds: ROUNDS_UNASKED } : { rounds: 1_000_000, stop: () => Date.now() - began > seconds * 1000 }),
   };
   const percent = numberFlag(flags, "--sure", 0, 100);
   if (percent !== undefined && flags.values.has("--plan-at"))
     throw bad("--sure", "It chooses how lengths are planned. Leave out --plan-at.");
+  const near = flags.values.get("--near")?.at(-1);
+  const previous = near === undefined ? undefined : loadPlan(near, dish.zone);
+  if (previous) {
+    options.previous = previous;
+    options.planAt = choiceFlag(flags, "--plan-at", PLAN_ATS) ?? previous.planAt;
+    options.style = options.style ?? previous.style;
+    options.serveAt = options.serveAt ?? (log.events.size ? previous.serveAt : undefined);
+  }
   const planned = percent === undefined ? planDish(dish, options) : sure(document, percent / 100, options, seconds);
-  if (planned.status === "feasible") return { data: planToFile(planned.plan, dish.zone), exit: 0 };
+  if (planned.status === "feasible") return { data: planToFile(withWords(dish, planned.plan), dish.zone), exit: 0 };
   const diagnosis = diagnose(document, { ...options, stop: () => Date.now() - began > (seconds ?? SECONDS_TO_EXPLAIN) * 1000 }, planned);
   return { data: { format: "rondeau-plan/1", ...diagnosis }, exit: 3 };
 }

@@ -1,5 +1,6 @@
 import "server-only";
 // Start and stop of the server: the database is opened before the first request and closed after the last.
+import { endAllStreams } from "./changes";
 import { closeDatabase, database } from "./database";
 import { seedDemo } from "./demo";
 
@@ -18,6 +19,7 @@ export async function boot(): Promise<void> {
       process.on(signal, () => {
         if (stopping) return;
         stopping = true;
+        endAllStreams();
         void closeDatabase().finally(() => process.exit(0));
       });
     }

@@ -4,28 +4,37 @@ import { Worker } from "node:worker_threads";
 import { dishModel } from "../core/dish/model";
 import { type Log, logToFile, PlanFile, type Progress as PlanProgress, planFromFile, verifyPlan } from "../core/planner";
 import { heatOnAt } from "../core/record/heat-on";
-import { logOf, progressOf } from "../core/record/progress";
+import { logOf, progressOf, type RunEvent } from "../core/record/progress";
 import type { Queryable } from "../db/db";
 import { findDish, type StoredDish } from "../db/queries/dishes";
 import {
   findNewestFeasible,
   findNewestPlan,
   findOpenRun,
+  findPlanBefore,
   findPlanOfVersions,
   insertPlan,
   listRunEvents,
   type StoredPlan,
 } from "../db/queries/runs";
 import type { PlanAnswer, PlanTask } from "../workers/plan-task";
+import { announce } from "./changes";
 import { nowMinute, nowMs } from "./clock";
 import { database } from "./database";
 
-/** Runs the planner in a thread of its own. Aborting the signal ends it with the best plan so far. */
+/** A thread that was stopped and has not answered after so long is ended. */
+const LAST_WORD_MS = 2_000;
+
+/** Runs the planner in a thread of its own. Aborting the signal ends it with the best plan so far, or without one where it does not answer. */
 function inThread(task: PlanTask, onProgress: (p: PlanProgress) => void, signal?: AbortSignal): Promise<PlanAnswer> {
   return new Promise((resolve, reject) => {
     const flag = new SharedArrayBuffer(4);
     const worker = new Worker(new URL("../workers/plan.node.ts", import.meta.url), { workerData: { task, flag } });
-    const stop = () => Atomics.store(new Int32Array(flag), 0, 1);
+    let patience: ReturnType<typeof setTimeout> | undefined;
+    const stop = () => {
+      Atomics.store(new Int32Array(flag), 0, 1);
+      patience ??= setTimeout(() => void worker.terminate(), LAST_WORD_MS);
+    };
     signal?.addEventListener("abort", stop);
     if (signal?.aborted) stop();
     worker.on("message", (message: { progress?: PlanProgress; answer?: PlanAnswer }) => {
@@ -37,6 +46,7 @@ function inThread(task: PlanTask, onProgress: (p: PlanProgress) => void, signal?
     });
     worker.on("error", reject);
     worker.on("exit", () => {
+      clearTimeout(patience);
       signal?.removeEventListener("abort", stop);
       reject(new Error("planning: the worker ended without an answer"));
     });
@@ -46,6 +56,8 @@ function inThread(task: PlanTask, onProgress: (p: PlanProgress) => void, signal?
 /** Rounds of improvement: near the plan so far, and of a plan made anew (about one and four seconds for the lunch). */
 const ROUNDS_NEAR = 150;
 const ROUNDS_AFRESH = 600;
+/** The plan by default is within a quarter of an hour so often. */
+const SURE = 0.95;
 
 export interface PlanRequest {
   /** Plan anew rather than near the plan so far. */
@@ -56,18 +68,46 @@ export interface PlanRequest {
   readonly signal?: AbortSignal | undefined;
 }
 
-const underWay = new Map<string, Promise<StoredPlan>>();
+interface UnderWay {
+  readonly answer: Promise<StoredPlan>;
+  readonly stop: AbortController;
+}
+const underWay = new Map<string, UnderWay>();
 
-/** Plans a dish from now and stores the answer. Requests for one dish wait for one another. */
+/**
+ * Plans a dish from now and stores the answer. A newer question about a dish replaces the one that is being worked on: that one is stopped,
+ * and its answer, made for what no longer is, is not waited for longer than its last word takes.
+ */
 export async function planAndStore(slug: string, request: PlanRequest = {}): Promise<StoredPlan> {
   const before = underWay.get(slug);
-  const next = (before ?? Promise.resolve()).catch(() => {}).then(() => plan(slug, request));
-  underWay.set(slug, next);
+  before?.stop.abort();
+  const stop = new AbortController();
+  if (request.signal?.aborted) stop.abort();
+  request.signal?.addEventListener("abort", () => stop.abort());
+  const answer = (async () => {
+    await before?.answer.catch(() => {});
+    return plan(slug, { ...request, signal: stop.signal });
+  })();
+  const mine: UnderWay = { answer, stop };
+  underWay.set(slug, mine);
   try {
-    return await next;
+    return await answer;
+  } catch (error) {
+    // One that was stopped and said nothing more leaves the plan that stands.
+    const stored = stop.signal.aborted ? await findDish(await database(), slug) : undefined;
+    const newest = stored && (await findNewestPlan(await database(), stored.id));
+    if (newest) return newest;
+    throw error;
   } finally {
-    if (underWay.get(slug) === next) underWay.delete(slug);
+    if (underWay.get(slug) === mine) underWay.delete(slug);
+    announce(slug, "plan");
   }
+}
+
+/** Plans a dish in the background: whoever pressed is not kept waiting. The pages hear of it over their stream. */
+export function planSoon(slug: string): void {
+  announce(slug, "log");
+  void planAndStore(slug).catch((error) => console.error("planning: recorded, but not planned again", error));
 }
 
 /** What a plan of a dish is made from now: the moment before which nothing begins, what has happened, the plan in force. */
@@ -85,13 +125,22 @@ export async function planningScene(stored: StoredDish) {
   return { dish, run, events, newest, sofar, now, log };
 }
 
+/** The plan from before a step ran late that is over now: what was put off for it may go back. */
+async function planBeforeDelay(stored: StoredDish, events: readonly RunEvent[], runId: string | undefined): Promise<PlanFile | undefined> {
+  const last = events.at(-1);
+  if (!runId || last?.kind !== "ended") return undefined;
+  const first = events.find((e) => e.step === last.step && e.kind === "estimate");
+  const before = first && (await findPlanBefore(await database(), stored.id, runId, first.sequence));
+  return before && PlanFile.parse(before.document);
+}
+
 async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) throw new Error(`planning: no dish "${slug}"`);
   const { dish, run, events, newest, sofar, now, log } = await planningScene(stored);
   const style = dish.wishes.style ?? "late";
-  const planAt = dish.wishes.planAt ?? "cautious";
+  const planAt = dish.wishes.planAt ?? (request.fresh ? undefined : sofar?.planAt) ?? "cautious";
   // Another style or way of taking lengths is another plan altogether: there is nothing to stay near to.
   const previous = request.fresh || sofar?.style !== style || sofar.planAt !== planAt ? undefined : sofar;
   const task: PlanTask = {
@@ -101,7 +150,10 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
     planAt,
     log: logToFile(log, dish.zone),
     previous,
+    baseline: previous && (await planBeforeDelay(stored, events, run?.id)),
     rounds: previous ? ROUNDS_NEAR : ROUNDS_AFRESH,
+    // Where the cook has not said how lengths are taken, the plan is chosen that comes out in time when it is followed.
+    ...(!previous && dish.wishes.planAt === undefined && events.length === 0 ? { sure: SURE } : {}),
   };
   const keep = async (answer: PlanAnswer): Promise<StoredPlan> => {
     if (answer.status === "feasible") {
@@ -153,7 +205,9 @@ export async function acceptPlan(changed: StoredDish, value: unknown) {
   if (!parsed.success) return refused("plan", parsed.error.issues[0]?.message ?? "That is no plan.");
   const { dish, run, events, now, log } = await planningScene(changed);
   const plan = planFromFile(parsed.data, dish.zone);
-  if (now - plan.now > STILL_NOW_MINUTES || plan.now > now) return refused("plan", "The plan was made for another hour. Try it again.");
+  // One made longer ago holds as long as nothing of it was to begin meanwhile.
+  const old = now - plan.now > STILL_NOW_MINUTES && (run !== undefined || plan.steps.some((s) => s.start < now));
+  if (old || plan.now > now) return refused("plan", "The plan was made for another hour. Try it again.");
   const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
   const stranger = plan.steps.find((s) => !known.has(s.step));
   if (stranger) return refused("plan", `The plan names "${stranger.step.slice(0, 80)}", which is no step of this dish.`);

@@ -1,7 +1,7 @@
 import "server-only";
 // A run: started, followed, ended. Every press is an event in the log before anything is answered.
 import { z } from "zod";
-import { progressOf, RunEventKind } from "../core/record/progress";
+import { progressOf, RunEventKind, standingEvents } from "../core/record/progress";
 import { type FindingView, unacknowledged } from "../core/safety/view";
 import { clearAcknowledgements } from "../db/queries/acknowledgements";
 import { findDish } from "../db/queries/dishes";
@@ -16,9 +16,13 @@ export const NewEvent = z.object({
   step: z.string().min(3).max(161),
   /** Minutes from now: negative for what happened earlier, positive for an estimate. */
   inMinutes: z.number().int().min(-100_000).max(100_000).default(0),
+  /** Of a withdrawal: which entry of the log is taken back; without it the newest of the step. */
+  of: z.number().int().min(1).optional(),
+  /** The cook who pressed, where the device knows. */
+  by: z.string().max(80).optional(),
 });
 
-export type RunOutcome = "done" | "no-dish" | "no-run" | "no-step" | Withheld;
+export type RunOutcome = "done" | "no-dish" | "no-run" | "no-step" | "no-event" | Withheld;
 
 /** Severe cautions that nobody has acknowledged: nothing begins before they are. */
 export interface Withheld {
@@ -72,11 +76,15 @@ export async function recordEvent(slug: string, event: z.output<typeof NewEvent>
   const [component, step] = event.step.split(".");
   const known = stored.document.components.find((c) => c.id === component)?.methods.some((m) => m.steps.some((s) => s.id === step));
   if (!known) return "no-step";
+  if (event.kind === "withdrawn") {
+    const standing = standingEvents(await listRunEvents(db, run.id)).filter((e) => e.step === event.step);
+    if (event.of !== undefined && !standing.some((e) => e.sequence === event.of)) return "no-event";
+  }
   if (await begins(run.id, event)) {
     const withheld = unacknowledged((await loadFindings(slug)) ?? [], event.step);
     if (withheld.length) return { withheld };
   }
   const at = new Date((Math.floor(nowMs() / 60_000) + event.inMinutes) * 60_000);
-  await db.transaction((tx) => insertRunEvent(tx, run.id, { key: event.key, kind: event.kind, step: event.step, at }));
+  await db.transaction((tx) => insertRunEvent(tx, run.id, { key: event.key, kind: event.kind, step: event.step, at, of: event.of, by: event.by }));
   return "done";
 }

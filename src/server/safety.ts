@@ -17,14 +17,25 @@ export const loadFindings = cache(async (slug: string): Promise<readonly Finding
   if (!state) return undefined;
   const db = await database();
   const stored = await findDish(db, slug);
-  return findingViews({
+  const acknowledged = stored ? await listAcknowledgements(db, stored.id) : new Map<string, string>();
+  // The rules look at dish, kitchen, plan and what was acknowledged: a press that changes none of these is answered from before.
+  const key = [slug, stored?.id, state.planStamp, ...[...acknowledged].sort().flat()].join(" ");
+  const kept = known.get(key);
+  if (kept) return kept;
+  const found = findingViews({
     document: state.document,
     dish: dishModel(state.document),
     chosen: chosenOf(state),
     view: state.plan,
-    acknowledged: stored ? await listAcknowledgements(db, stored.id) : new Map(),
+    acknowledged,
   });
+  if (known.size > MOST_KEPT) known.clear();
+  known.set(key, found);
+  return found;
 });
+
+const MOST_KEPT = 60;
+const known = new Map<string, readonly FindingView[]>();
 
 export const Acknowledged = z.object({
   acknowledge: z

@@ -8,6 +8,7 @@ import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
 import { type Why, whyHere } from "../core/planner/explain/why";
 import { heatOnAt } from "../core/record/heat-on";
+import { type LogLine, logLines } from "../core/record/log-lines";
 import { logOf, progressOf } from "../core/record/progress";
 import type { Conflict } from "../core/sheets/conflict";
 import { type Occupancy, occupancyOf } from "../core/sheets/occupancy";
@@ -20,6 +21,13 @@ import { nowMinute } from "./clock";
 import { database } from "./database";
 import { isCurrent } from "./planning";
 
+/** Plans to choose from, and whether the one in force is on time as often as was wished. */
+export interface Choices {
+  readonly reached: boolean;
+  readonly wish: number;
+  readonly plans: readonly { readonly view: PlanView; readonly file: PlanFile; readonly onTime: number; readonly within15: number; readonly chosen: boolean }[];
+}
+
 export interface DishState {
   readonly slug: string;
   readonly name: string;
@@ -31,11 +39,16 @@ export interface DishState {
   readonly plan: PlanView | undefined;
   /** Changes with the plan in force, the dish, the kitchen and the run. */
   readonly stamp: string;
+  /** Changes with the plan in force, the dish and the kitchen. */
+  readonly planStamp: string;
   /** The plan was made for an older version of the dish or kitchen, or before a press that it does not know. */
   readonly stale: boolean;
   /** The planner's newest answer was that there is none. */
   readonly conflict: Conflict | undefined;
   readonly running: boolean;
+  /** What was pressed in the run that is open, or in the last one where it has ended since the plan was made. */
+  readonly log: readonly LogLine[];
+  readonly choices: Choices | undefined;
   readonly now: number;
   readonly offsets: Offsets;
   readonly history: Record<"dish" | "kitchen", { readonly undo: string | undefined; readonly redo: string | undefined }>;
@@ -69,14 +82,22 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     serveAt: dish.serveAt,
     plan: view,
     stamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0, newest?.id ?? 0, events.length].join("."),
+    planStamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0].join("."),
     stale:
       !newest ||
       !isCurrent(newest, stored) ||
       (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
     conflict,
     running: run !== undefined,
+    log: logLines(dish, events),
+    choices: feasible && isCurrent(feasible, stored) && !run ? choicesOf(dish, feasible) : undefined,
     now,
-    offsets: offsetsOf(dish.zone, from, Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880),
+    offsets: offsetsOf(
+      dish.zone,
+      from,
+      Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880,
+      view ? view.ends - view.begins : 0,
+    ),
     history: { dish: await findHistorySteps(db, "dish", stored.id), kitchen: await findHistorySteps(db, "kitchen", stored.kitchenId) },
   };
 });
@@ -106,6 +127,18 @@ export async function loadReasons(slug: string): Promise<Reasons> {
   return { whys, occupancy, rehearsed: z.looseObject({ rehearsed: Rehearsed }).safeParse(feasible.document).data?.rehearsed };
 }
 
+const ChoicesFile = z.looseObject({
+  sure: z.object({ reached: z.boolean(), wish: z.number() }),
+  choices: z.array(z.object({ file: PlanFile, onTime: z.number(), within15: z.number(), chosen: z.boolean() })),
+});
+
+function choicesOf(dish: ReturnType<typeof dishModel>, stored: StoredPlan): Choices | undefined {
+  const read = ChoicesFile.safeParse(stored.document);
+  if (!read.success) return undefined;
+  const { sure, choices } = read.data;
+  return { ...sure, plans: choices.map((c) => ({ ...c, view: planView(dish, planFromFile(c.file, dish.zone)) })) };
+}
+
 const Refusal = z.looseObject({
   proved: z.boolean(),
   conflict: z.array(
@@ -117,7 +150,7 @@ const Refusal = z.looseObject({
       about: z.string().optional(),
     }),
   ),
-  repairs: z.array(z.object({ kind: z.string(), text: z.string(), leadMinutes: z.number(), change: z.array(PatchOperation) })).default([]),
+  repairs: z.array(z.object({ kind: z.string(), text: z.string(), leadMinutes: z.number(), change: z.array(PatchOperation), press: z.string().optional() })).default([]),
 });
 
 function conflictOf(plan: StoredPlan): Conflict {

@@ -7,6 +7,7 @@ import {
   LogFile,
   logFromFile,
   PLAN_ATS,
+  type Plan,
   PlanFile,
   type PlanOptions,
   type Progress,
@@ -16,6 +17,9 @@ import {
   STYLES,
 } from "../core/planner";
 import type { Diagnosis } from "../core/planner/explain";
+import { type WayOn, waysOn } from "../core/planner/ways-on";
+import { defaultPlan } from "../core/rehearse/default-plan";
+import { withWords } from "../words/exceptions";
 import { explainWithin } from "./explain";
 import { rehearse } from "./rehearse";
 
@@ -27,7 +31,10 @@ export const PlanTask = z.object({
   planAt: z.enum(PLAN_ATS).optional(),
   log: LogFile.optional(),
   previous: PlanFile.optional(),
+  baseline: PlanFile.optional(),
   rounds: z.number().int().optional(),
+  /** The plan of least regret that is within a quarter of an hour in this share of the runs, whatever lengths it takes. */
+  sure: z.number().min(0).max(1).optional(),
 });
 export type PlanTask = z.output<typeof PlanTask>;
 
@@ -37,6 +44,17 @@ export type PlanAnswer =
 
 /** Why there is none, and what would help, is looked for so long at most. */
 const EXPLAINING_MS = 12_000;
+/** Plans are found and executed for so long, where the one that comes out in time is asked for. */
+const SURE_MS = 10_000;
+
+const repairOf = ({ kind, text, change, press, plan }: WayOn) => ({
+  kind,
+  text,
+  change,
+  leadMinutes: plan.leadMinutes,
+  regret: plan.regret,
+  ...(press === undefined ? {} : { press }),
+});
 
 /** Plans a task; `stop` and `onProgress` as in the planner. */
 export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (progress: Progress) => void): PlanAnswer {
@@ -48,18 +66,32 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
     planAt: task.planAt ?? "cautious",
     log: task.log ? logFromFile(task.log, dish.zone) : EMPTY_LOG,
     previous: task.previous && planFromFile(task.previous, dish.zone),
+    baseline: task.baseline && planFromFile(task.baseline, dish.zone),
     rounds: task.rounds ?? 240,
     stop,
     onProgress,
   };
+  const log = options.log ?? EMPTY_LOG;
+  const whole = (plan: Plan): PlanFile => ({ ...planToFile(withWords(dish, plan), dish.zone), rehearsed: rehearse(dish, plan, log) });
+  if (task.sure !== undefined && task.rounds !== 0) {
+    const { planAt: _, ...open } = options;
+    const sure = defaultPlan(task.document, task.sure, { ...open, time: { clock: () => Date.now(), ms: SURE_MS } });
+    if (sure.status !== "infeasible") {
+      const choices = sure.choices.map((c) => ({ file: whole(c.plan), onTime: c.onTime, within15: c.within15, chosen: c.plan === sure.plan }));
+      return { status: "feasible", file: { ...whole(sure.plan), sure: { reached: sure.status === "reached", wish: task.sure }, choices } };
+    }
+  }
   const planned = planDish(dish, options);
   if (planned.status === "feasible") {
     // A first, quick plan is shown as it is; the better one that follows is rehearsed.
-    if (task.rounds === 0) return { status: "feasible", file: planToFile(planned.plan, dish.zone) };
-    return {
-      status: "feasible",
-      file: { ...planToFile(planned.plan, dish.zone), rehearsed: rehearse(dish, planned.plan, options.log ?? EMPTY_LOG) },
-    };
+    if (task.rounds === 0) return { status: "feasible", file: planToFile(withWords(dish, planned.plan), dish.zone) };
+    return { status: "feasible", file: whole(planned.plan) };
+  }
+  // Under way the cook is asked at once what is to give; why in so many facts comes only where nothing is found.
+  if (log.events.size && options.previous) {
+    const began = Date.now();
+    const ways = waysOn(task.document, { ...options, rounds: 0, stop: () => stop() || Date.now() - began > EXPLAINING_MS });
+    if (ways.length) return { ...planned, repairs: ways.map(repairOf) };
   }
   return explainWithin(EXPLAINING_MS, task.document, options, planned);
 }

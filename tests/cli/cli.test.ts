@@ -178,7 +178,7 @@ describe("plan --sure", () => {
   test("tells how often the plan is on time, and will not be told how to take the lengths", () => {
     const sure = run("plan", demo("spiced-duck"), "--sure", "50", "--seconds", "1");
     expect(sure.status).toBe(0);
-    expect(sure.stderr).toMatch(/on time in \d+ of 100 runs/);
+    expect(sure.stderr).toMatch(/within 15 min in \d+ of 100 runs, on time in \d+/);
     expect(run("plan", demo("spiced-duck"), "--sure", "50", "--plan-at", "likely")).toMatchObject({ status: 2 });
   });
 });

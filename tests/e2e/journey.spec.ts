@@ -111,7 +111,7 @@ test("power is cut and comes back: the run stands where it stood, and goes on", 
     .getByRole("button", { name: "Start", exact: true })
     .click();
   await expect(page.getByRole("article", { name: /Running: Scald with boiling water/ })).toBeVisible();
-  await page.getByRole("button", { name: "Take back: Scald with boiling water" }).click();
+  await page.getByRole("button", { name: "Undo: Scald with boiling water" }).click();
   await expect(page.getByRole("article", { name: /Running: Scald with boiling water/ })).toHaveCount(0, { timeout: 30_000 });
 });
 

@@ -252,7 +252,7 @@ describe("a plan", () => {
       }),
       /does not hold/,
     ],
-    ["was made yesterday", (p: Loose) => ({ ...p, now: "2026-10-15T08:00+01:00" }), /another hour/],
+    ["is made for a later hour", (p: Loose) => ({ ...p, now: "2026-10-17T08:00+01:00" }), /another hour/],
   ])("that %s is refused with its change", async (_, spoil, words) => {
     const slug = await small("spoilt");
     const made = await planned(slug, NOW_MINUTE);

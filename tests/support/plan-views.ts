@@ -30,6 +30,8 @@ export const step = (ref: string, from: string, to: string, more: Partial<StepVi
     probeC: undefined,
     checkFrom: undefined,
     checkEvery: undefined,
+    split: false,
+    paused: false,
     uncertain: undefined,
     danger: [],
     takes: [],
@@ -78,5 +80,8 @@ export function viewOf(steps: readonly StepView[], waits: readonly WaitView[] = 
     cooks: [{ id: "ada", name: "Ada" }],
     settings: [],
     ovenRange: undefined,
+    exceptions: [],
+    shortened: [],
+    gone: [],
   };
 }

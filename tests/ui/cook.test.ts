@@ -148,7 +148,7 @@ describe("cards", () => {
     const page = await shown(createElement(RunningCard, props({ ...braise, state: "running" }, "12:00")));
     expect(page.text).toContain("until a fork turns in it");
     expect(page.text).toContain("about 14:00, in 2 h; first look 13:00");
-    expect(page.buttons).toEqual(["Done", "Braise: not yet, 10 minutes more", "Braise: not yet, 30 minutes more", "Take back: Braise"]);
+    expect(page.buttons).toEqual(["Done", "Braise: not yet, 10 minutes more", "Braise: not yet, 30 minutes more", "Undo: Braise"]);
   });
   test.each([
     ["14:00", "due now"],
@@ -215,7 +215,7 @@ describe("the line above all", () => {
     expect(parts("10:40", plan)[1]).toBe("now|chop|next for hands, 30 min, then free until 13:40");
   });
   test("says until when what waits keeps, and warns of what waits too long", () => {
-    expect(parts("10:00", plan)[2]).toBe("All holding well||stock good until Mon 14:00");
+    expect(parts("10:00", plan)[2]).toBe("Everything waiting is fine||stock good until Mon 14:00");
     const long = viewOf(
       [chop, dress],
       [wait("stock", "Stock", "04:00", "13:00", { window: { min: 0, max: 300, best: undefined, limit: "safety" } })],
@@ -227,6 +227,6 @@ describe("the line above all", () => {
     expect(parts("10:00", undefined)).toHaveLength(1);
   });
   test("says when it begins where nothing holds yet", () => {
-    expect(parts("08:00", viewOf([chop]))[2]).toBe("Nothing holding||it begins Mon 10:30");
+    expect(parts("08:00", viewOf([chop]))[2]).toBe("Nothing waiting||it begins Mon 10:30");
   });
 });

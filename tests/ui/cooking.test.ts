@@ -32,7 +32,7 @@ const FAT: FindingView = {
 };
 const KNOWN = { ...FAT, acknowledged: true };
 const part = (running: boolean, findings: readonly FindingView[] = [KNOWN], plan: PlanView = PLAN, now = "10:02") =>
-  createElement(CookView, { slug: "dish", version: 1, plan, offsets: CLOCK.offsets, now: at(now), running, findings });
+  createElement(CookView, { slug: "dish", version: 1, plan, offsets: CLOCK.offsets, now: at(now), running, findings, log: [] });
 const taken = (sent: Sent) =>
   sent.path.endsWith("/events") ? { status: 200, body: { outcome: "done", plan: "feasible" } } : { status: 200, body: {} };
 const press = (name: string | RegExp) => hands().click(screen.getByRole("button", { name }));
@@ -87,7 +87,7 @@ describe("a press", () => {
     const { sent } = serverThat(taken);
     stand(part(true, [KNOWN], viewOf([{ ...fry, state: "running" }, { ...braise, state: "running" }, chop])));
     await press("Fry: not yet, 10 minutes more");
-    await press("Take back: Fry");
+    await press("Undo: Fry");
     await hands().click(within(screen.getByRole("article", { name: "Running: Fry" })).getByRole("button", { name: "Done" }));
     await vi.waitFor(() => expect(sent).toHaveLength(3));
     expect(sent.map((s) => [s.body.kind, s.body.step, s.body.inMinutes])).toEqual([
@@ -172,7 +172,7 @@ describe("while it runs", () => {
   test("the run is ended by one press, and its end is said", async () => {
     const { sent } = serverThat(taken);
     stand(part(true, [KNOWN], viewOf([{ ...fry, state: "done" }])));
-    expect(hand().textContent).toContain("Everything is at the table.");
+    expect(hand().textContent).toContain("Everything is served");
     await press("end the run");
     expect(sent[0]).toMatchObject({ path: "/api/dishes/dish/run", method: "DELETE" });
   });

@@ -221,7 +221,7 @@ describe("where there is no plan", () => {
     expect(screen.getByRole("heading").textContent).toBe("The timetable is being worked out");
     again(createElement(NoPlan, { slug: "lunch", conflict: conflict(["Serve at 19:00."]) as never }));
     const why = screen.getByRole("region", { name: "Why there is no plan" });
-    expect(why.textContent).toContain("These cannot stand together");
+    expect(why.textContent).toContain("These conflict");
     expect(
       within(why)
         .getAllByRole("listitem")
@@ -244,7 +244,7 @@ describe("where there is no plan", () => {
     expect((await screen.findByRole("alert")).textContent).toContain("changed somewhere else");
     again(createElement(ConflictNote, { slug: "lunch", conflict: conflict([]) as never, folded: true }));
     expect(document.body.textContent).toContain("Serve later, give a cook another day");
-    expect(document.body.textContent).toContain("No plan from here");
+    expect(document.body.textContent).toContain("The plan no longer works");
   });
 });
 
@@ -260,7 +260,7 @@ test("the line above all leads to the views and moves on with the clock of the p
       serves: 10,
       now: at("10:00"),
       offsets: CLOCK.offsets,
-      running: false,
+      running: false, holds: true,
     }),
   );
   const status = () => screen.getByRole("status", { name: "Where things stand" }).textContent;

@@ -16,10 +16,21 @@ export interface Balance {
   readonly open: boolean;
 }
 
-/** How much of an output the given steps (those of the methods in force) take, the plate included. */
+/**
+ * How much of an output the given steps (those of the methods in force) take. The plate is what a guest gets, not a second taker: where steps
+ * take the output already, only what the plate asks for beyond that is taken besides.
+ */
 export function balanceOf(dish: Dish, output: string, made: Quantity | undefined, inForce: readonly Step[]): Balance {
   const takers = inForce.flatMap((s) => s.takes.filter((t) => t.from === output).map((t) => ({ step: s.ref, quantity: t.quantity })));
-  for (const entry of dish.plate) if (entry.from === output) takers.push({ step: "plate", quantity: entry.quantity });
+  const bySteps = takers.length > 0;
+  for (const entry of dish.plate) {
+    if (entry.from !== output) continue;
+    if (!bySteps) takers.push({ step: "plate", quantity: entry.quantity });
+    else if (entry.quantity && takers.every((t) => t.quantity && comparable(t.quantity, entry.quantity as Quantity))) {
+      const beyond = entry.quantity.value - takers.reduce((sum, t) => sum + (t.quantity?.value ?? 0), 0);
+      if (beyond > TOLERANCE) takers.push({ step: "plate", quantity: { ...entry.quantity, value: beyond } });
+    }
+  }
   const stated = takers.flatMap((t) => (t.quantity ? [t.quantity] : []));
   const open = !made || stated.length < takers.length || stated.some((q) => !comparable(q, made));
   const taken = made ? stated.filter((q) => comparable(q, made)).reduce((sum, q) => sum + q.value, 0) : 0;

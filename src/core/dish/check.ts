@@ -2,6 +2,7 @@
 // Needs a document that has passed the schema; leaves behind a list of problems, errors and warnings together.
 import { minutesOf } from "../time/duration";
 import { checkBalance } from "./balance";
+import { checkStanding } from "./check-standing";
 import { checkCycles, checkLooseSteps } from "./check-order";
 import { type Component, componentOf, type Dish, dishModel, HEATED, isUnit, type Method, MOST_BATCHES, STORES, type Step } from "./model";
 import type { Problem } from "./problem";
@@ -54,6 +55,7 @@ export function checkDish(document: DishFile): Problem[] {
   checkCycles(dish, steps, report);
   checkBalance(dish, steps, report);
   checkLooseSteps(dish, steps, report);
+  checkStanding(steps, report);
   return problems;
 }
 
@@ -84,6 +86,8 @@ function checkIds(document: DishFile, report: Report): void {
     component.methods.forEach((method, m) => {
       const path = `components[${c}].methods[${m}]`;
       unique(method.steps, `${path}.steps`, "step");
+      if (method.id === "fallback")
+        report(`${path}.id`, 'A method may not be called "fallback": a plan uses that word for the stand-in. Give it another id.');
       const seen = new Map<string, string>();
       method.steps.forEach((step, s) => {
         step.makes?.forEach((output, o) => {

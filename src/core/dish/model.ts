@@ -94,6 +94,8 @@ export interface Step {
   readonly tends: readonly Tend[];
   readonly sleepOk: boolean;
   readonly awayOk: boolean;
+  /** Something is put somewhere as it starts: somebody is awake and at home then. */
+  readonly puts: boolean;
   /** Least piece in minutes where the step may be put down. */
   readonly minPiece: number | undefined;
   readonly batches: number;
@@ -364,6 +366,7 @@ function stepModel(s: DishStep, component: string, k: number, before: string | u
     }),
     sleepOk: s.sleepOk ?? !usesHeat,
     awayOk: s.awayOk ?? !usesHeat,
+    puts: s.puts ?? false,
     minPiece: attention === "hands" && s.split ? minutesOf(s.split.minPiece) : undefined,
     batches: batchCount(s.batches, component, document, kDish),
     each: takes.some((t) => t.each),

@@ -213,6 +213,10 @@ export const StepSchema = z
     tend: z.union([tend, z.array(tend)]).optional(),
     sleepOk: z.boolean().optional(),
     awayOk: z.boolean().optional(),
+    puts: z
+      .boolean()
+      .optional()
+      .describe("Something is put somewhere as it starts: some cook is awake and at home at that minute, though no hands are counted."),
     split: z.looseObject({ minPiece: Duration.refine((t) => lengthOf(t) > 0, "A piece needs at least 1 minute.") }).optional(),
     batches: z.union([count.max(500, "At most 500 batches."), z.looseObject({ perBatch: Amount, of: reference })]).optional(),
     uses: z.array(use).optional(),

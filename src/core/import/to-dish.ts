@@ -3,6 +3,7 @@
 
 import { ingredientOf, kindOfName, newDish } from "../dish/edit/components";
 import { freeId } from "../dish/edit/places";
+import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile } from "../dish/schema";
 import { readIngredient } from "../entry/ingredient-line";
 import { allergensOfName } from "../safety/allergens";
@@ -126,11 +127,13 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
 const outputRef = (c: PreviewComponent) => `${c.id}.${c.id}`;
 
 function componentOf(c: PreviewComponent): DishComponent {
-  const steps = c.steps.map((s, i) => ({
-    ...s.step,
-    ...(i === 0 && c.takes.length ? { takes: c.takes.map((id) => ({ from: `${id}.${id}` })) } : {}),
-    ...(i === c.steps.length - 1 ? { makes: [{ id: c.id, name: c.name }] } : {}),
-  }));
+  const steps = methodWithPuts(
+    c.steps.map((s, i) => ({
+      ...s.step,
+      ...(i === 0 && c.takes.length ? { takes: c.takes.map((id) => ({ from: `${id}.${id}` })) } : {}),
+      ...(i === c.steps.length - 1 ? { makes: [{ id: c.id, name: c.name }] } : {}),
+    })),
+  );
   // What is taken is taken by the first step that could: the last one takes all where there is only one.
   const ids: string[] = [];
   const ingredients = c.ingredients.map(({ read }) => {

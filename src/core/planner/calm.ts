@@ -104,7 +104,7 @@ const endsByBedtime = (planned: PlannedStep, { steps, bedtimes }: House): boolea
 };
 
 /** Food is put somewhere as the step begins, by nobody's hands. */
-const movesFood = (step: Step) => step.file.puts === true || (step.attention === "unattended" && step.uses.some((u) => (STORES as readonly string[]).includes(u.what)));
+const movesFood = (step: Step) => step.puts || (step.attention === "unattended" && step.uses.some((u) => (STORES as readonly string[]).includes(u.what)));
 
 /** Points of unrest; the first kinds outweigh the later ones together. */
 function unrestOf(plan: Plan, dish: Dish, house: House): number {

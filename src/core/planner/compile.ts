@@ -258,6 +258,11 @@ class Compiler {
         ends = shift(starts, minutes);
       }
     }
+    // Somebody is up and at home to put it there; whose hands do it is not counted.
+    if (step.puts && !fact && batch === 0) {
+      starts = intersect(starts, this.#stretched(step, this.#hours.here));
+      if (rigid) ends = shift(starts, minutes);
+    }
     for (const pin of fact ? [] : pins) {
       if (pin.at !== undefined && batch === 0) starts = intersect(starts, [[pin.at, pin.at + 1]]);
       if (pin.notBefore !== undefined) starts = intersect(starts, [[pin.notBefore, this.last + 1]]);
@@ -655,6 +660,7 @@ const FALLBACK_STEP = (component: string, name: string): Step => ({
   tends: [],
   sleepOk: true,
   awayOk: true,
+  puts: false,
   minPiece: undefined,
   batches: 1,
   each: false,

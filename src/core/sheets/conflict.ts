@@ -10,6 +10,8 @@ export interface Conflict {
     readonly text: string;
     readonly leadMinutes: number;
     readonly change: readonly PatchOperation[];
+    /** A step that is pressed as done instead. */
+    readonly press?: string | undefined;
   }[];
   /** The stored answer that says so; a repair is chosen from it. */
   readonly answer: string;

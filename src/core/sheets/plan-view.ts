@@ -3,7 +3,7 @@
 import type { Dish, Hold, Step } from "../dish/model";
 import { componentOf } from "../dish/model";
 import { quantityText } from "../dish/units";
-import type { Plan, PlannedStep } from "../planner/plan";
+import { isPutDown, type LogEvent, type Plan, type PlannedStep } from "../planner/plan";
 import type { Progress } from "../record/progress";
 import { PLACES, type ViewPlace } from "./places";
 
@@ -34,6 +34,9 @@ export interface StepView {
   readonly probeC: number | undefined;
   readonly checkFrom: number | undefined;
   readonly checkEvery: number | undefined;
+  /** It may be put down and taken up again. */
+  readonly split: boolean;
+  readonly paused: boolean;
   readonly uncertain: readonly [number, number, number] | undefined;
   readonly danger: readonly string[];
   readonly takes: readonly { readonly name: string; readonly component: string; readonly amount: string }[];
@@ -85,6 +88,12 @@ export interface PlanView {
     readonly to: number;
   }[];
   readonly ovenRange: readonly [number, number] | undefined;
+  /** Rules that what has begun cannot keep, each in a sentence. */
+  readonly exceptions: readonly { readonly text: string; readonly step: string | undefined; readonly from: number; readonly to: number }[];
+  /** Steps planned shorter than their usual length, inside their range. */
+  readonly shortened: readonly { readonly name: string; readonly minutes: number; readonly from: number; readonly least: number; readonly most: number }[];
+  /** What waited too long to be safe and must go. */
+  readonly gone: readonly string[];
 }
 
 /** The view of a plan. Pre: the plan belongs to the dish. */
@@ -130,6 +139,14 @@ export function planView(dish: Dish, plan: Plan, progress: Progress = new Map())
     cooks: dish.cooks.map((c) => ({ id: c.id, name: c.name })),
     settings: plan.settings.map((s) => ({ ...s, name: dish.equipment.find((e) => e.id === s.id)?.name ?? s.id })),
     ovenRange: temperatures.length ? [Math.min(...temperatures), Math.max(...temperatures)] : undefined,
+    exceptions: (plan.exceptions ?? []).map(({ text, step, from, to }) => ({ text, step, from, to })),
+    shortened: plan.steps.flatMap((s) => {
+      const step = inForce.find((x) => x.ref === s.step);
+      if (!step || s.shortenedFrom === undefined || progress.get(s.step)?.ended !== undefined) return [];
+      const by = step.k ** step.grows * step.batches;
+      return [{ name: step.name, minutes: s.minutes, from: s.shortenedFrom, least: Math.round(step.time.min * by), most: Math.round(step.time.max * by) }];
+    }),
+    gone: (plan.gone ?? []).map((g) => outputs.get(g.output) ?? g.output),
   };
 }
 
@@ -151,6 +168,8 @@ function placeOf(step: Step): { place: ViewPlace; tempC: number | undefined } {
 
 function stepView(dish: Dish, step: Step, at: PlannedStep, outputs: ReadonlyMap<string, string>, progress: Progress): StepView {
   const event = progress.get(step.ref);
+  const planned = at;
+  at = event ? asItRuns(planned, event) : planned;
   const { time, file } = step;
   const minutes = (text: string | undefined) => (text === undefined ? undefined : durationMinutes(text));
   return {
@@ -170,6 +189,8 @@ function stepView(dish: Dish, step: Step, at: PlannedStep, outputs: ReadonlyMap<
     probeC: file.done?.probeC,
     checkFrom: minutes(file.done?.checkFrom),
     checkEvery: minutes(file.done?.checkEvery),
+    split: step.minPiece !== undefined,
+    paused: isPutDown(event),
     uncertain: time.max > time.min ? [time.min, time.likely, time.max] : undefined,
     danger: file.danger ?? [],
     takes: step.takes.map((t) => ({
@@ -180,6 +201,14 @@ function stepView(dish: Dish, step: Step, at: PlannedStep, outputs: ReadonlyMap<
     makes: step.makes.map((o) => ({ name: o.name, amount: o.quantity ? quantityText(o.quantity) : "" })),
     state: event === undefined ? "planned" : event.ended === undefined ? "running" : "done",
   };
+}
+
+/** A step that was pressed stands where the presses have it, whether or not a plan knows of them yet. */
+function asItRuns(at: PlannedStep, event: LogEvent): PlannedStep {
+  const end = event.ended ?? event.estimate ?? Math.max(event.started, at.end + event.started - at.start);
+  if (event.started === at.start && end === at.end) return at;
+  if (event.pieces || at.pieces.length > 1) return { ...at, start: event.started, end: Math.max(end, event.started) };
+  return { ...at, start: event.started, end, pieces: [[event.started, end]] };
 }
 
 function durationMinutes(text: string): number {

@@ -1,11 +1,18 @@
 // Times as a cook says them. Built from a zone's offsets over one plan, so that a page needs no zone rules of its own.
 import type { Zone } from "./zone";
 
-export type Offsets = readonly (readonly [fromMinute: number, offset: number])[];
+/** `dates` in the first: what is told spans more than a week, and weekdays have their dates beside them. */
+export type Offsets = readonly (readonly [fromMinute: number, offset: number, dates?: boolean])[];
 
-/** Offsets in force over a stretch of time, by the hour at which they begin to count. */
-export function offsetsOf(zone: Zone, from: number, to: number): Offsets {
-  const found: [number, number][] = [[from, zone.offsetAt(from)]];
+/** From so long on a weekday alone could be this week's or the next. */
+const LONG_MINUTES = 6 * 1440;
+
+/**
+ * Offsets in force over a stretch of time, by the hour at which they begin to count.
+ * @param told minutes of the plan that is told by this clock
+ */
+export function offsetsOf(zone: Zone, from: number, to: number, told = 0): Offsets {
+  const found: [number, number, boolean?][] = [told > LONG_MINUTES ? [from, zone.offsetAt(from), true] : [from, zone.offsetAt(from)]];
   for (let minute = from; minute <= to; minute += 60) {
     const offset = zone.offsetAt(minute);
     if (offset !== found.at(-1)?.[1]) found.push([minute, offset]);
@@ -56,9 +63,10 @@ export class WallClock {
     return DAYS[(this.#date(minute).getUTCDay() + 6) % 7] as string;
   }
 
-  /** "Sat 14:10" */
+  /** "Sat 14:10"; "Sat 17, 14:10" where more than six days are told. */
   dayTime(minute: number): string {
-    return `${this.day(minute)} ${this.time(minute)}`;
+    const dates = this.offsets[0]?.[2] === true;
+    return dates ? `${this.shortDate(minute)}, ${this.time(minute)}` : `${this.day(minute)} ${this.time(minute)}`;
   }
 
   /** "Saturday 17 October" */

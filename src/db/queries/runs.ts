@@ -55,6 +55,18 @@ export async function findPlanOfVersions(
   )[0];
 }
 
+/** The newest plan of a run that was made before one of its events; undefined where none was. */
+export async function findPlanBefore(db: Queryable, dishId: string, runId: string, sequence: number): Promise<StoredPlan | undefined> {
+  return StoredPlan.array().parse(
+    await db.query(
+      `select ${PLAN_FIELDS} from plan
+        where dish_id = $1 and status = 'feasible' and (run_id is null or run_id = $2) and run_sequence < $3
+        order by id desc limit 1`,
+      [dishId, runId, sequence],
+    ),
+  )[0];
+}
+
 export interface NewPlan {
   readonly dishId: string;
   readonly dishVersion: number;
@@ -106,13 +118,27 @@ export async function updateRunEnded(db: Queryable, id: string, at: Date): Promi
 }
 
 const StoredEvent = z
-  .object({ sequence: z.number().int(), kind: RunEventKind, step: z.string(), at: z.date() })
-  .transform((r) => ({ sequence: r.sequence, kind: r.kind, step: r.step, at: Math.round(r.at.getTime() / 60_000) }));
+  .object({
+    sequence: z.number().int(),
+    kind: RunEventKind,
+    step: z.string(),
+    at: z.date(),
+    data: z.looseObject({ of: z.number().int().optional(), by: z.string().optional() }),
+    recorded_at: z.date(),
+  })
+  .transform((r) => ({
+    sequence: r.sequence,
+    kind: r.kind,
+    step: r.step,
+    at: Math.round(r.at.getTime() / 60_000),
+    ...(r.data.of === undefined ? {} : { of: r.data.of }),
+    ...(r.data.by === undefined ? {} : { by: r.data.by }),
+  }));
 
 /** Events of a run in their order. */
 export async function listRunEvents(db: Queryable, runId: string): Promise<z.output<typeof StoredEvent>[]> {
   return StoredEvent.array().parse(
-    await db.query("select sequence, kind, step, at from run_event where run_id = $1 order by sequence", [runId]),
+    await db.query("select sequence, kind, step, at, data, recorded_at from run_event where run_id = $1 order by sequence", [runId]),
   );
 }
 
@@ -120,13 +146,22 @@ export async function listRunEvents(db: Queryable, runId: string): Promise<z.out
 export async function insertRunEvent(
   db: Queryable,
   runId: string,
-  event: { readonly key: string; readonly kind: RunEventKind; readonly step: string; readonly at: Date },
+  event: {
+    readonly key: string;
+    readonly kind: RunEventKind;
+    readonly step: string;
+    readonly at: Date;
+    /** Of a withdrawal: the sequence of the event that is taken back. */
+    readonly of?: number | undefined;
+    /** The cook who pressed. */
+    readonly by?: string | undefined;
+  },
 ): Promise<void> {
   await db.query("select id from run where id = $1 for update", [runId]);
   await db.query(
-    `insert into run_event (run_id, sequence, key, kind, step, at)
-     select $1, coalesce(max(sequence), 0) + 1, $2, $3, $4, $5 from run_event where run_id = $1
+    `insert into run_event (run_id, sequence, key, kind, step, at, data)
+     select $1, coalesce(max(sequence), 0) + 1, $2, $3, $4, $5, $6::jsonb from run_event where run_id = $1
      on conflict (key) do nothing`,
-    [runId, event.key, event.kind, event.step, event.at],
+    [runId, event.key, event.kind, event.step, event.at, JSON.stringify({ of: event.of, by: event.by })],
   );
 }

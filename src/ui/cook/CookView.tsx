@@ -2,11 +2,13 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
+import type { LogLine } from "@/core/record/log-lines";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import type { PlanView, StepView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import { LOG, PLAN } from "@/words/cook";
 import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
@@ -15,6 +17,8 @@ import { agendaAt, movesBetween } from "./agenda";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
+import { PlanNotes } from "./PlanNotes";
+import { RunLog } from "./RunLog";
 import { AloneRow, DueCard, RunningCard } from "./StepCards";
 
 export interface CookViewProps {
@@ -25,10 +29,11 @@ export interface CookViewProps {
   readonly running: boolean;
   readonly version: number;
   readonly findings: readonly FindingView[];
+  readonly log: readonly LogLine[];
 }
 
 /** What now, what next, for somebody with wet hands. */
-export function CookView({ slug, plan, offsets, now: serverNow, running, version, findings }: CookViewProps) {
+export function CookView({ slug, plan, offsets, now: serverNow, running, version, findings, log }: CookViewProps) {
   const router = useRouter();
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
@@ -64,11 +69,48 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   }, [findings]);
   useWakeLock(running);
 
+  const [by, setBy] = useWho(slug, plan);
+  const write = useCallback(
+    (kind: Press["kind"], step: string, more: { inMinutes?: number; of?: number } = {}) => {
+      addPress(slug, { key: crypto.randomUUID(), kind, step, inMinutes: 0, by, ...more, pressedAt: Date.now() });
+    },
+    [slug, by],
+  );
   const press = (kind: Press["kind"], step: StepView, inMinutes = 0) => {
-    addPress(slug, { key: crypto.randomUUID(), kind, step: step.ref, inMinutes, pressedAt: Date.now() });
+    write(kind, step.ref, { inMinutes });
     setBusy(step.ref);
     void send();
   };
+  const undo = useCallback(
+    (line: LogLine) => {
+      write("withdrawn", line.step, { of: line.sequence });
+      toast(LOG.undone(line));
+      void send();
+    },
+    [write, send],
+  );
+  const correct = (line: LogLine, at: number) => {
+    write("withdrawn", line.step, { of: line.sequence });
+    write(line.kind, line.step, { inMinutes: at - now });
+    void send();
+  };
+  // Ctrl+Z here takes back the last press of this run and nothing else: the keys of the shell come after and do not hear it.
+  const newest = log[0];
+  useEffect(() => {
+    if (!running) return;
+    const key = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+      if (!(event.ctrlKey || event.metaKey) || event.shiftKey || event.key.toLowerCase() !== "z" || typing) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      if (newest) undo(newest);
+      else toast(LOG.nothing);
+    };
+    window.addEventListener("keydown", key, { capture: true });
+    return () => window.removeEventListener("keydown", key, { capture: true });
+  }, [running, newest, undo]);
+  const first = plan.steps.find((s) => s.hands.length > 0 && s.state === "planned");
+  const served = running && plan.steps.length > 0 && plan.steps.every((s) => s.state === "done");
   const start = async () => {
     const answer = await ask(`/api/dishes/${slug}/run`, "POST");
     setTrouble(answer.ok ? undefined : reason(answer));
@@ -155,9 +197,8 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
           <div className="border-l-[3px] border-saffron pl-4">
             <h2 className="text-[26px]">Ready when you are</h2>
             <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
-              The first work by hand is {lower(plan.steps.find((s) => s.hands.length)?.name ?? "")},{" "}
-              {clock.dayTime(plan.steps.find((s) => s.hands.length)?.start ?? plan.begins)}. From the start on, what you press here is
-              written down, and the plan follows what happens.
+              {first && `The first work by hand is ${lower(first.name)}, ${clock.dayTime(first.start)}. `}
+              What you press here is written down, and the plan follows what happens.
             </p>
             {severe.length > 0 && (
               <div className="pb-4">
@@ -183,6 +224,16 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
           </div>
         ) : (
           <>
+            <PlanNotes plan={plan} />
+            {served && (
+              <div className="mb-4 border-l-[3px] border-saffron pl-4">
+                <h2 className="text-[26px]">{PLAN.allDone}</h2>
+                <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">{PLAN.allDoneText}</p>
+                <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={end}>
+                  End the run
+                </button>
+              </div>
+            )}
             {moved.length > 0 && (
               <div className="mb-4 border-l-[3px] border-saffron bg-saffron-wash py-2 pl-4" role="status">
                 <h2 className="text-[18px]">{moved.length === 1 ? "One step has moved" : `${moved.length} steps have moved`}</h2>
@@ -211,7 +262,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                 </ul>
               </>
             )}
-            <h2 className="caps mt-6 mb-1 font-sans font-normal">Later</h2>
+            {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">Later</h2>}
             <ol>
               {agenda.later.slice(0, 8).map((step) => (
                 <li key={step.ref} className="grid grid-cols-[6.6rem_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
@@ -230,17 +281,57 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                 </li>
               ))}
             </ol>
-            <p className="mt-6 border-t border-rule pt-3 text-[15px]">
-              {plan.steps.every((s) => s.state === "done") ? "Everything is at the table. " : "Over, or called off? "}
-              <button type="button" className="link min-h-[44px] px-1" onClick={end}>
-                end the run
-              </button>
-            </p>
+            <RunLog
+              lines={log}
+              steps={plan.steps}
+              clock={clock}
+              now={now}
+              onUndo={undo}
+              onCorrect={correct}
+              onAdd={(kind, step, at) => {
+                write(kind, step, { inMinutes: at - now });
+                void send();
+              }}
+            />
+            {plan.cooks.length > 1 && (
+              <label className="mt-3 block text-[15px]">
+                {LOG.who}{" "}
+                <select className="min-h-[44px] border-b border-rim bg-transparent px-2" value={by ?? ""} onChange={(e) => setBy(e.target.value)}>
+                  <option value="">{LOG.nobody}</option>
+                  {plan.cooks.map((c) => (
+                    <option key={c.id} value={c.id}>
+                      {c.name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
+            {!served && (
+              <p className="mt-4 border-t border-rule pt-3 text-[15px]">
+                Finished, or cancelled?{" "}
+                <button type="button" className="link min-h-[44px] px-1" onClick={end}>
+                  End the run
+                </button>
+              </p>
+            )}
           </>
         )}
       </section>
     </div>
   );
+}
+
+/** The cook whose device this is, remembered on it. */
+function useWho(slug: string, plan: PlanView): [string | undefined, (id: string) => void] {
+  const place = `rondeau.who.${slug}`;
+  const [who, setWho] = useState<string>();
+  useEffect(() => setWho(localStorage.getItem(place) ?? undefined), [place]);
+  const set = (id: string) => {
+    setWho(id || undefined);
+    if (id) localStorage.setItem(place, id);
+    else localStorage.removeItem(place);
+  };
+  return [plan.cooks.some((c) => c.id === who) ? who : undefined, set];
 }
 
 /** What moved when the plan last changed under the page. */

@@ -39,8 +39,10 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
         </p>
       )}
       <p className="pb-2 text-[16px]">
-        {left > 0
-          ? `about ${clock.near(step.end, now)}, in ${spokenDuration(left)}`
+        {step.paused
+          ? "put down"
+          : left > 0
+          ? `until about ${clock.near(step.end, now)}, in ${spokenDuration(left)}`
           : left === 0
             ? "due now"
             : `due since ${clock.near(step.end, now)}`}
@@ -52,6 +54,11 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
         <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
           {busy ? "Writing it down" : "Done"}
         </button>
+        {step.split && (
+          <button type="button" className={BIG} disabled={busy} onClick={() => onPress(step.paused ? "taken-up" : "put-down")}>
+            {step.paused ? "Pick up again" : "Put down"}
+          </button>
+        )}
         {[10, 30].map((minutes) => (
           <button
             key={minutes}
@@ -69,9 +76,9 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
           className="link min-h-[56px] px-2"
           disabled={busy}
           onClick={() => onPress("withdrawn")}
-          aria-label={`Take back: ${step.name}`}
+          aria-label={`Undo: ${step.name}`}
         >
-          take back
+          Undo
         </button>
       </div>
     </article>

@@ -4,9 +4,13 @@ import { ask } from "../shell/ask";
 
 export interface Press {
   readonly key: string;
-  readonly kind: "started" | "ended" | "estimate" | "withdrawn";
+  readonly kind: "started" | "ended" | "estimate" | "withdrawn" | "put-down" | "taken-up";
   readonly step: string;
   readonly inMinutes: number;
+  /** Of a withdrawal: which entry of the log. */
+  readonly of?: number | undefined;
+  /** The cook who pressed. */
+  readonly by?: string | undefined;
   /** The browser's clock when it was pressed: a late delivery still says when it happened. */
   readonly pressedAt: number;
 }
@@ -61,6 +65,8 @@ export async function deliver(slug: string): Promise<Delivery> {
       kind: press.kind,
       step: press.step,
       inMinutes: press.inMinutes - late,
+      of: press.of,
+      by: press.by,
     });
     if (answer.status === 0 || answer.status >= 500) return { status: "waiting" };
     if (answer.status === 409 && Array.isArray(answer.body.findings)) {

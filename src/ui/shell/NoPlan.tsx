@@ -25,7 +25,7 @@ export function NoPlan({ slug, conflict }: { slug: string; conflict: Conflict | 
 
 /** Why there is no plan, fact by fact, and what has been tried and would help. Folded, the facts wait for a press: hands are wet. */
 export function ConflictNote({ slug, conflict, folded = false }: Props & { readonly folded?: boolean }) {
-  const title = conflict.proved ? "These cannot stand together" : "No plan was found";
+  const title = conflict.proved ? "These conflict" : "No plan was found";
   const facts = (
     <ul className="max-w-[70ch]">
       {conflict.facts.map((fact) => (
@@ -37,7 +37,7 @@ export function ConflictNote({ slug, conflict, folded = false }: Props & { reado
   );
   return (
     <section aria-label="Why there is no plan" className="border-l-[3px] border-beet py-1 pl-4">
-      <h2 className="text-[19px]">{folded ? "No plan from here" : title}</h2>
+      <h2 className="text-[19px]">{folded ? "The plan no longer works. Choose what to do" : title}</h2>
       {folded ? (
         <details>
           <summary className="min-h-[44px] cursor-pointer py-2 text-[15px]">

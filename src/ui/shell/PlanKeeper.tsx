@@ -48,6 +48,14 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
     [router, slug],
   );
 
+  // New answers of the planner, and presses on other devices, arrive by themselves.
+  useEffect(() => {
+    if (typeof EventSource === "undefined") return;
+    const news = new EventSource(`/api/dishes/${slug}/stream`);
+    news.onmessage = () => router.refresh();
+    return () => news.close();
+  }, [router, slug]);
+
   useEffect(() => {
     if (!stale || asked.current === version) return;
     asked.current = version;

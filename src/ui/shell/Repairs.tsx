@@ -13,7 +13,10 @@ export function Repairs({ slug, answer, repairs }: { slug: string; answer: strin
   const [busy, setBusy] = useState(false);
   const take = async (index: number) => {
     setBusy(true);
-    const got = await ask(`/api/dishes/${slug}/repair`, "POST", { answer, index });
+    const { press } = repairs[index] as Conflict["repairs"][number];
+    const got = press
+      ? await ask(`/api/dishes/${slug}/events`, "POST", { key: crypto.randomUUID(), kind: "ended", step: press })
+      : await ask(`/api/dishes/${slug}/repair`, "POST", { answer, index });
     setBusy(false);
     setProblem(got.ok ? undefined : reason(got));
     if (got.ok) toast(`Done: ${repairs[index]?.text}`);
@@ -21,7 +24,7 @@ export function Repairs({ slug, answer, repairs }: { slug: string; answer: strin
   };
   return (
     <div className="mt-3">
-      <h3 className="caps mb-1 font-sans font-normal">Each of these has been tried and gives a plan</h3>
+      <h3 className="mb-1 font-sans text-[15px] font-semibold">Ways to fix it (each one gives a plan)</h3>
       <ul className="max-w-[70ch]">
         {repairs.map((repair, i) => (
           <li key={repair.text} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">

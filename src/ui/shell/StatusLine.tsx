@@ -16,6 +16,8 @@ export interface StatusLineProps {
   readonly now: number;
   readonly offsets: Offsets;
   readonly running: boolean;
+  /** The plan keeps every rule by what has happened. */
+  readonly holds: boolean;
 }
 
 const VIEWS = [
@@ -30,7 +32,7 @@ export function StatusLine(props: StatusLineProps) {
   const { slug, name } = props;
   const now = useNow(props.now);
   const clock = useMemo(() => new WallClock(props.offsets), [props.offsets]);
-  const parts = statusParts(props.plan, props.serveAt, props.serves, now, clock);
+  const parts = statusParts(props.plan, props.serveAt, props.serves, now, clock, props.holds);
   const here = usePathname().split("/")[3];
   const tab = (view: string, label: string) => (
     <Link

@@ -4,6 +4,7 @@ import { lower } from "@/core/sentence";
 import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import { PLAN } from "@/words/cook";
 
 export interface StatusPart {
   readonly strong: string;
@@ -14,7 +15,7 @@ export interface StatusPart {
   readonly idle?: true;
 }
 
-export function statusParts(plan: PlanView | undefined, serveAt: number, serves: number, now: number, clock: WallClock): StatusPart[] {
+export function statusParts(plan: PlanView | undefined, serveAt: number, serves: number, now: number, clock: WallClock, holds = true): StatusPart[] {
   const until = serveAt - now;
   const parts: StatusPart[] = [
     {
@@ -40,13 +41,15 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
   const late = plan.waits.find((w) => w.from <= now && now < w.to && w.window?.max !== undefined && now - w.from > w.window.max);
   const holding = plan.waits.filter((w) => w.from <= now && now < w.to && w.to - w.from > 30);
   const running = plan.steps.filter((s) => s.state === "running");
-  if (late) parts.push({ strong: "Held too long", rest: lower(late.name), under: `since ${clock.dayTime(late.from)}`, tone: "warn" });
-  else if (holding.length || running.length) {
+  const waiting = holding.length + running.length > 0;
+  if (!holds && waiting) parts.push({ strong: PLAN.broken, rest: "", under: "see what can be done in Cook", tone: "warn" });
+  else if (late) parts.push({ strong: "Held too long", rest: lower(late.name), under: `since ${clock.dayTime(late.from)}`, tone: "warn" });
+  else if (waiting) {
     const soonest = [...holding]
       .filter((w) => w.window?.max !== undefined)
       .sort((a, b) => a.from + (a.window?.max ?? 0) - b.from - (b.window?.max ?? 0))[0];
     parts.push({
-      strong: "All holding well",
+      strong: holding.length ? "Everything waiting is fine" : "Running by itself",
       rest: "",
       under: soonest
         ? `${lower(soonest.name)} good until ${dayOrDate(soonest.from + (soonest.window?.max ?? 0), now, clock)}`
@@ -57,7 +60,7 @@ export function statusParts(plan: PlanView | undefined, serveAt: number, serves:
     });
   } else
     parts.push({
-      strong: "Nothing holding",
+      strong: "Nothing waiting",
       rest: "",
       under: now < plan.begins ? `it begins ${clock.dayTime(plan.begins)}` : "",
       idle: true,

@@ -77,7 +77,7 @@ describe("the line above all", () => {
     const parts = say(view.begins - 60);
     expect(parts[0]?.rest).toBe("to the table");
     expect(parts[1]?.rest).toBe(lower(view.steps.find((s) => s.hands.length)?.name ?? ""));
-    expect(parts[2]).toMatchObject({ strong: "Nothing holding", idle: true });
+    expect(parts[2]).toMatchObject({ strong: "Nothing waiting", idle: true });
   });
   test("says now while hands are at work, and served after", () => {
     const busy = plan.steps.flatMap((s) => s.hands)[0];

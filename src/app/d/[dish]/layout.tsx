@@ -28,6 +28,7 @@ export default async function DishLayout({ children, params }: Props) {
         now={state.now}
         offsets={state.offsets}
         running={state.running}
+        holds={state.conflict === undefined}
       />
       <PlanKeeper slug={state.slug} stale={state.stale} version={`${state.dishVersion}.${state.kitchenVersion}`} />
       <main id="main">{children}</main>

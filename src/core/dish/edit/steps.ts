@@ -2,6 +2,7 @@
 import type { LineStep } from "../../entry/step-draft";
 import { readStepLine } from "../../entry/step-line";
 import { changeByLine } from "../../entry/step-line-text";
+import { withPuts } from "../puts";
 import type { DishFile, DishStep } from "../schema";
 import { freeId, lineContext, type MethodPlace, methodOf, type StepPlace, stepOf, withMethod, withStep } from "./places";
 import { withoutReferences } from "./references";
@@ -45,7 +46,7 @@ export function insertTyped(document: DishFile, place: MethodPlace, line: string
       m.steps.map((s) => s.id),
     );
     const outputs = m.steps.flatMap((s) => (s.makes ?? []).map((o) => o.id));
-    return { ...m, steps: m.steps.toSpliced(index, 0, placed(step, id, m.steps[index - 1], outputs)) };
+    return { ...m, steps: m.steps.toSpliced(index, 0, withPuts(placed(step, id, m.steps[index - 1], outputs), m.steps[index - 1])) };
   });
 }
 

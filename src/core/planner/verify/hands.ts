@@ -71,6 +71,12 @@ function checkAssigned(ctx: Context, step: Step, planned: PlannedStep, breaks: B
 }
 
 function checkSomebody(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
+  const { start } = planned;
+  if (step.puts && !ctx.events.has(step.ref) && !covers(ctx.here, start, start + 1))
+    breaks("H7", [step.ref], start, start + 1, "Something is put somewhere as it starts, and nobody is awake and at home.", {
+      step: step.ref,
+      spans: [[start, start + 1]],
+    });
   for (const [a, b] of workOf(step, planned)) {
     const from = ctx.events.has(step.ref) ? Math.max(a, ctx.now) : a;
     const asks = (there: Intervals, why: string) => {

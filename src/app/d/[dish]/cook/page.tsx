@@ -23,6 +23,7 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
         offsets={state.offsets}
         now={state.now}
         running={state.running}
+        log={state.log}
         findings={(await loadFindings(state.slug)) ?? []}
       />
     </>

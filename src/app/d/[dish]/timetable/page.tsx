@@ -9,10 +9,12 @@ import { database } from "@/server/database";
 import { loadFindings } from "@/server/safety";
 import { loadReasons, loadState } from "@/server/state";
 import { DayList } from "@/ui/days/DayList";
+import { PlanChoices } from "@/ui/route-chart/PlanChoices";
 import { ChartTable } from "@/ui/route-chart/ChartTable";
 import { Timetable } from "@/ui/route-chart/Timetable";
 import { ToMind } from "@/ui/safety/ToMind";
 import { NoPlan } from "@/ui/shell/NoPlan";
+import { CHOICES } from "@/words/choices";
 
 export default async function TimetablePage({ params }: { params: Promise<{ dish: string }> }) {
   const state = await loadState((await params).dish);
@@ -26,6 +28,13 @@ export default async function TimetablePage({ params }: { params: Promise<{ dish
   return (
     <>
       <h1 className="sr-only">Timetable of {state.name}</h1>
+      {state.choices && !state.choices.reached && (
+        <p className="px-5 pt-2 text-[13.5px] sm:px-7" data-screen>
+          <a className="link" href="#choices">
+            {CHOICES.none(Math.round(state.choices.wish * 100))}
+          </a>
+        </p>
+      )}
       {severe.length > 0 && (
         <p className="px-5 pt-2 text-[13.5px] sm:px-7" data-screen>
           <a className="link" href="#mind">
@@ -52,6 +61,17 @@ export default async function TimetablePage({ params }: { params: Promise<{ dish
         courses={coursesOf(state.document)}
         others={others.map(({ slug, name }) => ({ slug, name }))}
       />
+      {state.choices && state.choices.plans.length > (state.choices.reached ? 1 : 0) && (
+        <PlanChoices
+          slug={state.slug}
+          version={state.dishVersion}
+          wishes={state.document.wishes}
+          reached={state.choices.reached}
+          wish={state.choices.wish}
+          plans={state.choices.plans}
+          offsets={state.offsets}
+        />
+      )}
       <ToMind slug={state.slug} version={state.dishVersion} findings={findings} />
       {state.plan && (
         <>

@@ -11,6 +11,8 @@ export interface Repair {
   readonly kind:
     | "another-day"
     | "serve-later"
+    | "serve-earlier"
+    | "take-now"
     | "hours"
     | "helper"
     | "equipment"
@@ -24,6 +26,8 @@ export interface Repair {
   readonly change: readonly PatchOperation[];
   readonly leadMinutes: number;
   readonly regret: Regret;
+  /** A step that is pressed as done instead of a change of the dish. */
+  readonly press?: string;
 }
 
 /** A repair with the minutes of trouble beyond the plan's own regret: what it asks of people. */

@@ -1,14 +1,15 @@
 import { readBody } from "@/server/http";
-import { planAndStore } from "@/server/planning";
+import { planSoon } from "@/server/planning";
 import { NewEvent, recordEvent, withheldWords } from "@/server/runs";
 
 const REFUSALS = {
   "no-dish": "There is no such dish.",
   "no-run": "The run is not started, or it has ended.",
   "no-step": "The dish has no such step.",
+  "no-event": "There is no such entry in the log to take back.",
 };
 
-/** Writes an event to the log; answers when it is safe on disk, and plans again from it. */
+/** Writes an event to the log and answers as soon as it is safe on disk. The plan follows over the stream. */
 export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const body = await readBody(request, NewEvent);
   if (!body.ok) return body.response;
@@ -16,9 +17,6 @@ export async function POST(request: Request, { params }: { params: Promise<{ dis
   const outcome = await recordEvent(dish, body.value);
   if (typeof outcome === "object") return Response.json({ message: withheldWords(outcome), findings: outcome.withheld }, { status: 409 });
   if (outcome !== "done") return Response.json({ message: REFUSALS[outcome] }, { status: outcome === "no-run" ? 409 : 404 });
-  const plan = await planAndStore(dish).catch((error) => {
-    console.error("events: recorded, but not planned again", error);
-    return undefined;
-  });
-  return Response.json({ outcome, plan: plan?.status ?? "failed" });
+  planSoon(dish);
+  return Response.json({ outcome, plan: "follows" });
 }

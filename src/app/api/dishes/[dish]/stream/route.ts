@@ -1,0 +1,44 @@
+import { findDish } from "@/db/queries/dishes";
+import { listen } from "@/server/changes";
+import { database } from "@/server/database";
+
+const BEAT_MS = 25_000;
+
+/** News of a dish as server-sent events: a line for each new answer of the planner and each press, from whatever device. */
+export async function GET(request: Request, { params }: { params: Promise<{ dish: string }> }) {
+  const { dish } = await params;
+  if (!(await findDish(await database(), dish))) return Response.json({ message: "There is no such dish." }, { status: 404 });
+  const encoder = new TextEncoder();
+  let close = () => {};
+  const stream = new ReadableStream({
+    start(controller) {
+      const say = (text: string) => {
+        try {
+          controller.enqueue(encoder.encode(text));
+        } catch {
+          close();
+        }
+      };
+      const unlisten = listen(dish, (what) => (what === "end" ? close() : say(`data: ${what}\n\n`)));
+      const beat = setInterval(() => say(": still here\n\n"), BEAT_MS);
+      close = () => {
+        clearInterval(beat);
+        unlisten();
+        close = () => {};
+        try {
+          controller.close();
+        } catch {
+          // Closed by the reader.
+        }
+      };
+      request.signal.addEventListener("abort", () => close());
+      say("retry: 2000\n\n");
+    },
+    cancel() {
+      close();
+    },
+  });
+  return new Response(stream, {
+    headers: { "content-type": "text/event-stream", "cache-control": "no-store, no-transform", "x-accel-buffering": "no" },
+  });
+}

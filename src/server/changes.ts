@@ -1,0 +1,27 @@
+import "server-only";
+// Who wants to know when a dish changes: plans arrive at the open pages over these, without being asked for.
+
+type Tell = (what: string) => void;
+const shared = globalThis as typeof globalThis & { __rondeauListeners?: Map<string, Set<Tell>> };
+shared.__rondeauListeners ??= new Map();
+const listeners = shared.__rondeauListeners;
+
+/** Told of each change of a dish from now on. @returns what ends it */
+export function listen(slug: string, tell: Tell): () => void {
+  const list = listeners.get(slug) ?? new Set();
+  listeners.set(slug, list.add(tell));
+  return () => {
+    list.delete(tell);
+    if (list.size === 0) listeners.delete(slug);
+  };
+}
+
+/** Tells the pages of a dish: `plan` is a new answer of the planner, `log` a press. */
+export function announce(slug: string, what: "plan" | "log"): void {
+  for (const tell of listeners.get(slug) ?? []) tell(what);
+}
+
+/** Ends every open stream: a server that stops does not wait for pages that listen. */
+export function endAllStreams(): void {
+  for (const list of listeners.values()) for (const tell of list) tell("end");
+}

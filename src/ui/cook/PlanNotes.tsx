@@ -1,0 +1,40 @@
+"use client";
+// What the plan under way cannot keep, what it plans shorter, what must go: shown before anything else.
+import type { PlanView } from "@/core/sheets/plan-view";
+import { PLAN } from "@/words/cook";
+
+export function PlanNotes({ plan }: { plan: PlanView }) {
+  if (plan.exceptions.length + plan.shortened.length + plan.gone.length === 0) return null;
+  return (
+    <section aria-label="About this plan" className="mb-5 text-[15.5px]">
+      {plan.gone.map((name) => (
+        <p key={name} role="alert" className="mb-2 border-l-[3px] border-beet pl-3">
+          <strong className="font-semibold text-beet">Danger</strong> {PLAN.gone(name)}
+        </p>
+      ))}
+      {plan.exceptions.length > 0 && (
+        <div className="mb-2 border-l-[3px] border-beet pl-3">
+          <h2 className="font-sans text-[16px] font-semibold">{PLAN.exceptions(plan.exceptions.length)}</h2>
+          <ul>
+            {plan.exceptions.slice(0, 5).map((e) => (
+              <li key={`${e.text} ${e.from}`}>{e.text}</li>
+            ))}
+          </ul>
+          <p className="text-[14px] text-quiet">{PLAN.exceptionsHelp}</p>
+        </div>
+      )}
+      {plan.shortened.length > 0 && (
+        <details className="border-l-[3px] border-saffron pl-3">
+          <summary className="min-h-[44px] cursor-pointer py-2">
+            {PLAN.shortened}: {plan.shortened.length === 1 ? "1 step" : `${plan.shortened.length} steps`}
+          </summary>
+          <ul>
+            {plan.shortened.map((s) => (
+              <li key={s.name}>{PLAN.shorter(s)}.</li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}

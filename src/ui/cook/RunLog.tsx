@@ -1,0 +1,185 @@
+"use client";
+// The log of the run: who did what, when. Every line can be undone, its minute corrected, and what was forgotten added.
+import { useState } from "react";
+import type { LogLine } from "@/core/record/log-lines";
+import type { StepView } from "@/core/sheets/plan-view";
+import type { WallClock } from "@/core/time/wall-clock";
+import { didWhat, LOG } from "@/words/cook";
+
+export interface RunLogProps {
+  readonly lines: readonly LogLine[];
+  readonly steps: readonly StepView[];
+  readonly clock: WallClock;
+  readonly now: number;
+  readonly onUndo: (line: LogLine) => void;
+  /** The same entry at another minute. */
+  readonly onCorrect: (line: LogLine, at: number) => void;
+  readonly onAdd: (kind: "started" | "ended", step: string, at: number) => void;
+}
+
+const SMALL = "link min-h-[44px] px-2 text-[14px]";
+
+export function RunLog({ lines, steps, clock, now, onUndo, onCorrect, onAdd }: RunLogProps) {
+  const [correcting, setCorrecting] = useState<number>();
+  const [adding, setAdding] = useState(false);
+  return (
+    <section aria-label={LOG.title} id="log" className="mt-8 border-t-2 border-rim pt-3">
+      <h2 className="text-[21px]">{LOG.title}</h2>
+      {lines.length === 0 && <p className="text-[15px] text-quiet">{LOG.empty}</p>}
+      <ol>
+        {lines.map((line) => (
+          <li key={line.sequence} className="border-t border-rule py-1">
+            <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 sm:grid-cols-[6.4rem_1fr_auto]">
+              <span className="clock text-[15px]">{clock.dayTime(line.at)}</span>
+              <span className="text-[16px]">
+                {didWhat(line)}: {line.name} <span className="text-[13.5px] text-quiet">{[line.component, line.by].filter(Boolean).join(", ")}</span>
+              </span>
+              <span className="flex max-sm:col-start-2">
+                <button
+                  type="button"
+                  className={SMALL}
+                  onClick={() => setCorrecting(correcting === line.sequence ? undefined : line.sequence)}
+                  aria-label={`${LOG.correct}: ${didWhat(line)}, ${line.name}`}
+                >
+                  {LOG.correct}
+                </button>
+                <button type="button" className={SMALL} onClick={() => onUndo(line)} aria-label={`${LOG.undo}: ${didWhat(line)}, ${line.name}`}>
+                  {LOG.undo}
+                </button>
+              </span>
+            </div>
+            {correcting === line.sequence && (
+              <TimeField
+                at={line.at}
+                clock={clock}
+                latest={line.kind === "estimate" ? Number.POSITIVE_INFINITY : now}
+                onSave={(at) => {
+                  setCorrecting(undefined);
+                  onCorrect(line, at);
+                }}
+                onCancel={() => setCorrecting(undefined)}
+              />
+            )}
+          </li>
+        ))}
+      </ol>
+      {adding ? (
+        <AddEntry steps={steps} clock={clock} now={now} onAdd={onAdd} onClose={() => setAdding(false)} />
+      ) : (
+        <button type="button" className="link min-h-[44px] px-1 text-[15px]" onClick={() => setAdding(true)}>
+          {LOG.add}
+        </button>
+      )}
+    </section>
+  );
+}
+
+interface TimeFieldProps {
+  readonly at: number;
+  readonly clock: WallClock;
+  readonly latest: number;
+  readonly onSave: (at: number) => void;
+  readonly onCancel: () => void;
+}
+
+/** A time of day near a minute: the one of the same day, or of the day before where it would lie in the future. */
+function TimeField({ at, clock, latest, onSave, onCancel }: TimeFieldProps) {
+  const [text, setText] = useState(clock.time(at));
+  const [wrong, setWrong] = useState(false);
+  const save = () => {
+    const minute = minuteNear(text, at, clock, latest);
+    if (minute === undefined) setWrong(true);
+    else onSave(minute);
+  };
+  return (
+    <form
+      className="flex flex-wrap items-center gap-3 py-1.5 pl-[6.7rem]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <label className="text-[15px]">
+        {LOG.when}{" "}
+        <input
+          className="clock min-h-[44px] w-[5.5rem] border-b border-rim bg-transparent px-2 text-[17px]"
+          value={text}
+          inputMode="numeric"
+          aria-invalid={wrong}
+          onChange={(event) => {
+            setText(event.target.value);
+            setWrong(false);
+          }}
+        />
+      </label>
+      <button type="submit" className="act min-h-[44px] px-4">
+        {LOG.save}
+      </button>
+      <button type="button" className={SMALL} onClick={onCancel}>
+        {LOG.cancel}
+      </button>
+      {wrong && (
+        <span role="alert" className="text-[14px] text-beet">
+          {LOG.wrongTime}
+        </span>
+      )}
+    </form>
+  );
+}
+
+/** "19:40" or "7.40" on the day of a minute; the day before where that would be later than it may be. Undefined where it is no time. */
+export function minuteNear(text: string, at: number, clock: WallClock, latest: number): number | undefined {
+  const [, hours, minutes = "0"] = /^\s*(\d{1,2})(?:[:.h ](\d{2}))?\s*$/.exec(text) ?? [];
+  if (hours === undefined || Number(hours) > 23 || Number(minutes) > 59) return undefined;
+  const [h, m] = clock.time(at).split(":").map(Number);
+  const same = at + (Number(hours) * 60 + Number(minutes)) - ((h as number) * 60 + (m as number));
+  return [same, same - 1440].find((minute) => minute <= latest);
+}
+
+interface AddEntryProps {
+  readonly steps: readonly StepView[];
+  readonly clock: WallClock;
+  readonly now: number;
+  readonly onAdd: RunLogProps["onAdd"];
+  readonly onClose: () => void;
+}
+
+function AddEntry({ steps, clock, now, onAdd, onClose }: AddEntryProps) {
+  const open = steps.filter((s) => s.state !== "done");
+  const [step, setStep] = useState(open[0]?.ref ?? "");
+  const [kind, setKind] = useState<"started" | "ended">("ended");
+  const field = "min-h-[44px] border-b border-rim bg-transparent px-2 text-[16px]";
+  return (
+    <div className="border-t border-rule py-2">
+      <div className="flex flex-wrap gap-3">
+        <label className="text-[15px]">
+          {LOG.step}{" "}
+          <select className={field} value={step} onChange={(event) => setStep(event.target.value)}>
+            {open.map((s) => (
+              <option key={s.ref} value={s.ref}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="text-[15px]">
+          {LOG.what}{" "}
+          <select className={field} value={kind} onChange={(event) => setKind(event.target.value as "started" | "ended")}>
+            <option value="started">Started</option>
+            <option value="ended">Done</option>
+          </select>
+        </label>
+      </div>
+      <TimeField
+        at={now}
+        clock={clock}
+        latest={now}
+        onSave={(at) => {
+          onAdd(kind, step, at);
+          onClose();
+        }}
+        onCancel={onClose}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+// The sentences of Cook about a run: its log, what a plan cannot keep, what was planned shorter. One place, to be read in one sitting.
+import type { LogLine } from "../core/record/log-lines";
+import { lower } from "../core/sentence";
+import type { PlanView } from "../core/sheets/plan-view";
+import { spokenDuration } from "../core/time/duration";
+
+const DID: Readonly<Record<LogLine["kind"], string>> = {
+  started: "Started",
+  ended: "Done",
+  estimate: "Expected to end",
+  withdrawn: "Undone",
+  "put-down": "Put down",
+  "taken-up": "Picked up again",
+};
+
+/** What one line of the log says was done. */
+export const didWhat = (line: LogLine): string => DID[line.kind];
+
+export const LOG = {
+  title: "Log",
+  empty: "Nothing recorded yet. What you press here is written down with its minute.",
+  undo: "Undo",
+  correct: "Correct the time",
+  save: "Save",
+  cancel: "Cancel",
+  add: "Add something forgotten",
+  step: "Step",
+  what: "What happened",
+  when: "When",
+  who: "This device is used by",
+  nobody: "anybody",
+  undone: (line: LogLine) => `Undone: ${lower(didWhat(line))}, ${lower(line.name)}`,
+  nothing: "Nothing in this run to undo.",
+  wrongTime: "Write a time that is not in the future.",
+} as const;
+
+export const PLAN = {
+  exceptions: (n: number) => (n === 1 ? "One thing goes past the usual rules" : `${n} things go past the usual rules`),
+  exceptionsHelp: "What has begun has to be finished. If that does not suit you: let somebody else take over, or look at what else could be done.",
+  shortened: "Planned shorter to be in time",
+  shorter: (s: PlanView["shortened"][number]) =>
+    `${s.name}: ${spokenDuration(s.minutes)} instead of ${spokenDuration(s.from)}, still within ${spokenDuration(s.least)} to ${spokenDuration(s.most)}`,
+  gone: (name: string) => `Throw away “${name}”: it has waited longer than is safe. It is made again, or replaced, in the plan.`,
+  pending: "The plan is being worked out again.",
+  broken: "The plan no longer holds",
+  allDone: "Everything is served",
+  allDoneText: "What was done is in the log below. Correct it while you remember, then end the run.",
+} as const;
