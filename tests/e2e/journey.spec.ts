@@ -142,7 +142,7 @@ test("when something comes due the screen calls across the kitchen, until it is 
 
 test("a run is ended from the Cook view, and its log is kept", async ({ page }) => {
   await page.goto(`${server.url}/d/spiced-duck/cook`, { waitUntil: "networkidle" });
-  await page.getByRole("button", { name: "end the run" }).click();
+  await page.getByRole("button", { name: "End the run" }).click();
   await expect(page.getByText("The run has ended. Its log is kept.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Start the run" })).toBeVisible();
 });

@@ -173,7 +173,7 @@ describe("while it runs", () => {
     const { sent } = serverThat(taken);
     stand(part(true, [KNOWN], viewOf([{ ...fry, state: "done" }])));
     expect(hand().textContent).toContain("Everything is served");
-    await press("end the run");
+    await press("End the run");
     expect(sent[0]).toMatchObject({ path: "/api/dishes/dish/run", method: "DELETE" });
   });
 });

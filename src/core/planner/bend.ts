@@ -22,6 +22,8 @@ const SMALL_PAST = 30;
 const SHORT_CONFLICTS = 60;
 /** Plans tried while the shortened steps are brought back to their full lengths. */
 const MOST_RESTORING = 12;
+/** Halvings of what something goes past. */
+const MOST_HALVINGS = 8;
 /** Halvings of the share by which lengths are shortened. */
 const HALVINGS = 4;
 
@@ -141,11 +143,22 @@ class Bending {
     let best = by(all, all);
     if (!best) return undefined;
     let least = all;
+    let low = 0;
     for (const minutes of allowed.slice(0, -1)) {
       const planned = by(minutes, minutes);
-      if (!planned) continue;
+      if (!planned) {
+        low = minutes;
+        continue;
+      }
       [best, least] = [planned, minutes];
       break;
+    }
+    // To the minute: nobody stays up longer than it takes.
+    for (let i = 0; i < MOST_HALVINGS && least - low > 1; i++) {
+      const middle = (low + least) >> 1;
+      const planned = by(middle, middle);
+      if (planned) [best, least] = [planned, middle];
+      else low = middle;
     }
     return by(0, least) ?? by(least, 0) ?? best;
   }

@@ -8,7 +8,7 @@ import { compile, type Lenience } from "./compile";
 import { explainRoot, explainSearch, rejectedBy } from "./explain/refusal";
 import { extractPlan, type PlanFrame } from "./extract";
 import { DEFAULT_ROUNDS, guideFrom, improve, placementsFrom } from "./improve";
-import { cheapened, firstByLearning, shortened } from "./learn/better";
+import { cheapened, firstByLearning, regretBound, shortened } from "./learn/better";
 import { Learner } from "./learn/learner";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
@@ -68,6 +68,8 @@ const LEARNERS_CONFLICTS = 1_500;
 const CONFLICTS_AT_LEAST = 150;
 /** Other choices of methods that are planned with, once a plan is there. */
 const MOST_OTHERS = 4;
+/** From so many rounds on, a bound on the regret is looked for as well. */
+const ROUNDS_OF_A_BOUND = 100;
 /** Changes of bounds that stand for one round of improvement: some milliseconds. */
 const WORK_A_ROUND = 1_500;
 /** Conflicts spent on one choice of methods. */
@@ -349,7 +351,9 @@ function searchWith(
     return { status: "feasible", plan: { ...shortest, boundMinutes: Math.max(frame.boundMinutes, boundMinutes) } };
   }
   const cheapest = cheapened(plan, bench);
-  return { status: "feasible", plan: { ...cheapest, boundMinutes: Math.max(frame.boundMinutes, bench.learner.leadBound()) } };
+  const boundRegret = rounds >= ROUNDS_OF_A_BOUND ? regretBound(cheapest, bench) : 0;
+  const bounded = { ...cheapest, boundMinutes: Math.max(frame.boundMinutes, bench.learner.leadBound()) };
+  return { status: "feasible", plan: boundRegret > 0 ? { ...bounded, boundRegret } : bounded };
 }
 
 /** Conflicts spent on a plan in which all but what must moves stays where it was. */

@@ -91,6 +91,8 @@ export interface Plan {
   readonly serveAt: number;
   readonly leadMinutes: number;
   readonly boundMinutes: number;
+  /** No plan with these methods has less regret, where that was looked for. */
+  readonly boundRegret?: number;
   readonly regret: Regret;
   readonly methods: Readonly<Record<string, string>>;
   readonly fallbacks: readonly { readonly component: string; readonly decidedAt: number; readonly readyAt: number }[];
@@ -134,6 +136,7 @@ export const PlanFile = z.looseObject({
   serveAt: instant,
   leadMinutes: figure.optional(),
   boundMinutes: figure.optional(),
+  boundRegret: figure.optional(),
   regret: z.record(z.string(), figure).optional(),
   methods: z.record(z.string(), z.string()),
   fallbacks: z.array(z.looseObject({ component: z.string(), decidedAt: instant, readyAt: instant })).optional(),
@@ -197,6 +200,7 @@ export function planFromFile(file: PlanFile, zone: Zone): Plan {
     serveAt: at(file.serveAt),
     leadMinutes: file.leadMinutes ?? 0,
     boundMinutes: file.boundMinutes ?? 0,
+    ...(file.boundRegret === undefined ? {} : { boundRegret: file.boundRegret }),
     regret: { total: 0, S1: 0, S2: 0, S3: 0, S4: 0, S5: 0, S6: 0, S7: 0, S8: 0, ...file.regret },
     methods: file.methods,
     fallbacks: (file.fallbacks ?? []).map((f) => ({ component: f.component, decidedAt: at(f.decidedAt), readyAt: at(f.readyAt) })),
@@ -250,6 +254,7 @@ export function planToFile(plan: Plan, zone: Zone): PlanFile {
     serveAt: at(plan.serveAt),
     leadMinutes: plan.leadMinutes,
     boundMinutes: plan.boundMinutes,
+    ...(plan.boundRegret === undefined ? {} : { boundRegret: plan.boundRegret }),
     regret: plan.regret,
     methods: plan.methods,
     fallbacks: plan.fallbacks.map((f) => ({ component: f.component, decidedAt: at(f.decidedAt), readyAt: at(f.readyAt) })),

@@ -2,9 +2,12 @@
 // which they are offered: what is inside its range is taken as it is, what may wait waits a little longer, the table waits some minutes or is laid a
 // little earlier, a stand-in, a wait at some cost to quality, the table waits longer.
 // Each is a JSON Patch on the dish, or a press. A safety limit is never touched.
+import { DEFAULT_KITCHEN } from "../dish/default-kitchen";
 import { type Dish, dishModel, type Step } from "../dish/model";
 import { applyPatch, type PatchOperation } from "../dish/patch";
+import { plannedLength } from "../dish/planned-length";
 import type { DishFile } from "../dish/schema";
+import { intervalsOfHours } from "../time/calendar";
 import { durationText, parseDuration, spokenDuration } from "../time/duration";
 import { momentText } from "./explain/words";
 import { type Planned, type PlanOptions, planDish, planningNow } from "./index";
@@ -12,7 +15,7 @@ import type { Log, Plan } from "./plan";
 import { leastMinutes, mayBeTaken } from "./policy";
 
 export interface WayOn {
-  readonly kind: "longer-wait" | "serve-later" | "serve-earlier" | "take-now" | "stand-in";
+  readonly kind: "longer-wait" | "work-longer" | "serve-later" | "serve-earlier" | "take-now" | "stand-in";
   readonly text: string;
   readonly change: readonly PatchOperation[];
   /** A step that is pressed as done now. */
@@ -27,6 +30,8 @@ const A_LITTLE = 0.25;
 const HOUR = 60;
 const SOON = [5, 15, 30, 45, 60];
 const LATE = [90, 120, 180, 240, 300, 360];
+const A_BIT_LONGER = [5, 10, 20, 30, 45];
+const MUCH_LONGER = [60, 90, 120, 180];
 const EARLIER = [5, 10, 15, 20, 30];
 /** How far a quick try lets what has begun go past hours and waits. */
 const LOOSE = { hours: 4000, waits: 4000 };
@@ -53,9 +58,11 @@ export function waysOn(document: DishFile, options: PlanOptions, most = 3): WayO
     servedAsItRuns,
     takeNow,
     (s) => longerWait(s, A_LITTLE),
+    (s) => longerToday(s, A_BIT_LONGER),
     (s) => later(s, 0, SOON),
     earlier,
     standIn,
+    (s) => longerToday(s, MUCH_LONGER),
     (s) => longerWait(s, Number.POSITIVE_INFINITY),
     (s) => later(s, HOUR, LATE),
   ];
@@ -86,12 +93,48 @@ function servedAsItRuns(scene: Scene): WayOn | undefined {
   const ends = [{ step: dish.serve, after: 0 }, ...dish.courses.map((c) => ({ step: c.serve, after: c.after }))];
   for (const { step, after } of ends) {
     const event = log?.events.get(step);
-    if (!event || event.ended !== undefined || event.estimate === undefined) continue;
-    const minutes = Math.max(event.estimate, now) - after - serveAt;
+    if (!event || event.ended !== undefined) continue;
+    const planned = options.previous?.steps.find((s) => s.step === step);
+    const usual = plannedLengthOf(dish, step, options);
+    const length = planned?.shortenedFrom === undefined ? usual : planned.minutes;
+    const minutes = Math.max(event.estimate ?? event.started + length, now) - after - serveAt;
     const plan = minutes === 0 ? undefined : feasible(planDish(dish, { ...options, serveAt: serveAt + minutes }));
     if (plan) return servingAt(scene, minutes, plan);
   }
   return undefined;
+}
+
+const plannedLengthOf = (dish: Dish, ref: string, { planAt = "cautious" }: PlanOptions): number => {
+  const step = stepOf(dish, ref);
+  return step ? plannedLength(step.time, planAt, step.k, step.grows) * step.batches : 0;
+};
+
+/** Who works today goes on for some minutes past their hours, and up to bed so much later. */
+function longerToday(scene: Scene, steps: readonly number[]): WayOn | undefined {
+  const { document, dish, options, now } = scene;
+  const day = dish.zone.dayNumber(now);
+  const [midnight, next] = [dish.zone.minuteOfDay(day, 0), dish.zone.minuteOfDay(day, 1440)];
+  const own = document.kitchen?.cooks ? [] : [{ op: "add" as const, path: "/kitchen", value: { ...DEFAULT_KITCHEN, ...document.kitchen } }];
+  const change = (minutes: number): PatchOperation[] => [
+    ...own,
+    ...dish.cooks.flatMap((cook, c): PatchOperation[] => {
+      const works = cook.hours ? intervalsOfHours(cook.hours, dish.zone, midnight, next) : [];
+      const end = works.at(-1)?.[1];
+      if (end === undefined || !cook.hours) return [];
+      const [from, to] = [Math.min(end, Math.max(now, midnight)), end + minutes];
+      const value = { from: dish.zone.toWallInstant(from), to: dish.zone.toWallInstant(to) };
+      const awake = (document.kitchen?.cooks ?? DEFAULT_KITCHEN.cooks)?.[c]?.awake;
+      return [
+        { op: "add", path: `/kitchen/cooks/${c}/hours/-`, value },
+        ...(awake ? [{ op: "add" as const, path: `/kitchen/cooks/${c}/awake/-`, value }] : []),
+      ];
+    }),
+  ];
+  const changed = (minutes: number) => dishModel(applyPatch(document, change(minutes)) as DishFile);
+  const minutes = steps.find((m) => quick(changed(m), options));
+  const plan = minutes === undefined ? undefined : feasible(planDish(changed(minutes), options));
+  if (minutes === undefined || !plan) return undefined;
+  return { kind: "work-longer", text: `Work up to ${spokenDuration(minutes)} longer today.`, change: change(minutes), plan };
 }
 
 /** The table waits: as few minutes as there is a plan for. */

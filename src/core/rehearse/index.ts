@@ -18,7 +18,7 @@ export interface RehearsalOptions {
   readonly onRun?: ((run: Run, index: number) => void) | undefined;
   readonly stop?: (() => boolean) | undefined;
   /** Told of each re-plan: what was pressed when, and the plan that came of it. */
-  readonly onReplan?: ((press: Press, now: number, answer: Planned) => void) | undefined;
+  readonly onReplan?: ((press: Press, now: number, answer: Planned, log: Log) => void) | undefined;
   /** A clock, for figures of speed only. */
   readonly clock?: (() => number) | undefined;
 }
@@ -114,7 +114,9 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   const due = [{ step: dish.serve, at: start.serveAt }, ...dish.courses.map((c) => ({ step: c.serve, at: start.serveAt + c.after }))];
   const told = new Set<string>();
   const result = { exceptions: 0, moves: 0, replans: 0, replanMs: [] as number[], decidedBy: undefined as string | undefined, safetyBroken: false, repairs: [] as string[] };
+  // What nobody is there for begins when somebody is; from then on the plan made anew says when.
   const arrives = new Map<string, number>();
+  const delayed = new Set<string>();
   // The plan from before the first of the steps that run late now, to go back to when they are over.
   let baseline: Plan | undefined;
   const late = new Set<string>();
@@ -130,15 +132,17 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     });
     if (!press) break;
     // A cook who comes late finds out at the first thing to begin, and the plan is made anew from there.
-    if (press.kind === "started" && !arrives.has(press.step)) {
+    if (press.kind === "started" && !delayed.has(press.step)) {
       const wait = lateness(press, plan, dish, policy, lateDay, forgets);
       if (wait > 0) {
+        delayed.add(press.step);
         for (const s of plan.steps) if (!log.events.has(s.step) && s.hands.length && s.start < press.at + wait && s.start >= press.at) arrives.set(s.step, press.at + wait);
         arrives.set(press.step, press.at + wait);
         continue;
       }
     }
     now = Math.max(now, press.at);
+    if (press.kind === "started" && arrives.has(press.step)) arrives.clear();
     log = { ...pressed(log, { ...press, at: now }, steps.get(press.step)?.minPiece !== undefined), heat: heatOnAt(dish, plan, now) };
     if (press.kind === "estimate") {
       baseline ??= plan;
@@ -178,7 +182,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
       result.decidedBy ??= press.step;
       const [way] = waysOn(file, optionsFor(plan, now, log), 1);
       if (!way) {
-        options.onReplan?.(press, now, answer);
+        options.onReplan?.(press, now, answer, log);
         return { ...result, lateMinutes: undefined };
       }
       result.repairs.push(way.kind);
@@ -194,7 +198,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     }
     if (options.clock) result.replanMs.push(options.clock() - began);
     result.replans++;
-    options.onReplan?.(press, now, { status: "feasible", plan: planned });
+    options.onReplan?.(press, now, { status: "feasible", plan: planned }, log);
     if (hasMoved(plan, planned, log)) result.moves++;
     for (const e of planned.exceptions ?? []) {
       const key = `${e.rule} ${e.step ?? e.output} ${e.cook ?? ""}`;

@@ -5,6 +5,8 @@ import { useCallback, useEffect, useRef, useState } from "react";
 export interface PlanKeeperProps {
   readonly slug: string;
   readonly stale: boolean;
+  /** A run is open: presses and plans of other devices are listened for. */
+  readonly running: boolean;
   /** What the plan must be made for: a change of it is a reason to plan again. */
   readonly version: string;
 }
@@ -15,7 +17,7 @@ interface Working {
 }
 
 /** Plans again where the plan is older than what it was made for; shows how far it is, and can be stopped. */
-export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
+export function PlanKeeper({ slug, stale, running, version }: PlanKeeperProps) {
   const router = useRouter();
   const [working, setWorking] = useState<Working>();
   const [failed, setFailed] = useState<string>();
@@ -50,11 +52,11 @@ export function PlanKeeper({ slug, stale, version }: PlanKeeperProps) {
 
   // New answers of the planner, and presses on other devices, arrive by themselves.
   useEffect(() => {
-    if (typeof EventSource === "undefined") return;
+    if (!running || typeof EventSource === "undefined") return;
     const news = new EventSource(`/api/dishes/${slug}/stream`);
     news.onmessage = () => router.refresh();
     return () => news.close();
-  }, [router, slug]);
+  }, [router, slug, running]);
 
   useEffect(() => {
     if (!stale || asked.current === version) return;

@@ -6,6 +6,7 @@ import { type PlanOptions, planningNow } from "../index";
 import { type Clashing, EMPTY_LOG, type Infeasible, type Log, withWishes } from "../plan";
 import { smallestConflict } from "./conflict";
 import type { Fact } from "./fact";
+import { folded } from "./fold";
 import { pinOf } from "./kitchen-facts";
 import { findRepairs, type Repair } from "./repairs";
 
@@ -36,10 +37,16 @@ export function diagnose(document: DishFile, options: PlanOptions, refusal: Infe
   const facts = conflict?.facts ?? pinnedIn(refusal, dish, log);
   return {
     ...refusal,
-    ...(facts.length ? { conflict: [...(conflict ? [] : refusal.conflict), ...facts].map(plain) } : {}),
+    ...(facts.length ? { conflict: [...(conflict ? [] : refusal.conflict), ...folded(facts, dish, stepsInForce(dish, methods), scene.planAt)].map(plain) } : {}),
     repairs: findRepairs({ document, options, facts, stop: options.stop }),
   };
 }
+
+/** Steps of a choice of methods. */
+const stepsInForce = (dish: Dish, methods: Readonly<Record<string, string>>) =>
+  dish.components.flatMap((c) =>
+    c.onHand.length ? [] : (c.methods.find((m) => m.id === (methods[c.id] ?? c.methods[0]?.id))?.steps ?? []).slice(),
+  );
 
 const plain = ({ rule, steps, text, kind, about }: Clashing): Clashing => ({
   rule,

@@ -115,6 +115,7 @@ export function workOf(step: Step, planAt: PlanAt): Fact[] {
   const facts: Fact[] = [];
   const length = plannedLength(step.time, planAt, step.k, step.grows) * step.batches;
   if (length > 0) {
+    // Free, and not over at once: what runs inside it, or begins so long after it began, still finds its place.
     const none = { min: 0, likely: 0, max: 0 };
     facts.push({
       kind: "length",
@@ -123,7 +124,7 @@ export function workOf(step: Step, planAt: PlanAt): Fact[] {
       about: step.ref,
       safety: false,
       text: `"${step.name}" takes ${spokenDuration(length)}.`,
-      letGo: (d) => each(d, step.ref, (s) => Object.assign(s, { time: none, minPiece: undefined, handsStart: 0, handsEnd: 0, stretch: 0 })),
+      letGo: (d) => each(d, step.ref, (s) => Object.assign(s, { time: none, minPiece: undefined, handsStart: 0, handsEnd: 0, stretch: FOREVER })),
     });
   }
   const hands = step.attention === "hands" || step.handsStart > 0 || step.handsEnd > 0;

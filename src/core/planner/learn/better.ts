@@ -116,6 +116,36 @@ export function shortened(start: Plan, bench: Learning): { plan: Plan; boundMinu
   return { plan: best, boundMinutes: Math.max(bound, learner.leadBound()) };
 }
 
+/** Rounds without a better plan after which a dearer one is accepted, by what share at first, and how fast that shrinks (simulated annealing by rounds). */
+const STUCK_ROUNDS = 30;
+const FIRST_HEAT = 0.03;
+const COOLING = 0.93;
+const LEAST_HEAT = 0.002;
+
+/** Shares of a plan's regret below which it is asked whether there is none, and conflicts spent on each. */
+const BOUND_SHARES = [0.3, 0.5, 0.65, 0.75, 0.85, 0.92, 0.96, 0.985];
+const CONFLICTS_OF_A_BOUND = 120;
+
+/**
+ * A regret below which no plan with these methods lies: the sum is refuted without any assumption, in steps upwards as long as that succeeds.
+ * Changes of the oven's setting are not in the sum, so the bound counts none.
+ */
+export function regretBound(best: Plan, bench: Learning): number {
+  const { learner, model, stop } = bench;
+  if (!learner.objective) return 0;
+  const sum = best.regret.total - best.regret.S5 - best.regret.S7;
+  let proved = 0;
+  for (const share of BOUND_SHARES) {
+    const cap = sum * share;
+    const answer = stop()
+      ? undefined
+      : learner.cheaper(solutionOf(best, model), Math.round(cap * COST_SCALE), undefined, "starts", new Map(), CONFLICTS_OF_A_BOUND, stop, "proof");
+    if (answer?.status !== "refuted") break;
+    proved = cap;
+  }
+  return Math.floor(proved + best.regret.S5);
+}
+
 /** The plan of least regret that can be found for the work given. */
 export function cheapened(start: Plan, bench: Learning): Plan {
   const { learner, model, stop, frame } = bench;
@@ -158,15 +188,28 @@ export function cheapened(start: Plan, bench: Learning): Plan {
     if (answer.status === "found" && found && found.regret.total < plan.regret.total) take(answer.solution, found);
   }
   let leap = LEAP.first;
+  // Where nothing is found for long, a somewhat dearer plan is accepted and gone on from, the less so the longer; then back to the best.
+  let since = 0;
+  let heat = 0;
+  let home = { solution: current, plan };
   while (left() > 0 && !stop()) {
-    const share = random() < 0.7 ? leap : LEAP.least;
+    since++;
+    if (heat > 0 && (heat *= COOLING) < LEAST_HEAT) {
+      heat = 0;
+      since = 0;
+      if (plan.regret.total > best.regret.total + 1e-9) ({ solution: current, plan } = home);
+    } else if (heat === 0 && since > STUCK_ROUNDS) {
+      heat = FIRST_HEAT;
+      home = { solution: current, plan };
+    }
+    const share = heat > 0 ? -heat : random() < 0.7 ? leap : LEAP.least;
     // Changes of setting are not in the solver's sum: nothing is expected of them.
     const sum = plan.regret.total - plan.regret.S5 - plan.regret.S7;
     const cap = Math.round(sum * COST_SCALE) - 1 - Math.round(sum * COST_SCALE * share);
     const everything = random() < 0.03;
     const free = everything ? undefined : someNeighbourhood(movable, plan, model, random);
     const keep = random() < 0.65 ? "orders" : "starts";
-    const kind = random();
+    const kind = heat > 0 ? 0.7 + 0.3 * random() : random();
     // What is free stays near, goes as late as is easy, or is tried some days or hours elsewhere.
     const by = kind < 0.7 ? 0 : (SHIFTS[Math.floor(random() * SHIFTS.length)] as number);
     const wish = new Map<number, number>();
@@ -176,7 +219,12 @@ export function cheapened(start: Plan, bench: Learning): Plan {
     }
     const answer = learner.cheaper(current, cap, free, keep, wish, everything ? 2 * CONFLICTS_A_QUESTION : CONFLICTS_A_ROUND, stop);
     const found = answer.status === "found" ? planOf(answer.solution, bench) : undefined;
-    if (answer.status === "found" && found && found.regret.total < plan.regret.total - 1e-9) {
+    const limit = heat > 0 ? plan.regret.total * (1 + heat) : plan.regret.total - 1e-9;
+    if (answer.status === "found" && found && found.regret.total < limit) {
+      if (found.regret.total < best.regret.total - 1e-9) {
+        since = 0;
+        home = { solution: answer.solution, plan: found };
+      }
       take(answer.solution, found);
       leap = Math.min(LEAP.most, leap * 1.4);
     } else {

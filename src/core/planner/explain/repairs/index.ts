@@ -1,5 +1,7 @@
 // What would make a plan possible, each way tried by planning with it: serve later, another hour of a cook, a helper, a pot borrowed,
 // a wait a little longer where only quality asks for it, the bought stand-in. Cheapest first. A safety limit is never widened.
+import { documentChange } from "../../../dish/feast";
+import { fitOf } from "../../../dish/fit";
 import type { DishFile } from "../../../dish/schema";
 import { freeAllChange, pinMethodsChange, pinStepChange } from "../../../dish/wishes";
 import { lower } from "../../../sentence";
@@ -8,7 +10,7 @@ import { type PlanOptions, planningNow } from "../../index";
 import { leastLead } from "../../reach";
 import type { Fact } from "../facts";
 import { momentText } from "../words";
-import { helper, moreEquipment, moreHours } from "./kitchen";
+import { helper, moreEquipment, moreHours, quietTimes, stayUp } from "./kitchen";
 import { type Proposal, type Repair, Trial, type Tried } from "./trial";
 import { longerWaits } from "./waits";
 
@@ -31,10 +33,14 @@ export function findRepairs({ document, options, facts, stop = () => false }: Re
   const hands = facts.some((f) => ["hours", "one-pair", "hands", "away", "awake", "nearby"].includes(f.kind));
   const found: Tried[] = [
     ...serveLater(trial),
+    ...serveEarlier(trial),
+    ...quietTimes(trial, facts),
+    ...(facts.some((f) => f.kind === "awake" || f.kind === "nearby") ? stayUp(trial) : []),
     ...lettingGo(trial, facts),
     ...otherMethods(trial),
     ...(hands ? [...moreHours(trial), ...helper(trial)] : []),
     ...moreEquipment(trial, facts),
+    ...waysOfFit(trial, facts),
     ...longerWaits(trial, facts),
     ...standIns(trial),
   ];
@@ -70,6 +76,22 @@ function serveLater(trial: Trial): Tried[] {
         kind: "serve-later",
         text: `Serve at ${momentText(trial.dish, trial.serveAt + minutes)} instead, ${spokenDuration(minutes)} later.`,
         change: at(minutes),
+        trouble: minutes,
+        options: { serveAt: undefined },
+      }),
+    ),
+  );
+}
+
+/** Earlier by the least that works: what waits may have too long to wait, or a quiet time begins. */
+function serveEarlier(trial: Trial): Tried[] {
+  const { zone } = trial.dish;
+  return trial.first(
+    [15, 30, 60, 120].map(
+      (minutes): Proposal => ({
+        kind: "serve-earlier",
+        text: `Serve at ${momentText(trial.dish, trial.serveAt - minutes)} instead, ${spokenDuration(minutes)} earlier.`,
+        change: [{ op: "replace" as const, path: "/dish/serveAt", value: zone.toWallInstant(trial.serveAt - minutes) }],
         trouble: minutes,
         options: { serveAt: undefined },
       }),
@@ -128,6 +150,23 @@ function otherMethods(trial: Trial): Tried[] {
           ]),
     );
   });
+}
+
+/** Trouble of each way out that the page of amounts offers too, in minutes. */
+const TROUBLE_OF_FIT = { batches: 60, more: 90, bigger: 90, less: 240 };
+
+/** Where something does not fit its pot or tin: in batches, a bigger one, a second one, less of it. */
+function waysOfFit(trial: Trial, facts: readonly Fact[]): Tried[] {
+  const steps = new Set(facts.filter((f) => f.kind === "use").flatMap((f) => f.steps));
+  return fitOf(trial.document)
+    .filter((fit) => steps.has(fit.about) && (fit.verdict === "over" || fit.verdict === "none"))
+    .flatMap((fit) => fit.remedies)
+    .flatMap((remedy) => {
+      const changed = remedy.apply(trial.document);
+      return trial.first([
+        { kind: "fit", text: `${remedy.text.replace(/\.$/, "")}.`, change: documentChange(trial.document, changed), trouble: TROUBLE_OF_FIT[remedy.kind] },
+      ]);
+    });
 }
 
 /** The bought stand-in of a component: on hand from when it can be fetched. */

@@ -130,3 +130,50 @@ function borrowings(trial: Trial, steps: readonly Step[], kind: string): Proposa
     }),
   ];
 }
+
+/** A quiet time of the conflict is passed over. */
+export function quietTimes(trial: Trial, facts: readonly Fact[]): Tried[] {
+  const named = new Set(facts.filter((f) => f.kind === "window").map((f) => f.about));
+  return trial.dish.windows.flatMap((window, i) =>
+    named.has(window.why) && trial.document.kitchen?.windows?.[i]
+      ? trial.first([
+          {
+            kind: "quiet-time",
+            text: `Allow work in the quiet time${window.why ? ` (${window.why})` : ""}.`,
+            change: [{ op: "remove", path: `/kitchen/windows/${i}` }],
+            trouble: 120,
+          },
+        ])
+      : [],
+  );
+}
+
+/** Nights on which somebody stays up later, and how late: minutes after midnight of the day. */
+const LATER_BED = [24, 25, 26].map((hour) => hour * 60);
+
+/** One cook stays up later on one night: the latest night on which it helps, no later than it takes. */
+export function stayUp(trial: Trial): Tried[] {
+  return trial.dish.cooks.slice(0, 2).flatMap((cook, c) => {
+    const adding = (day: number, to: number): PatchOperation[] => [
+      ...trial.kitchen("cooks"),
+      ...(trial.document.kitchen?.cooks?.[c]?.awake
+        ? []
+        : [{ op: "add" as const, path: `/kitchen/cooks/${c}/awake`, value: [{ days: "all", from: "07:00", to: "23:00" }] }]),
+      { op: "add" as const, path: `/kitchen/cooks/${c}/awake/-`, value: dated(trial, day, { from: 22 * 60, to }) },
+    ];
+    const latest = LATER_BED.at(-1) as number;
+    const night = daysOf(trial).find((day) => trial.plan(adding(day, latest)));
+    if (night === undefined) return [];
+    return trial.first(
+      LATER_BED.map((to): Proposal => {
+        const until = trial.dish.zone.minuteOfDay(night, to);
+        return {
+          kind: "stay-up",
+          text: `${cook.name} stays up until ${momentText(trial.dish, until)}.`,
+          change: adding(night, to),
+          trouble: to - 22 * 60,
+        };
+      }),
+    );
+  });
+}

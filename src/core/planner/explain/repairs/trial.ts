@@ -13,6 +13,7 @@ export interface Repair {
     | "serve-later"
     | "serve-earlier"
     | "take-now"
+    | "work-longer"
     | "hours"
     | "helper"
     | "equipment"
@@ -20,6 +21,9 @@ export interface Repair {
     | "method"
     | "stand-in"
     | "let-go"
+    | "quiet-time"
+    | "fit"
+    | "stay-up"
     | "layout";
   readonly text: string;
   /** JSON Patch on the dish document: applied and planned again, it gives a plan. */

@@ -1,0 +1,148 @@
+// A plan that is followed press by press: it always comes to the table, its plans keep the rules all the way, and the fast form says about the same.
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { REHEARSAL_DISHES } from "../../../bench/rehearsal/dishes";
+import { pertShare } from "../../../src/core/dish/planned-length";
+import type { DishFile } from "../../../src/core/dish/schema";
+import { EMPTY_LOG, type Plan, planDish, verifyPlan } from "../../../src/core/planner";
+import { FOLLOW, likelyInAll, nextPress, policyOf, pressed, trueMinutes } from "../../../src/core/planner/policy";
+import type { LogEvent } from "../../../src/core/planner/plan";
+import { riskOf } from "../../../src/core/planner/risk";
+import { waysOn } from "../../../src/core/planner/ways-on";
+import { applyPatch } from "../../../src/core/dish/patch";
+import { followOnce, rehearse } from "../../../src/core/rehearse";
+import { demoDocument, dishOf } from "../../support/dishes";
+import { smallDish, stepOf } from "../../support/small-dish";
+
+const documentOf = (name: string): DishFile => REHEARSAL_DISHES.find((d) => d.dish.id === name) as DishFile;
+const planOf = (document: unknown, planAt: "likely" | "cautious" | "longest" = "likely"): Plan => {
+  const planned = planDish(dishOf(document), { planAt, rounds: 10 });
+  if (planned.status !== "feasible") throw new Error(planned.conflict.map((c) => c.text).join(" "));
+  return planned.plan;
+};
+
+describe("followed to the table", () => {
+  test.each(["bean-stew", "smoked-shoulder", "rye-loaf", "filled-pasta", "roast-goose", "brined-chicken"])("%s always gets there, planned at usual lengths", (name) => {
+    const document = documentOf(name);
+    const result = rehearse(document, planOf(document), { runs: 12, seed: 5 });
+    expect(result.none).toBe(0);
+    expect(result.within60).toBeGreaterThan(0.8);
+    expect(result.safetyBroken).toBe(0);
+  });
+  test("every plan on the way keeps the rules by the log so far, but for what it tells", () => {
+    const document = demoDocument("spiced-duck") as DishFile;
+    const dish = dishOf(document);
+    let looked = 0;
+    let served = dish.serveAt;
+    followOnce(document, planOf(document), {
+      seed: 11,
+      onReplan: (_, now, answer, log) => {
+        if (answer.status !== "feasible") return;
+        served = answer.plan.serveAt;
+        looked++;
+        expect(verifyPlan(dish, answer.plan, { now, serveAt: served, log }).broken.filter((b) => b.rule !== "H4" && b.rule !== "H3")).toEqual([]);
+      },
+    });
+    expect(looked).toBeGreaterThan(2);
+  });
+  test("the same plan, seed and policy give the same runs; slower hands come later", () => {
+    const document = documentOf("layer-cake");
+    const plan = planOf(document);
+    const run = (policy = FOLLOW) => rehearse(document, plan, { runs: 6, seed: 3, policy });
+    expect(run()).toEqual(run());
+    expect(run({ ...FOLLOW, slow: 1.5 }).onTime).toBeLessThanOrEqual(run().onTime);
+  });
+  test.each([["late=20m"], ["forget=1/4"], ["slow=1.1"]])("with %s there is a plan all the same", (text) => {
+    const document = demoDocument("saturday-pastries") as DishFile;
+    expect(rehearse(document, planOf(document, "cautious"), { runs: 8, seed: 2, policy: policyOf(text) }).none).toBe(0);
+  });
+  test("planned at its longest lengths it is on time, however long it takes", () => {
+    const document = documentOf("country-terrine");
+    expect(rehearse(document, planOf(document, "longest"), { runs: 20 }).within15).toBe(1);
+  });
+  test("the fast form says about the same as the execution", () => {
+    const gaps = ["bean-stew", "onion-tart", "country-terrine"].flatMap((name) =>
+      (["likely", "longest"] as const).map((planAt) => {
+        const document = documentOf(name);
+        const plan = planOf(document, planAt);
+        return riskOf(dishOf(document), plan, { runs: 2000 }).within15 - rehearse(document, plan, { runs: 20 }).within15;
+      }),
+    );
+    expect(Math.abs(gaps.reduce((a, b) => a + b, 0) / gaps.length)).toBeLessThan(0.1);
+  });
+});
+
+describe("the policy", () => {
+  test.each([
+    ["follow", FOLLOW],
+    ["slow=1.1", { ...FOLLOW, slow: 1.1 }],
+    ["late=20m", { ...FOLLOW, lateMinutes: 20 }],
+    ["forget=1/8,late=5m", { slow: 1, lateMinutes: 5, forget: 0.125 }],
+    ["slow", undefined],
+    ["slow=0", undefined],
+    ["forget=2", undefined],
+    ["dance", undefined],
+  ])("%s is read", (text, policy) => expect(policyOf(text)).toEqual(policy));
+
+  const stew = dishOf(documentOf("bean-stew"));
+  const prove = stew.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === "bread.prove") as NonNullable<Parameters<typeof trueMinutes>[0]>;
+  test("a true length lies inside the range, and is drawn as often as the range says", () => {
+    fc.assert(fc.property(fc.double({ min: 0.001, max: 0.999, noNaN: true }), (share) => {
+      const minutes = trueMinutes(prove, share, FOLLOW);
+      expect(minutes).toBeGreaterThanOrEqual(30);
+      expect(minutes).toBeLessThanOrEqual(45);
+      expect(Math.abs(pertShare(prove.time, minutes) - share)).toBeLessThan(0.13);
+    }));
+  });
+  test("what is likely in all, given that it is not over, lies ahead, and grows with what has passed", () => {
+    let before = 0;
+    for (let ran = 20; ran < 60; ran++) {
+      const all = likelyInAll(prove, ran);
+      expect(all).toBeGreaterThan(ran);
+      expect(all).toBeGreaterThanOrEqual(before);
+      before = all;
+    }
+  });
+  test("starts when told, ends when it is over, says so where it is not, puts a split step down and takes it up", () => {
+    const document = smallDish((d) => Object.assign(stepOf(d, "stock.chop"), { time: { min: "1h", likely: "2h", max: "3h" }, split: { minPiece: "20m" } }));
+    const plan = planOf(document);
+    const steps = new Map(dishOf(document).components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, s] as const))));
+    const chop = plan.steps.find((s) => s.step === "stock.chop") as Plan["steps"][number];
+    const cut: Plan = { ...plan, steps: plan.steps.map((s) => (s === chop ? { ...s, pieces: [[s.start, s.start + 40], [s.end - 80, s.end]] } : s)) };
+    const gets = (s: { start: number }) => s.start;
+    const kitchen = (log: typeof EMPTY_LOG, now: number) => ({ plan: cut, log, now, steps, truth: new Map([...steps.keys()].map((ref) => [ref, ref === "stock.chop" ? 120 : 10])), gets });
+    const first = nextPress(kitchen(EMPTY_LOG, chop.start - 10));
+    expect(first).toMatchObject({ kind: "started", step: "stock.chop", at: chop.start });
+    let log = pressed(EMPTY_LOG, first as never, true);
+    const second = nextPress(kitchen(log, chop.start));
+    expect(second).toMatchObject({ kind: "put-down", at: chop.start + 40 });
+    log = pressed(log, second as never, true);
+    const third = nextPress(kitchen(log, chop.start + 40));
+    expect(third).toMatchObject({ kind: "taken-up", at: chop.end - 80 });
+    log = pressed(log, third as never, true);
+    expect(nextPress(kitchen(log, chop.end - 80))).toMatchObject({ kind: "ended", at: chop.end });
+    expect(log.events.get("stock.chop")?.pieces).toEqual([[chop.start, chop.start + 40], [chop.end - 80, undefined]]);
+  });
+});
+
+describe("ways on", () => {
+  test("each is planned with, keeps safety limits, and as a patch gives that plan again", () => {
+    const document = documentOf("bean-stew");
+    const dish = dishOf(document);
+    const plan = planOf(document);
+    const griddle = plan.steps.find((s) => s.step === "bread.griddle") as Plan["steps"][number];
+    // The stew is an hour behind when the breads are to be griddled.
+    const events = new Map<string, LogEvent>(plan.steps.filter((s) => s.start < griddle.start && s.step !== "stew.simmer").map((s) => [s.step, { step: s.step, started: s.start, ended: Math.min(s.end, griddle.start), estimate: undefined }]));
+    const now = griddle.start;
+    events.set("stew.simmer", { step: "stew.simmer", started: now - 5, ended: undefined, estimate: now + 75 });
+    const options = { now, log: { ...EMPTY_LOG, events }, previous: plan, planAt: plan.planAt, rounds: 0 };
+    expect(planDish(dish, options).status).toBe("infeasible");
+    const ways = waysOn(document, options);
+    expect(ways.length).toBeGreaterThan(0);
+    for (const way of ways) {
+      const changed = dishOf(applyPatch(document, way.change));
+      expect(verifyPlan(changed, way.plan, { now, serveAt: way.plan.serveAt, log: way.press ? { ...options.log, events: new Map(events).set(way.press, { step: way.press, started: now - 5, ended: now, estimate: undefined }) } : options.log }).broken).toEqual([]);
+    }
+    expect(ways.map((w) => w.kind)).toContain("serve-later");
+  });
+});
