@@ -89,10 +89,13 @@ export class Server {
     });
   }
 
+  #clockSet = { to: 0, at: 0 };
+
   /** Sets the server's clock. */
   async clock(now: string): Promise<void> {
     const answer = await this.post("/api/clock", { now });
     if (!answer.ok) throw new Error(`clock: ${answer.status}`);
+    this.#clockSet = { to: Date.parse(now), at: Date.now() };
   }
 
   /** The plan in force once nothing better has come for a while. */
@@ -100,12 +103,25 @@ export class Server {
   async settled(slug: string, seconds = 8): Promise<any> {
     let last = "";
     for (let same = 0; same < seconds; ) {
-      const text = JSON.stringify(await this.plan(slug));
-      same = text === last ? same + 1 : 0;
+      const plan = await this.plan(slug);
+      const text = JSON.stringify(plan);
+      // The first, quick plan has not been rehearsed; the one that follows it has.
+      same = text === last && plan.rehearsed ? same + 1 : 0;
       last = text;
       await new Promise((resolve) => setTimeout(resolve, 1000));
     }
     return JSON.parse(last);
+  }
+
+  /** The plan in force once the planner has had its say about the last press. */
+  // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
+  async settledPlan(slug: string): Promise<any> {
+    return this.settled(slug, 2);
+  }
+
+  /** What the server's clock says, in milliseconds. */
+  hour(): number {
+    return this.#clockSet.to + Date.now() - this.#clockSet.at;
   }
 
   /** The plan in force, once it is made. */

@@ -110,6 +110,9 @@ export interface GeometryOptions {
   readonly frozen?: Geometry | undefined;
 }
 
+/** The hour of serving in its large figures takes so much beside the table. */
+const SERVING_WIDTH = 82;
+
 export function routeGeometry(whole: PlanView, options: GeometryOptions): Geometry {
   const { width, clock, fit, now = Number.NEGATIVE_INFINITY, window, also, frozen } = options;
   const plan = window ? within(whole, window) : whole;
@@ -125,6 +128,8 @@ export function routeGeometry(whole: PlanView, options: GeometryOptions): Geomet
   const yOf = (key: string, place: ViewPlace, tempC: number | undefined) =>
     heightIn(bands, place, lanes.lane.get(key) ?? 0, tempC, squeeze);
   const taken = new Collisions();
+  // The hour of serving stands large beside the table: names keep away from it.
+  for (const s of servingsOf(plan, x, yOf)) if (s.main) taken.add(s.x - SERVING_WIDTH, tableY - 34, s.x + 6, tableY);
   // The words of a pleat stand upright at its foot.
   for (const p of axis) if (p.folded) taken.add(LEFT + p.x0, tableY - 8 - LETTER.step * 12, LEFT + p.x1, tableY);
   const routes = plan.components.map((component): Route => {

@@ -1,0 +1,157 @@
+// Followed to the table, as a cook does it: a stew whose mix is begun late and whose simmer is pressed late, with a slip of the finger taken back, a
+// minute corrected and something forgotten added; and a lunch gone on with through a night.
+import { expect, test } from "@playwright/test";
+import { REHEARSAL_DISHES } from "../../bench/rehearsal/dishes";
+import { Server } from "./server";
+
+const server = new Server(4317, "2026-11-06T18:00:00Z");
+test.describe.configure({ mode: "serial" });
+test.beforeAll(() => server.start());
+test.afterAll(() => server.kill());
+
+const stew = REHEARSAL_DISHES.find((d) => d.dish.id === "bean-stew");
+
+/** Presses a button of a step's card, and waits until the log has it. */
+// biome-ignore lint/suspicious/noExplicitAny: a page
+async function press(page: any, at: string, step: string, button: string) {
+  await server.clock(at);
+  await page.reload();
+  const card = page.getByLabel(new RegExp(`^(Due|Next|Running): ${step}`));
+  await card.getByRole("button", { name: button === "Done already" ? /^Done already/ : button, exact: button !== "Done already" }).click();
+  const said = button === "Start" ? "Started" : "Done";
+  await expect(page.getByRole("region", { name: "Log" }).getByText(`${said}: ${step}`).first()).toBeVisible({ timeout: 20_000 });
+}
+
+test("the stew comes to the table though the mix was late and the simmer pressed late", async ({ page }) => {
+  test.setTimeout(240_000);
+  expect((await server.post("/api/dishes", stew)).ok).toBe(true);
+  await server.post("/api/dishes/bean-stew/plan", {}).then((r) => r.text());
+  await server.acknowledge("bean-stew");
+  await page.goto(`${server.url}/d/bean-stew/cook`);
+  await page.getByRole("button", { name: "Start the run" }).click();
+  await expect(page.getByRole("region", { name: "Log" })).toBeVisible();
+  const log = page.getByRole("region", { name: "Log" });
+
+  await press(page, "2026-11-07T04:50:00Z", "Soak the beans", "Start");
+  await press(page, "2026-11-07T16:09:00Z", "Cook onions and spices", "Start");
+  await press(page, "2026-11-07T16:34:00Z", "Cook onions and spices", "Done");
+  // Soaking since 04:50: the row of what runs by itself says until when.
+  await press(page, "2026-11-07T16:52:00Z", "Soak the beans", "Done");
+
+  // A slip of the finger: done already, and taken back by Ctrl+Z, which undoes nothing else.
+  await server.clock("2026-11-07T16:56:00Z");
+  await page.reload();
+  await page.getByRole("article", { name: /(Due|Next): Simmer the beans/ }).getByRole("button", { name: /^Done already/ }).click();
+  await expect(log.getByText("Done: Simmer the beans")).toBeVisible({ timeout: 20_000 });
+  await page.keyboard.press("Control+z");
+  await expect(log.getByText("Done: Simmer the beans")).toHaveCount(0, { timeout: 20_000 });
+  await expect(log.getByText("Done: Soak the beans")).toBeVisible();
+  await press(page, "2026-11-07T16:58:00Z", "Simmer the beans", "Start");
+
+  // Its minute is corrected: it was on the stove at five to.
+  await log.getByRole("button", { name: "Correct the time: Started, Simmer the beans" }).click();
+  await log.getByLabel("When").fill("16:55");
+  await log.getByRole("button", { name: "Save" }).click();
+  await expect(log.getByText("Sat 16:55")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByLabel("Running: Simmer the beans")).toContainText("since 16:55");
+
+  const due = async (step: string): Promise<string> => {
+    const plan = await server.plan("bean-stew");
+    return plan.steps.find((s: { step: string }) => s.step === step).start;
+  };
+  // The mix a minute late; the plan goes on.
+  const mix = new Date(Date.parse(await due("bread.mix")) + 60_000).toISOString();
+  await press(page, mix, "Mix the dough", "Start");
+  await press(page, new Date(Date.parse(mix) + 11 * 60_000).toISOString(), "Mix the dough", "Done");
+  await press(page, new Date(Date.parse(mix) + 12 * 60_000).toISOString(), "Prove the dough", "Start");
+  // The simmer of the beans seven minutes over.
+  await press(page, "2026-11-07T18:12:00Z", "Simmer the beans", "Done");
+
+  // "10 min more" is seen at once, whatever the planner is at.
+  const prove = page.getByRole("article", { name: "Running: Prove the dough" });
+  await prove.getByRole("button", { name: /not yet, 10 minutes more/ }).click();
+  await expect(prove).toContainText(/until about/);
+  await expect(log.getByText("Expected to end: Prove the dough")).toBeVisible({ timeout: 20_000 });
+
+  // To the table, each press where the plan has it by then.
+  for (const [step, name] of [
+    ["bread.prove", "Prove the dough"],
+    ["stew.simmer", "Simmer the stew"],
+    ["bread.shape", "Shape the flatbreads"],
+    ["bread.griddle", "Griddle them"],
+    ["table.serve", "Ladle and serve"],
+  ] as const) {
+    const begun = await page.getByRole("article", { name: `Running: ${name}` }).count();
+    const planned = (await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === step);
+    const now = server.hour();
+    const at = (text: string) => new Date(Math.max(Date.parse(text), now)).toISOString();
+    if (begun === 0) await press(page, at(planned.start), name, "Start");
+    if (name !== "Simmer the stew") await press(page, at((await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === step).end), name, "Done");
+    if (name === "Griddle them") {
+      const stewEnds = (await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === "stew.simmer").end;
+      await press(page, new Date(Math.max(Date.parse(stewEnds), server.hour())).toISOString(), "Simmer the stew", "Done");
+    }
+  }
+  await expect(page.getByRole("heading", { name: "Everything is served" })).toBeVisible({ timeout: 20_000 });
+  await page.getByRole("button", { name: "End the run" }).click();
+  await expect(page.getByText("The run has ended. Its log is kept.")).toBeVisible();
+});
+
+test("the lunch is followed to the table: a slip in the evening, a night looked at, and what was forgotten is added to the log", async ({ page }) => {
+  test.setTimeout(420_000);
+  const slug = "harvest-lunch";
+  await server.settled(slug);
+  await server.acknowledge(slug);
+  await server.post(`/api/dishes/${slug}/run`, {});
+  const state = new Map<string, "running" | "done">();
+  let slipped = false;
+  let night = false;
+  let forgotten: { name: string; at: string } | undefined;
+  for (let presses = 0; presses < 400; presses++) {
+    const plan = await server.plan(slug);
+    const open = plan.steps
+      .filter((s: { step: string }) => state.get(s.step) !== "done")
+      .map((s: { step: string; start: string; end: string }) =>
+        state.get(s.step) === "running" ? { step: s.step, kind: "ended", at: Date.parse(s.end) } : { step: s.step, kind: "started", at: Date.parse(s.start) },
+      )
+      .sort((x: { at: number; kind: string }, y: { at: number; kind: string }) => x.at - y.at || (x.kind === "ended" ? -1 : 1));
+    const next = open[0];
+    if (!next) break;
+    // The dough is shaped ten minutes late on Saturday.
+    const late = !slipped && next.step === "bread.shape" && next.kind === "ended" ? 10 * 60_000 : 0;
+    const at = Math.max(next.at + late, server.hour());
+    // Saturday night is looked at before the first work of Sunday.
+    if (!night && state.size > 40 && new Date(at).getUTCDate() !== new Date(server.hour()).getUTCDate()) {
+      night = true;
+      await page.goto(`${server.url}/d/${slug}/cook`);
+      await expect(page.getByRole("status", { name: "Where things stand" })).toContainText(/Everything waiting is fine|Running by itself|Nothing waiting/);
+      await expect(page.getByRole("region", { name: "Log" }).getByRole("listitem").first()).toBeVisible();
+    }
+    await server.clock(new Date(at).toISOString());
+    // One press of the evening is forgotten, and added later in the page.
+    if (!forgotten && next.kind === "ended" && next.step === "butter.wash") {
+      forgotten = { name: "butter.wash", at: new Date(at).toISOString() };
+      await page.goto(`${server.url}/d/${slug}/cook`);
+      const log = page.getByRole("region", { name: "Log" });
+      await page.getByRole("button", { name: "Add something forgotten" }).click();
+      await log.getByLabel("Step").selectOption("butter.wash");
+      await log.getByLabel("What happened").selectOption("ended");
+      await log.getByRole("button", { name: "Save" }).click();
+      await expect(log.getByText(/^Done: .*/).first()).toBeVisible({ timeout: 20_000 });
+      state.set(next.step, "done");
+      continue;
+    }
+    const answer = await server.post(`/api/dishes/${slug}/events`, { key: crypto.randomUUID(), kind: next.kind, step: next.step });
+    expect(answer.ok, await answer.text()).toBe(true);
+    state.set(next.step, next.kind === "started" ? "running" : "done");
+    if (late) {
+      slipped = true;
+      await server.settledPlan(slug);
+    }
+  }
+  expect([slipped, night, forgotten !== undefined]).toEqual([true, true, true]);
+  await page.goto(`${server.url}/d/${slug}/cook`);
+  await expect(page.getByRole("heading", { name: "Everything is served" })).toBeVisible({ timeout: 30_000 });
+  const log = page.getByRole("region", { name: "Log" });
+  expect(await log.getByRole("listitem").count()).toBeGreaterThan(100);
+});
