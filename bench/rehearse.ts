@@ -7,12 +7,19 @@ import type { DishFile } from "../src/core/dish/schema";
 import { PLAN_ATS, type Plan, planDish } from "../src/core/planner";
 import { riskOf } from "../src/core/planner/risk";
 import { rehearse } from "../src/core/rehearse";
+import { defaultPlan } from "../src/core/rehearse/default-plan";
 import { REHEARSAL_DISHES } from "./rehearsal/dishes";
 
 const [demoRuns = 200, otherRuns = 60] = process.argv.slice(2, 4).map(Number);
 const only = process.argv[4];
-const demo = ["harvest-lunch", "spiced-duck", "saturday-pastries"].map((name) => JSON.parse(readFileSync(`demo/${name}.json`, "utf8")) as DishFile);
+const demo = ["harvest-lunch", "spiced-duck", "saturday-pastries"].map(
+  (name) => JSON.parse(readFileSync(`demo/${name}.json`, "utf8")) as DishFile,
+);
 const ROUNDS = 40;
+/** The wish of the plan given by default, and the runs that it is executed for the choice. */
+const WISH = 0.95;
+const DEFAULT_RUNS = 40;
+const unsure: string[] = [];
 
 const percent = (share: number) => `${Math.round(share * 100)}`;
 const rows: string[] = [];
@@ -48,14 +55,31 @@ function row(document: DishFile, label: string, plan: Plan, runs: number): void 
 for (const document of [...demo, ...REHEARSAL_DISHES]) {
   if (only && document.dish.id !== only) continue;
   const read = readDishValue(document);
-  if (read.status === "refused") throw new Error(`${document.dish.id}: ${JSON.stringify(read.problems.filter((p) => p.severity === "error"))}`);
+  if (read.status === "refused")
+    throw new Error(`${document.dish.id}: ${JSON.stringify(read.problems.filter((p) => p.severity === "error"))}`);
   const dish = dishModel(read.document);
   const runs = demo.includes(document) ? demoRuns : otherRuns;
+  const sure = defaultPlan(read.document, WISH, { rounds: ROUNDS, runs: DEFAULT_RUNS });
+  if (sure.status === "infeasible") process.stderr.write(`${document.dish.id}: no plan\n`);
+  else {
+    row(read.document, `**default** (${sure.plan.planAt})`, sure.plan, runs);
+    if (sure.status === "nearest")
+      unsure.push(
+        `${document.dish.id}: ${sure.choices.map((c) => `${Math.round(c.plan.leadMinutes / 60)} h ${percent(c.within15)} %`).join(", ")}`,
+      );
+  }
   for (const planAt of PLAN_ATS) {
     const planned = planDish(dish, { planAt, rounds: ROUNDS });
     if (planned.status === "feasible") row(read.document, planAt, planned.plan, runs);
     else process.stderr.write(`${document.dish.id} ${planAt}: ${JSON.stringify(planned.conflict)}\n`);
   }
 }
-process.stdout.write(`| dish | lengths | lead | on time, % | predicted | within 15 min | predicted | within 60 | none | exceptions a run | moves p50 / p90 | re-plan ms p50 / p95 | |\n| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |\n${rows.join("\n")}\n`);
-process.stdout.write(`\nOn average ${(gaps.reduce((a, b) => a + b, 0) / Math.max(1, gaps.length)).toFixed(1)} points between predicted and executed on-time share; the worst lies ${Math.max(0, worst).toFixed(1)} points beyond 5 and two standard errors.\n`);
+process.stdout.write(
+  `| dish | lengths | lead | on time, % | predicted | within 15 min | predicted | within 60 | none | exceptions a run | moves p50 / p90 | re-plan ms p50 / p95 | |\n| --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |\n${rows.join("\n")}\n`,
+);
+process.stdout.write(
+  `\nOn average ${(gaps.reduce((a, b) => a + b, 0) / Math.max(1, gaps.length)).toFixed(1)} points between predicted and executed on-time share; the worst lies ${Math.max(0, worst).toFixed(1)} points beyond 5 and two standard errors.\n`,
+);
+process.stdout.write(
+  `\nWithout a plan that is within 15 minutes in 95 of 100, with the leads tried: ${unsure.length ? unsure.join("; ") : "none"}.\n`,
+);

@@ -68,7 +68,12 @@ export interface Flags {
 }
 
 /** Splits arguments into files and `--flag value`; a flag that is not named is refused. */
-export function readFlags(args: readonly string[], known: readonly string[], files: readonly string[], bare: readonly string[] = []): Flags {
+export function readFlags(
+  args: readonly string[],
+  known: readonly string[],
+  files: readonly string[],
+  bare: readonly string[] = [],
+): Flags {
   const values = new Map<string, string[]>();
   const found: string[] = [];
   const switches = new Set<string>();

@@ -43,6 +43,8 @@ export function rehearseCommand(args: readonly string[]) {
   });
   const { safetyBroken, replanMs, ...figures } = rehearsed;
   const risk = riskOf(dish, plan, { runs: 4000, seed, log });
-  process.stderr.write(`rondeau: a re-plan took ${replanMs.p50.toFixed(0)} ms at the median, ${replanMs.p95.toFixed(0)} ms at the 95th percentile.\n`);
+  process.stderr.write(
+    `rondeau: a re-plan took ${replanMs.p50.toFixed(0)} ms at the median, ${replanMs.p95.toFixed(0)} ms at the 95th percentile.\n`,
+  );
   return { data: { ...figures, safetyBroken, predicted: { onTime: risk.onTime, within15: risk.within15 } }, exit: 0 };
 }

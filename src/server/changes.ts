@@ -1,4 +1,5 @@
 import "server-only";
+
 // Who wants to know when a dish changes: plans arrive at the open pages over these, without being asked for.
 
 type Tell = (what: string) => void;

@@ -125,6 +125,15 @@ export async function planningScene(stored: StoredDish) {
   return { dish, run, events, newest, sofar, now, log };
 }
 
+/** Taken back under way to what was planned before: steps go back to where they stood then. */
+async function planOfVersions(stored: StoredDish, newest: number | undefined): Promise<PlanFile | undefined> {
+  const db = await database();
+  const latest = await findNewestFeasible(db, stored.id);
+  if (!latest || (latest.dishVersion === stored.version && latest.kitchenVersion === stored.kitchenVersion)) return undefined;
+  const before = await findPlanOfVersions(db, stored.id, stored.version, stored.kitchenVersion);
+  return before && before.id !== newest ? PlanFile.parse(before.document) : undefined;
+}
+
 /** The plan from before a step ran late that is over now: what was put off for it may go back. */
 async function planBeforeDelay(stored: StoredDish, events: readonly RunEvent[], runId: string | undefined): Promise<PlanFile | undefined> {
   const last = events.at(-1);
@@ -142,7 +151,8 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const style = dish.wishes.style ?? "late";
   const planAt = dish.wishes.planAt ?? (request.fresh ? undefined : sofar?.planAt) ?? "cautious";
   // Another style or way of taking lengths is another plan altogether: there is nothing to stay near to.
-  const previous = request.fresh || sofar?.style !== style || sofar.planAt !== planAt ? undefined : sofar;
+  const undone = run && !request.fresh ? await planOfVersions(stored, newest?.id) : undefined;
+  const previous = undone ?? (request.fresh || sofar?.style !== style || sofar.planAt !== planAt ? undefined : sofar);
   const task: PlanTask = {
     document: stored.document,
     now,

@@ -85,6 +85,8 @@ export async function recordEvent(slug: string, event: z.output<typeof NewEvent>
     if (withheld.length) return { withheld };
   }
   const at = new Date((Math.floor(nowMs() / 60_000) + event.inMinutes) * 60_000);
-  await db.transaction((tx) => insertRunEvent(tx, run.id, { key: event.key, kind: event.kind, step: event.step, at, of: event.of, by: event.by }));
+  await db.transaction((tx) =>
+    insertRunEvent(tx, run.id, { key: event.key, kind: event.kind, step: event.step, at, of: event.of, by: event.by }),
+  );
   return "done";
 }

@@ -25,7 +25,13 @@ import { isCurrent } from "./planning";
 export interface Choices {
   readonly reached: boolean;
   readonly wish: number;
-  readonly plans: readonly { readonly view: PlanView; readonly file: PlanFile; readonly onTime: number; readonly within15: number; readonly chosen: boolean }[];
+  readonly plans: readonly {
+    readonly view: PlanView;
+    readonly file: PlanFile;
+    readonly onTime: number;
+    readonly within15: number;
+    readonly chosen: boolean;
+  }[];
 }
 
 export interface DishState {
@@ -92,12 +98,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     log: logLines(dish, events),
     choices: feasible && isCurrent(feasible, stored) && !run ? choicesOf(dish, feasible) : undefined,
     now,
-    offsets: offsetsOf(
-      dish.zone,
-      from,
-      Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880,
-      view ? view.ends - view.begins : 0,
-    ),
+    offsets: offsetsOf(dish.zone, from, Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880, view ? view.ends - view.begins : 0),
     history: { dish: await findHistorySteps(db, "dish", stored.id), kitchen: await findHistorySteps(db, "kitchen", stored.kitchenId) },
   };
 });
@@ -150,7 +151,17 @@ const Refusal = z.looseObject({
       about: z.string().optional(),
     }),
   ),
-  repairs: z.array(z.object({ kind: z.string(), text: z.string(), leadMinutes: z.number(), change: z.array(PatchOperation), press: z.string().optional() })).default([]),
+  repairs: z
+    .array(
+      z.object({
+        kind: z.string(),
+        text: z.string(),
+        leadMinutes: z.number(),
+        change: z.array(PatchOperation),
+        press: z.string().optional(),
+      }),
+    )
+    .default([]),
 });
 
 function conflictOf(plan: StoredPlan): Conflict {

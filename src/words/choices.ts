@@ -10,7 +10,7 @@ export const CHOICES = {
   late: (n: number) => (n === 0 ? "none later" : `${n} later`),
   inUse: "In use",
   use: "Use this",
-  useLabel: (lead: string) => `Use the plan that starts ${lead} ahead`,
+  labelOfUse: (lead: string) => `Use the plan that starts ${lead} ahead`,
   label: (lead: number) => `Plan that starts ${Math.round(lead / 60)} h ahead`,
   done: "This plan is in use now. Ctrl+Z undoes it",
   picture: (n: number) => `${n} steps by hand on the way to the table`,

@@ -160,8 +160,11 @@ export class PlanDesk {
       const name = method === "fallback" ? known?.fallback?.name : known?.methods.find((m) => m.id === method)?.name;
       return method === first || !known ? [] : [`${known.name}: ${name ?? method}`];
     };
+    // What stands can be served when it is to be, whatever a shorter search finds.
+    const stands = this.#plan?.serveAt;
+    const found = reach.earliestServing;
     return {
-      earliestServing: reach.earliestServing,
+      earliestServing: stands !== undefined && (found === undefined || found > stands) ? stands : found,
       latestStart: reach.latestStart,
       choices: reach.choices.map((c) => ({
         ...c,

@@ -77,7 +77,12 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
     const { planAt: _, ...open } = options;
     const sure = defaultPlan(task.document, task.sure, { ...open, time: { clock: () => Date.now(), ms: SURE_MS } });
     if (sure.status !== "infeasible") {
-      const choices = sure.choices.map((c) => ({ file: whole(c.plan), onTime: c.onTime, within15: c.within15, chosen: c.plan === sure.plan }));
+      const choices = sure.choices.map((c) => ({
+        file: whole(c.plan),
+        onTime: c.onTime,
+        within15: c.within15,
+        chosen: c.plan === sure.plan,
+      }));
       return { status: "feasible", file: { ...whole(sure.plan), sure: { reached: sure.status === "reached", wish: task.sure }, choices } };
     }
   }

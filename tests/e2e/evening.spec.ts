@@ -41,7 +41,10 @@ test("the stew comes to the table though the mix was late and the simmer pressed
   // A slip of the finger: done already, and taken back by Ctrl+Z, which undoes nothing else.
   await server.clock("2026-11-07T16:56:00Z");
   await page.reload();
-  await page.getByRole("article", { name: /(Due|Next): Simmer the beans/ }).getByRole("button", { name: /^Done already/ }).click();
+  await page
+    .getByRole("article", { name: /(Due|Next): Simmer the beans/ })
+    .getByRole("button", { name: /^Done already/ })
+    .click();
   await expect(log.getByText("Done: Simmer the beans")).toBeVisible({ timeout: 20_000 });
   await page.keyboard.press("Control+z");
   await expect(log.getByText("Done: Simmer the beans")).toHaveCount(0, { timeout: 20_000 });
@@ -86,7 +89,8 @@ test("the stew comes to the table though the mix was late and the simmer pressed
     const now = server.hour();
     const at = (text: string) => new Date(Math.max(Date.parse(text), now)).toISOString();
     if (begun === 0) await press(page, at(planned.start), name, "Start");
-    if (name !== "Simmer the stew") await press(page, at((await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === step).end), name, "Done");
+    if (name !== "Simmer the stew")
+      await press(page, at((await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === step).end), name, "Done");
     if (name === "Griddle them") {
       const stewEnds = (await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === "stew.simmer").end;
       await press(page, new Date(Math.max(Date.parse(stewEnds), server.hour())).toISOString(), "Simmer the stew", "Done");
@@ -97,7 +101,9 @@ test("the stew comes to the table though the mix was late and the simmer pressed
   await expect(page.getByText("The run has ended. Its log is kept.")).toBeVisible();
 });
 
-test("the lunch is followed to the table: a slip in the evening, a night looked at, and what was forgotten is added to the log", async ({ page }) => {
+test("the lunch is followed to the table: a slip in the evening, a night looked at, and what was forgotten is added to the log", async ({
+  page,
+}) => {
   test.setTimeout(420_000);
   const slug = "harvest-lunch";
   await server.settled(slug);
@@ -112,7 +118,9 @@ test("the lunch is followed to the table: a slip in the evening, a night looked 
     const open = plan.steps
       .filter((s: { step: string }) => state.get(s.step) !== "done")
       .map((s: { step: string; start: string; end: string }) =>
-        state.get(s.step) === "running" ? { step: s.step, kind: "ended", at: Date.parse(s.end) } : { step: s.step, kind: "started", at: Date.parse(s.start) },
+        state.get(s.step) === "running"
+          ? { step: s.step, kind: "ended", at: Date.parse(s.end) }
+          : { step: s.step, kind: "started", at: Date.parse(s.start) },
       )
       .sort((x: { at: number; kind: string }, y: { at: number; kind: string }) => x.at - y.at || (x.kind === "ended" ? -1 : 1));
     const next = open[0];
@@ -124,7 +132,9 @@ test("the lunch is followed to the table: a slip in the evening, a night looked 
     if (!night && state.size > 40 && new Date(at).getUTCDate() !== new Date(server.hour()).getUTCDate()) {
       night = true;
       await page.goto(`${server.url}/d/${slug}/cook`);
-      await expect(page.getByRole("status", { name: "Where things stand" })).toContainText(/Everything waiting is fine|Running by itself|Nothing waiting/);
+      await expect(page.getByRole("status", { name: "Where things stand" })).toContainText(
+        /Everything waiting is fine|Running by itself|Nothing waiting/,
+      );
       await expect(page.getByRole("region", { name: "Log" }).getByRole("listitem").first()).toBeVisible();
     }
     await server.clock(new Date(at).toISOString());

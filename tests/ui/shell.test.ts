@@ -260,7 +260,8 @@ test("the line above all leads to the views and moves on with the clock of the p
       serves: 10,
       now: at("10:00"),
       offsets: CLOCK.offsets,
-      running: false, holds: true,
+      running: false,
+      holds: true,
     }),
   );
   const status = () => screen.getByRole("status", { name: "Where things stand" }).textContent;

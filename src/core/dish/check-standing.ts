@@ -8,7 +8,11 @@ export function checkStanding(steps: readonly PlacedStep[], report: Report): voi
     const { step, path, component, methodIndex } = placed;
     const first = component.methods[methodIndex]?.steps[0] === step;
     if (!first && beginsAlone(step.file) && !isTiedTo(step.file))
-      report(path, `"${step.name}" may begin with nobody there. Write "puts": true, give hands at its start, or say how soon it follows ("max").`, "warning");
+      report(
+        path,
+        `"${step.name}" may begin with nobody there. Write "puts": true, give hands at its start, or say how soon it follows ("max").`,
+        "warning",
+      );
     if (component.kind === "assembly") continue;
     // The link to the line before that nobody wrote: nothing says how long the food of that line may stand.
     for (const link of step.links) {

@@ -2,8 +2,8 @@
 // Needs a document that has passed the schema; leaves behind a list of problems, errors and warnings together.
 import { minutesOf } from "../time/duration";
 import { checkBalance } from "./balance";
-import { checkStanding } from "./check-standing";
 import { checkCycles, checkLooseSteps } from "./check-order";
+import { checkStanding } from "./check-standing";
 import { type Component, componentOf, type Dish, dishModel, HEATED, isUnit, type Method, MOST_BATCHES, STORES, type Step } from "./model";
 import type { Problem } from "./problem";
 import { quoted } from "./problem";

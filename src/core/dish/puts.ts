@@ -9,7 +9,13 @@ const FOLLOWS_WITHIN_MINUTES = 30;
 /** Nobody's hands begin it, and nothing says that somebody is there: it could begin in the middle of the night. */
 export function beginsAlone(step: DishStep): boolean {
   const hot = (step.uses ?? []).some((u) => ["burner", "oven", "bath", "grill"].includes(u.what));
-  return step.attention === "unattended" && !step.puts && !step.within && !hot && (step.handsStart === undefined || minutesOf(step.handsStart) === 0);
+  return (
+    step.attention === "unattended" &&
+    !step.puts &&
+    !step.within &&
+    !hot &&
+    (step.handsStart === undefined || minutesOf(step.handsStart) === 0)
+  );
 }
 
 /** Some link holds it so close behind another step that whoever did that is still there. */
@@ -24,7 +30,11 @@ export const isTiedTo = (step: DishStep): boolean =>
 export function withPuts(step: DishStep, before: DishStep | undefined): DishStep {
   if (!beginsAlone(step)) return step;
   const waits = step.after !== undefined || (step.takes ?? []).length > 0 || (before?.makes ?? []).some((o) => (o.holds ?? []).length > 0);
-  return { ...step, puts: true, ...(before && !waits ? { after: [{ step: before.id, max: FOLLOWS_WITHIN, limit: "quality" as const }] } : {}) };
+  return {
+    ...step,
+    puts: true,
+    ...(before && !waits ? { after: [{ step: before.id, max: FOLLOWS_WITHIN, limit: "quality" as const }] } : {}),
+  };
 }
 
 /** The same for all steps of a method, in their order. */

@@ -63,11 +63,12 @@ function singleAt(text: string, index: number): Found<number> | undefined {
 }
 
 /** What may stand behind bare minutes: the end, a mark, or a word that goes on about something else than an amount. */
-const BEHIND_MINUTES = /^\s*(?:$|[,.;:)\]–-]|(?:until|till|or|and|then|at|in|on|over|under|with|without|covered|uncovered|from|to|before|after|by|for|while|turning|stirring)\b)/i;
+const BEHIND_MINUTES =
+  /^\s*(?:$|[,.;:)\]–-]|(?:until|till|or|and|then|at|in|on|over|under|with|without|covered|uncovered|from|to|before|after|by|for|while|turning|stirring)\b)/i;
 
 /** The "30" of "1h30", "1 hr 30" and "2 hours 30 until tender": two digits behind the hours, and no unit behind them. */
 function bareMinutes(text: string, number: Found<number>, last: number, close: boolean): Found<number> | undefined {
-  const two = number.end - number.start === 2 && !/[\d.,]/.test(text.charAt(number.end));
+  const two = number.end - number.start === 2 && !/^(?:\d|[.,]\d)/.test(text.slice(number.end));
   const rest = text.slice(number.end);
   const free = BEHIND_MINUTES.test(rest) || (close && !/^\s*[a-z°%]/i.test(rest));
   return last === 60 && two && number.value < 60 && free ? { value: 1, start: number.end, end: number.end } : undefined;

@@ -36,7 +36,10 @@ export function planUnderWay(dish: Dish, options: PlanOptions, log: Log, now: nu
   const events = new Map([...log.events].filter(([ref]) => !again.has(ref)));
   const redone = bent(dish, { ...options, log: { ...log, events } }, plan);
   if (redone.status === "feasible")
-    return { status: "feasible", plan: { ...redone.plan, gone, steps: redone.plan.steps.map((s) => (again.has(s.step) ? { ...s, again: true } : s)) } };
+    return {
+      status: "feasible",
+      plan: { ...redone.plan, gone, steps: redone.plan.steps.map((s) => (again.has(s.step) ? { ...s, again: true } : s)) },
+    };
   // No time to make it again: its stand-in, where it has one.
   const lost = new Set(gone.map((g) => componentOf(g.output)));
   const replaced = dish.components.filter((c) => lost.has(c.id) && c.fallback);
@@ -166,7 +169,8 @@ class Bending {
   /** Steps are planned shorter: first all of them by the least share that gives a plan, then as many as can be at their full length again. */
   shorter(lenience: Lenience, quick: boolean): Planned | undefined {
     if (this.steps.length === 0) return undefined;
-    const by = (lengths: ReadonlyMap<string, number>, hurried = true) => (lengths.size ? this.#try({ lengths, lenience }, hurried) : undefined);
+    const by = (lengths: ReadonlyMap<string, number>, hurried = true) =>
+      lengths.size ? this.#try({ lengths, lenience }, hurried) : undefined;
     let high = 1;
     let lengths = this.#shortenedBy(1);
     let best = by(lengths, quick);

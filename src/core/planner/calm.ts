@@ -2,7 +2,7 @@
 // evening's work together, and a move is kept where it makes the plan calmer, keeps every rule and costs no more than that.
 // What is calm, in this order: nothing that needs a watcher within an hour of bedtime; starts by hand on five minutes; food moved when somebody
 // is up and at home; work early in its evening.
-import { type Dish, type Step, STORES } from "../dish/model";
+import { type Dish, STORES, type Step } from "../dish/model";
 import { intervalsOfHours } from "../time/calendar";
 import { covers, type Intervals, intersect, subtract, union } from "../time/interval";
 import type { Plan, PlannedStep } from "./plan";
@@ -60,7 +60,9 @@ function houseOf(dish: Dish, plan: Plan): House {
   const hours = (list: Parameters<typeof intervalsOfHours>[0]) => intervalsOfHours(list, dish.zone, from, to);
   const awake = dish.cooks.map((c) => hours(c.awake));
   const home = dish.cooks.map((c) => subtract([[from, to]], hours(c.away)));
-  const steps = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => (plan.methods[c.id] === m.id ? m.steps.map((s) => [s.ref, s] as const) : []))));
+  const steps = new Map(
+    dish.components.flatMap((c) => c.methods.flatMap((m) => (plan.methods[c.id] === m.id ? m.steps.map((s) => [s.ref, s] as const) : []))),
+  );
   return {
     steps,
     here: union(awake.flatMap((a, i) => intersect(a, home[i] as Intervals))),
@@ -104,7 +106,8 @@ const endsByBedtime = (planned: PlannedStep, { steps, bedtimes }: House): boolea
 };
 
 /** Food is put somewhere as the step begins, by nobody's hands. */
-const movesFood = (step: Step) => step.puts || (step.attention === "unattended" && step.uses.some((u) => (STORES as readonly string[]).includes(u.what)));
+const movesFood = (step: Step) =>
+  step.puts || (step.attention === "unattended" && step.uses.some((u) => (STORES as readonly string[]).includes(u.what)));
 
 /** Points of unrest; the first kinds outweigh the later ones together. */
 function unrestOf(plan: Plan, dish: Dish, house: House): number {

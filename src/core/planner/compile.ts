@@ -318,19 +318,18 @@ class Compiler {
   }
 
   /** Where a running step with a stretch may end: from when it is expected, where hands can see it out. */
-  #endsOfRunning(
-    step: Step,
-    fact: { readonly end: number },
-    parts: readonly HandsPart[],
-    works: readonly Intervals[],
-  ): Intervals {
+  #endsOfRunning(step: Step, fact: { readonly end: number }, parts: readonly HandsPart[], works: readonly Intervals[]): Intervals {
     if (step.stretch === 0 || step.minPiece !== undefined || step.each || this.lengths.has(step.ref)) return [];
     const all: Intervals = [[fact.end, fact.end + step.stretch + 1]];
     let ends = all;
     for (const part of parts)
       if (part.atEnd) ends = intersect(ends, shift(union(works.flatMap((w) => startsFitting(w, part.minutes, this.#all))), part.minutes));
     const cover = this.#hours.coverOf(step);
-    if (cover) ends = intersect(ends, cover.filter(([a, b]) => a <= this.now && this.now < b).map(([a, b]) => [a, b + 1] as const));
+    if (cover)
+      ends = intersect(
+        ends,
+        cover.filter(([a, b]) => a <= this.now && this.now < b).map(([a, b]) => [a, b + 1] as const),
+      );
     // Once it has begun it is seen out, hours or not: where none of its ends suits them, the first does.
     return ends.length ? ends : this.lenience.hours > 0 ? all : [[fact.end, fact.end + 1]];
   }

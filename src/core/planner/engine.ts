@@ -542,7 +542,8 @@ export class Engine extends Bounds {
     const space = this.model.storeLitres.get(place) ?? 0;
     const spans = (this.#storeSpans.get(place) ?? []).map((s) => ({ from: s.from, to: s.to, size: s.litres }));
     for (const { activity, need } of this.#usersOfKind.get(place) ?? []) {
-      if (this.placed[activity.index] || activity.fact || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run") continue;
+      if (this.placed[activity.index] || activity.fact || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run")
+        continue;
       const full = minutesAbove(spans, space - need.use.litres + 1e-6);
       if (full.length && !this.#avoid(activity, need, full, "H11")) return false;
     }
@@ -555,7 +556,8 @@ export class Engine extends Bounds {
     const users = this.#heatUsers.get(id) ?? [];
     const room = equipment.kind === "bath" ? (equipment.litres ?? Number.POSITIVE_INFINITY) : equipment.racks;
     for (const { activity, need } of this.#usersOfKind.get(equipment.kind) ?? []) {
-      if (this.placed[activity.index] || activity.fact || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run") continue;
+      if (this.placed[activity.index] || activity.fact || activity.stretch > 0 || activity.minPiece !== undefined || need.span !== "run")
+        continue;
       const { use } = need;
       const size = (u: typeof use) => (equipment.kind === "bath" ? u.litres : u.racks);
       const full = minutesAbove(

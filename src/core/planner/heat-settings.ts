@@ -179,7 +179,10 @@ function entriesOf(
   const user = users[first] as HeatUser;
   const { idleC, heatCPerMin, coolCPerMin } = equipment;
   const cold = { low: Math.min(idleC, user.use.tempC - user.use.toleranceC), high: idleC };
-  const grown = (from: Range, minutes: number): Range => ({ low: from.low - minutes * coolCPerMin, high: from.high + minutes * heatCPerMin });
+  const grown = (from: Range, minutes: number): Range => ({
+    low: from.low - minutes * coolCPerMin,
+    high: from.high + minutes * heatCPerMin,
+  });
   const begun = Number.POSITIVE_INFINITY;
   if (first === 0) {
     const warm = warmth && user.from - warmth.since <= RESTS_AT_IDLE_MINUTES;

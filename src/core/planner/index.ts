@@ -7,12 +7,13 @@ import { choicesOfMethods } from "./choices";
 import { compile, type Lenience } from "./compile";
 import { explainRoot, explainSearch, rejectedBy } from "./explain/refusal";
 import { extractPlan, type PlanFrame } from "./extract";
+import { followedOn } from "./followed-on";
 import { DEFAULT_ROUNDS, guideFrom, improve, placementsFrom } from "./improve";
 import { cheapened, firstByLearning, regretBound, shortened } from "./learn/better";
 import { Learner } from "./learn/learner";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
-import { EMPTY_LOG, type Infeasible, isPutDown, type Log, type Plan, type PlannedStep, type Style, withWishes } from "./plan";
+import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style, withWishes } from "./plan";
 import { seededRandom } from "./random";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
@@ -182,7 +183,15 @@ function shortestOfAll(dish: Dish, start: Plan, others: readonly Readonly<Record
 function leastOf(dish: Dish, methods: Readonly<Record<string, string>>, options: PlanOptions, log: Log) {
   const serveAt = options.serveAt ?? dish.serveAt;
   const style = options.style ?? "late";
-  const compiled = compile({ dish, now: planningNow(dish, options), serveAt, planAt: options.planAt ?? "cautious", methods, log, ...termsOf(options) });
+  const compiled = compile({
+    dish,
+    now: planningNow(dish, options),
+    serveAt,
+    planAt: options.planAt ?? "cautious",
+    methods,
+    log,
+    ...termsOf(options),
+  });
   if (compiled.status === "impossible") return undefined;
   const { model } = compiled;
   if (gainingCycle(2 * model.activities.length, model.lags)) return undefined;
@@ -211,52 +220,6 @@ function planWith(
   const planned = searchWith(dish, methods, options, log, still, onFirst);
   // What the verifier accepts is a plan, whatever the model makes of the log (it takes a step that was put down to go on without a pause).
   return planned.status === "infeasible" && still ? { status: "feasible", plan: still } : planned;
-}
-
-/**
- * The plan so far with what the log says put in: steps that have begun or ended stand where they were, and running ones end when they are
- * now expected to. Nothing else is moved.
- */
-function followedOn(dish: Dish, plan: Plan, log: Log, now: number): Plan {
-  const steps = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, s] as const))));
-  const moved = plan.steps.map((planned): PlannedStep => {
-    const event = log.events.get(planned.step);
-    const step = steps.get(planned.step);
-    if (!event || !step || isPutDown(event)) return planned;
-    const { shortenedFrom: _, ...rest } = planned;
-    if (event.ended !== undefined) {
-      if (planned.start === event.started && planned.end === event.ended) return planned;
-      const pieces = [[event.started, event.ended] as const];
-      return { ...rest, start: event.started, end: event.ended, minutes: event.ended - event.started, pieces, hands: [], rounds: planned.rounds };
-    }
-    const by = event.started - planned.start;
-    const split = step.minPiece !== undefined || step.each;
-    const end = Math.max(event.estimate ?? planned.end + by, now);
-    if ((by === 0 && end === planned.end) || split) return planned;
-    const shifted = <T extends { readonly from: number; readonly to: number }>(span: T): T => {
-      const last = span.to === planned.end;
-      return { ...span, from: span.from + by, to: last ? end : span.to + by };
-    };
-    return {
-      ...(end - event.started < planned.minutes ? planned : rest),
-      start: event.started,
-      end,
-      minutes: end - event.started,
-      pieces: [[event.started, end]],
-      hands: planned.hands.map(shifted),
-      equipment: planned.equipment.map(shifted),
-    };
-  });
-  const at = new Map(moved.map((s) => [s.step, s]));
-  const makers = new Map([...steps.values()].flatMap((s) => s.makes.map((o) => [o.ref, s.ref] as const)));
-  const before = new Map(plan.steps.map((s) => [s.step, s]));
-  const holds = plan.holds.map((hold) => {
-    const maker = makers.get(hold.output);
-    const [was, is] = [before.get(maker ?? ""), at.get(maker ?? "")];
-    const taker = at.get(hold.taker);
-    return { ...hold, from: was && is && was.end === hold.from ? is.end : hold.from, to: taker && before.get(hold.taker)?.start === hold.to ? taker.start : hold.to };
-  });
-  return { ...plan, steps: moved, holds };
 }
 
 /** The plan so far, if it keeps every rule now as well. */

@@ -351,10 +351,15 @@ export interface LogEvent {
 
 /** A split step that has been put down: hands are off it, and its rest can be placed anew. */
 export const isPutDown = (event: LogEvent | undefined): boolean =>
-  event !== undefined && event.ended === undefined && event.pieces !== undefined && event.pieces.length > 0 && event.pieces.at(-1)?.[1] !== undefined;
+  event !== undefined &&
+  event.ended === undefined &&
+  event.pieces !== undefined &&
+  event.pieces.length > 0 &&
+  event.pieces.at(-1)?.[1] !== undefined;
 
 /** Minutes worked in the closed pieces of an event. */
-export const workedMinutes = (event: LogEvent): number => (event.pieces ?? []).reduce((sum, [a, b]) => sum + (b === undefined ? 0 : b - a), 0);
+export const workedMinutes = (event: LogEvent): number =>
+  (event.pieces ?? []).reduce((sum, [a, b]) => sum + (b === undefined ? 0 : b - a), 0);
 /** An oven, grill or bath that is on: set to so many degrees since then. */
 export interface HeatOn {
   readonly id: string;

@@ -48,7 +48,11 @@ export function trueMinutes(step: Step, share: number, { slow }: Policy): number
 
 /** A step whose length is a range to choose from, not a point that it must reach: no work, no heat, no probe. It may be taken as it is within it. */
 export const mayBeTaken = (step: Step): boolean =>
-  step.attention !== "hands" && step.time.max > step.time.min && !step.usesHeat && step.minPiece === undefined && step.file.done?.probeC === undefined;
+  step.attention !== "hands" &&
+  step.time.max > step.time.min &&
+  !step.usesHeat &&
+  step.minPiece === undefined &&
+  step.file.done?.probeC === undefined;
 
 /** The least that a step takes, in whole minutes. */
 export const leastMinutes = (step: Step): number => Math.ceil(step.time.min * step.k ** step.grows * step.batches - 1e-6);
@@ -117,7 +121,9 @@ function splitPress(planned: PlannedStep, event: LogEvent, total: number, now: n
     const over = open[0] + left;
     const piece = planned.pieces.find(([, b]) => b > open[0]);
     const breaks = piece && piece !== planned.pieces.at(-1) ? piece[1] : Number.POSITIVE_INFINITY;
-    return over <= breaks ? { kind: "ended", step: planned.step, at: Math.max(now, over) } : { kind: "put-down", step: planned.step, at: Math.max(now, breaks) };
+    return over <= breaks
+      ? { kind: "ended", step: planned.step, at: Math.max(now, over) }
+      : { kind: "put-down", step: planned.step, at: Math.max(now, breaks) };
   }
   const following = planned.pieces.find(([a], i) => i >= pieces.length && a >= (open?.[1] ?? planned.start));
   if (left <= 0 || !following) return { kind: "ended", step: planned.step, at: now };

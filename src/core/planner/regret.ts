@@ -36,12 +36,7 @@ export interface Priced {
  * Lead time and regret of a plan, counted anew from its steps, holds and settings.
  * Pre: every step of the plan belongs to a method in force (others are passed over).
  */
-export function priceOf(
-  plan: Priceable,
-  dish: Dish,
-  inForce: readonly Step[],
-  style: Style,
-): Priced {
+export function priceOf(plan: Priceable, dish: Dish, inForce: readonly Step[], style: Style): Priced {
   const planned = new Map(plan.steps.map((s) => [s.step, s]));
   const earliest = plan.steps.reduce((least, s) => Math.min(least, s.start), plan.serveAt);
   const leadMinutes = plan.serveAt - earliest;

@@ -130,7 +130,7 @@ export function riskOf(dish: Dish, plan: Plan, { runs = 10_000, seed = 1, log = 
     return [over, worst, at];
   };
   for (let run = 0; run < runs; run++) {
-    for (let i = 0; i < count; i++) drawn[i] = ((nodes[i] as Node).table[Math.floor(random() * QUANTILES)] as number);
+    for (let i = 0; i < count; i++) drawn[i] = (nodes[i] as Node).table[Math.floor(random() * QUANTILES)] as number;
     let [over, worst, at] = once(false);
     // Where the table would wait, what is inside its range is taken as it is.
     if (worst > 0.5 && takeable) [over, worst, at] = once(true);

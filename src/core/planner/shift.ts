@@ -22,7 +22,9 @@ export function shifted(dish: Dish, plan: Plan, steps: ReadonlySet<string>, by: 
       equipment: s.equipment.map(span),
     };
   });
-  const stepOf = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => (plan.methods[c.id] === m.id ? m.steps.map((s) => [s.ref, s] as const) : []))));
+  const stepOf = new Map(
+    dish.components.flatMap((c) => c.methods.flatMap((m) => (plan.methods[c.id] === m.id ? m.steps.map((s) => [s.ref, s] as const) : []))),
+  );
   const at = new Map(moved.map((s) => [s.step, s]));
   // A pot kept until another step ends is kept until it ends there now.
   const kept = moved.map((s): PlannedStep => {

@@ -177,17 +177,25 @@ function earlier(scene: Scene): WayOn | undefined {
 
 /** A step that has run for its least time and needs no heat is taken as it is: its length is a range. */
 function takeNow({ dish, options, log, now }: Scene): WayOn | undefined {
-  const running = dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).flatMap((step) => {
-    const event = log?.events.get(step.ref);
-    const may = event && event.ended === undefined && !event.pieces && mayBeTaken(step);
-    return may && now - event.started >= leastMinutes(step) && (event.estimate ?? now) > now ? [{ step, event }] : [];
-  });
+  const running = dish.components
+    .flatMap((c) => c.methods.flatMap((m) => m.steps))
+    .flatMap((step) => {
+      const event = log?.events.get(step.ref);
+      const may = event && event.ended === undefined && !event.pieces && mayBeTaken(step);
+      return may && now - event.started >= leastMinutes(step) && (event.estimate ?? now) > now ? [{ step, event }] : [];
+    });
   for (const { step, event } of running) {
     const events = new Map(log?.events).set(step.ref, { ...event, ended: now });
     const plan = feasible(planDish(dish, { ...options, log: { ...(log as Log), events } }));
     if (!plan) continue;
     const ran = spokenDuration(now - event.started);
-    return { kind: "take-now", text: `Take “${step.name}” as it is: it has had ${ran}, which is inside its range.`, change: [], press: step.ref, plan };
+    return {
+      kind: "take-now",
+      text: `Take “${step.name}” as it is: it has had ${ran}, which is inside its range.`,
+      change: [],
+      press: step.ref,
+      plan,
+    };
   }
   return undefined;
 }
@@ -262,14 +270,25 @@ const stepOf = (dish: Dish, ref: string): Step | undefined =>
 /** The bought stand-in of a component of which nothing has been taken yet. */
 function standIn({ document, dish, options, log }: Scene): WayOn | undefined {
   const taken = (component: string) =>
-    [...(log?.events.keys() ?? [])].some((ref) => !ref.startsWith(`${component}.`) && stepOf(dish, ref)?.takes.some((t) => t.from.startsWith(`${component}.`)));
+    [...(log?.events.keys() ?? [])].some(
+      (ref) => !ref.startsWith(`${component}.`) && stepOf(dish, ref)?.takes.some((t) => t.from.startsWith(`${component}.`)),
+    );
   for (const component of dish.components) {
     const replaced = options.previous?.methods[component.id] === "fallback" || options.methods?.[component.id] === "fallback";
     if (!component.fallback || component.onHand.length || replaced || taken(component.id)) continue;
-    const plan = feasible(planDish(dish, { ...options, log: log && withoutComponent(log, component.id), methods: { ...options.methods, [component.id]: "fallback" } }));
+    const plan = feasible(
+      planDish(dish, {
+        ...options,
+        log: log && withoutComponent(log, component.id),
+        methods: { ...options.methods, [component.id]: "fallback" },
+      }),
+    );
     if (!plan) continue;
     const wishes = document.wishes ?? {};
-    const pins = [...(wishes.pins ?? []).filter((p) => !("component" in p && p.component === component.id)), { component: component.id, method: "fallback" }];
+    const pins = [
+      ...(wishes.pins ?? []).filter((p) => !("component" in p && p.component === component.id)),
+      { component: component.id, method: "fallback" },
+    ];
     return {
       kind: "stand-in",
       text: `${component.fallback.name} in place of ${component.name}.`,

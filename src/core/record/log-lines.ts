@@ -15,11 +15,21 @@ export interface LogLine {
 }
 
 export function logLines(dish: Dish, events: readonly RunEvent[]): LogLine[] {
-  const names = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, { name: s.name, component: c.name }] as const))));
+  const names = new Map(
+    dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, { name: s.name, component: c.name }] as const))),
+  );
   return standingEvents(events)
     .map(({ sequence, kind, step, at, by }): LogLine => {
       const known = names.get(step);
-      return { sequence, kind, step, at, name: known?.name ?? step, component: known?.component ?? "", by: dish.cooks.find((c) => c.id === by)?.name };
+      return {
+        sequence,
+        kind,
+        step,
+        at,
+        name: known?.name ?? step,
+        component: known?.component ?? "",
+        by: dish.cooks.find((c) => c.id === by)?.name,
+      };
     })
     .sort((a, b) => b.sequence - a.sequence);
 }

@@ -61,7 +61,13 @@ export function defaultPlan(document: DishFile, wish: number, options: DefaultOp
   const screened = found
     .map((plan): Candidate & { readonly safe: boolean } => {
       const risk = riskOf(dish, plan, { runs: FAST_RUNS, seed: options.seed ?? 1, log });
-      return { plan, onTime: risk.onTime, within15: risk.within15, executed: 0, safe: !risk.brokenWaits.some((b) => b.safety && b.share > 1 - wish) };
+      return {
+        plan,
+        onTime: risk.onTime,
+        within15: risk.within15,
+        executed: 0,
+        safe: !risk.brokenWaits.some((b) => b.safety && b.share > 1 - wish),
+      };
     })
     .sort((a, b) => a.plan.regret.total - b.plan.regret.total);
   const tried: Candidate[] = [];
@@ -91,7 +97,8 @@ function candidates(dish: Dish, options: DefaultOptions, began: number): { found
     for (const planAt of PLAN_ATS) {
       if (options.stop?.() && found.length) break;
       const share = (FINDING_SHARE * ++asked) / (layouts.length * PLAN_ATS.length);
-      const stop = () => options.stop?.() === true || (options.time !== undefined && options.time.clock() - began > options.time.ms * share);
+      const stop = () =>
+        options.stop?.() === true || (options.time !== undefined && options.time.clock() - began > options.time.ms * share);
       const planned = planDish(dish, { ...options, stop, style: laid, planAt });
       if (planned.status === "infeasible") {
         refusal ??= planned;
@@ -106,7 +113,14 @@ function candidates(dish: Dish, options: DefaultOptions, began: number): { found
 }
 
 /** The shares of a candidate when it is executed; it ends as soon as it can no longer reach the wish. */
-function execute(document: DishFile, candidate: Candidate, wish: number, runs: number, options: DefaultOptions, stop: () => boolean): Candidate {
+function execute(
+  document: DishFile,
+  candidate: Candidate,
+  wish: number,
+  runs: number,
+  options: DefaultOptions,
+  stop: () => boolean,
+): Candidate {
   let [onTime, within15, done] = [0, 0, 0];
   const allowed = Math.floor(runs * (1 - wish) + 1e-9);
   while (done < runs && !(stop() && done >= LEAST_RUNS)) {
@@ -125,9 +139,18 @@ function frontier(all: readonly Candidate[], chosen: Candidate): Candidate[] {
   const kept = all.filter(
     (a) =>
       a === chosen ||
-      !all.some((b) => b !== a && b.plan.leadMinutes <= a.plan.leadMinutes + SAME_LEAD_MINUTES && (b.within15 > a.within15 || (b.within15 === a.within15 && b.plan.regret.total < a.plan.regret.total))),
+      !all.some(
+        (b) =>
+          b !== a &&
+          b.plan.leadMinutes <= a.plan.leadMinutes + SAME_LEAD_MINUTES &&
+          (b.within15 > a.within15 || (b.within15 === a.within15 && b.plan.regret.total < a.plan.regret.total)),
+      ),
   );
   const sorted = kept.sort((a, b) => a.plan.leadMinutes - b.plan.leadMinutes);
-  while (sorted.length > MOST_CHOICES) sorted.splice(sorted.findIndex((c) => c !== chosen), 1);
+  while (sorted.length > MOST_CHOICES)
+    sorted.splice(
+      sorted.findIndex((c) => c !== chosen),
+      1,
+    );
   return sorted;
 }

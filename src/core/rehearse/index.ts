@@ -4,9 +4,20 @@ import { type Dish, dishModel, type Step } from "../dish/model";
 import { applyPatch } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
 import { EMPTY_LOG, type Log, type Plan, type Planned, type PlanOptions, planDish } from "../planner";
-import { waysOn, withoutComponent } from "../planner/ways-on";
-import { FOLLOW, FORGOTTEN_MINUTES, lateDayOf, leastMinutes, mayBeTaken, nextPress, type Policy, type Press, pressed, trueMinutes } from "../planner/policy";
+import {
+  FOLLOW,
+  FORGOTTEN_MINUTES,
+  lateDayOf,
+  leastMinutes,
+  mayBeTaken,
+  nextPress,
+  type Policy,
+  type Press,
+  pressed,
+  trueMinutes,
+} from "../planner/policy";
 import { seededRandom } from "../planner/random";
+import { waysOn, withoutComponent } from "../planner/ways-on";
 import { heatOnAt } from "../record/heat-on";
 
 export interface RehearsalOptions {
@@ -105,7 +116,8 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   let plan = start;
   let log: Log = options.log ?? EMPTY_LOG;
   let { now } = start;
-  const allSteps = (d: Dish) => new Map(d.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s): [string, Step] => [s.ref, s]))));
+  const allSteps = (d: Dish) =>
+    new Map(d.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s): [string, Step] => [s.ref, s]))));
   let steps = allSteps(dish);
   // Drawn for every step there is, so that another way of making something changes no other length.
   const truth = new Map([...steps.values()].map((s) => [s.ref, trueMinutes(s, random(), policy)]));
@@ -113,7 +125,15 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   const forgets = new Map([...steps.keys()].map((ref) => [ref, random() < policy.forget]));
   const due = [{ step: dish.serve, at: start.serveAt }, ...dish.courses.map((c) => ({ step: c.serve, at: start.serveAt + c.after }))];
   const told = new Set<string>();
-  const result = { exceptions: 0, moves: 0, replans: 0, replanMs: [] as number[], decidedBy: undefined as string | undefined, safetyBroken: false, repairs: [] as string[] };
+  const result = {
+    exceptions: 0,
+    moves: 0,
+    replans: 0,
+    replanMs: [] as number[],
+    decidedBy: undefined as string | undefined,
+    safetyBroken: false,
+    repairs: [] as string[],
+  };
   // What nobody is there for begins when somebody is; from then on the plan made anew says when.
   const arrives = new Map<string, number>();
   const delayed = new Set<string>();
@@ -136,7 +156,9 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
       const wait = lateness(press, plan, dish, policy, lateDay, forgets);
       if (wait > 0) {
         delayed.add(press.step);
-        for (const s of plan.steps) if (!log.events.has(s.step) && s.hands.length && s.start < press.at + wait && s.start >= press.at) arrives.set(s.step, press.at + wait);
+        for (const s of plan.steps)
+          if (!log.events.has(s.step) && s.hands.length && s.start < press.at + wait && s.start >= press.at)
+            arrives.set(s.step, press.at + wait);
         arrives.set(press.step, press.at + wait);
         continue;
       }
@@ -166,7 +188,11 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     let answer: Planned = planDish(dish, { ...optionsFor(plan, now, log), baseline: back?.serveAt === plan.serveAt ? back : undefined });
     if (over && late.size === 0) baseline = undefined;
     // What may be taken as it is gets more time only where nothing else has to give way for it.
-    if (press.kind === "estimate" && takesAsItIs(press.step, steps, log, now) && (answer.status === "infeasible" || shortened(answer.plan) > shortened(plan))) {
+    if (
+      press.kind === "estimate" &&
+      takesAsItIs(press.step, steps, log, now) &&
+      (answer.status === "infeasible" || shortened(answer.plan) > shortened(plan))
+    ) {
       const taken = pressed(log, { kind: "ended", step: press.step, at: now }, false);
       const without = planDish(dish, { ...optionsFor(plan, now, taken), baseline });
       if (without.status === "feasible" && shortened(without.plan) <= shortened(plan)) {

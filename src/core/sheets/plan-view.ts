@@ -91,7 +91,13 @@ export interface PlanView {
   /** Rules that what has begun cannot keep, each in a sentence. */
   readonly exceptions: readonly { readonly text: string; readonly step: string | undefined; readonly from: number; readonly to: number }[];
   /** Steps planned shorter than their usual length, inside their range. */
-  readonly shortened: readonly { readonly name: string; readonly minutes: number; readonly from: number; readonly least: number; readonly most: number }[];
+  readonly shortened: readonly {
+    readonly name: string;
+    readonly minutes: number;
+    readonly from: number;
+    readonly least: number;
+    readonly most: number;
+  }[];
   /** What waited too long to be safe and must go. */
   readonly gone: readonly string[];
 }
@@ -144,7 +150,15 @@ export function planView(dish: Dish, plan: Plan, progress: Progress = new Map())
       const step = inForce.find((x) => x.ref === s.step);
       if (!step || s.shortenedFrom === undefined || progress.get(s.step)?.ended !== undefined) return [];
       const by = step.k ** step.grows * step.batches;
-      return [{ name: step.name, minutes: s.minutes, from: s.shortenedFrom, least: Math.round(step.time.min * by), most: Math.round(step.time.max * by) }];
+      return [
+        {
+          name: step.name,
+          minutes: s.minutes,
+          from: s.shortenedFrom,
+          least: Math.round(step.time.min * by),
+          most: Math.round(step.time.max * by),
+        },
+      ];
     }),
     gone: (plan.gone ?? []).map((g) => outputs.get(g.output) ?? g.output),
   };

@@ -16,8 +16,8 @@ import { useNow } from "../shell/StatusLine";
 import { agendaAt, movesBetween } from "./agenda";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
-import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { PlanNotes } from "./PlanNotes";
+import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { RunLog } from "./RunLog";
 import { AloneRow, DueCard, RunningCard } from "./StepCards";
 
@@ -296,7 +296,11 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
             {plan.cooks.length > 1 && (
               <label className="mt-3 block text-[15px]">
                 {LOG.who}{" "}
-                <select className="min-h-[44px] border-b border-rim bg-transparent px-2" value={by ?? ""} onChange={(e) => setBy(e.target.value)}>
+                <select
+                  className="min-h-[44px] border-b border-rim bg-transparent px-2"
+                  value={by ?? ""}
+                  onChange={(e) => setBy(e.target.value)}
+                >
                   <option value="">{LOG.nobody}</option>
                   {plan.cooks.map((c) => (
                     <option key={c.id} value={c.id}>

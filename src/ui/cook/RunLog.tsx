@@ -32,7 +32,8 @@ export function RunLog({ lines, steps, clock, now, onUndo, onCorrect, onAdd }: R
             <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 sm:grid-cols-[6.4rem_1fr_auto]">
               <span className="clock text-[15px]">{clock.dayTime(line.at)}</span>
               <span className="text-[16px]">
-                {didWhat(line)}: {line.name} <span className="text-[13.5px] text-quiet">{[line.component, line.by].filter(Boolean).join(", ")}</span>
+                {didWhat(line)}: {line.name}{" "}
+                <span className="text-[13.5px] text-quiet">{[line.component, line.by].filter(Boolean).join(", ")}</span>
               </span>
               <span className="flex max-sm:col-start-2">
                 <button
@@ -43,7 +44,12 @@ export function RunLog({ lines, steps, clock, now, onUndo, onCorrect, onAdd }: R
                 >
                   {LOG.correct}
                 </button>
-                <button type="button" className={SMALL} onClick={() => onUndo(line)} aria-label={`${LOG.undo}: ${didWhat(line)}, ${line.name}`}>
+                <button
+                  type="button"
+                  className={SMALL}
+                  onClick={() => onUndo(line)}
+                  aria-label={`${LOG.undo}: ${didWhat(line)}, ${line.name}`}
+                >
                   {LOG.undo}
                 </button>
               </span>

@@ -42,10 +42,10 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
         {step.paused
           ? "put down"
           : left > 0
-          ? `until about ${clock.near(step.end, now)}, in ${spokenDuration(left)}`
-          : left === 0
-            ? "due now"
-            : `due since ${clock.near(step.end, now)}`}
+            ? `until about ${clock.near(step.end, now)}, in ${spokenDuration(left)}`
+            : left === 0
+              ? "due now"
+              : `due since ${clock.near(step.end, now)}`}
         {step.checkFrom !== undefined && now < step.start + step.checkFrom
           ? `; first look ${clock.near(step.start + step.checkFrom, now)}`
           : ""}

@@ -44,9 +44,18 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
   const days = useMemo(() => midnights(from, to, clock), [from, to, clock]);
   const choose = async (plan: PlanChoice) => {
     setBusy(true);
-    const file = { ...plan.file, sure: { reached, wish }, choices: plans.map((p) => ({ file: p.file, onTime: p.onTime, within15: p.within15, chosen: p === plan })) };
+    const file = {
+      ...plan.file,
+      sure: { reached, wish },
+      choices: plans.map((p) => ({ file: p.file, onTime: p.onTime, within15: p.within15, chosen: p === plan })),
+    };
     const change = wishChange({ wishes }, { planAt: plan.file.planAt });
-    const got = await ask(`/api/dishes/${slug}/change`, "POST", { version, change, label: CHOICES.label(plan.view.leadMinutes), plan: file });
+    const got = await ask(`/api/dishes/${slug}/change`, "POST", {
+      version,
+      change,
+      label: CHOICES.label(plan.view.leadMinutes),
+      plan: file,
+    });
     setBusy(false);
     setTrouble(got.ok ? undefined : reason(got));
     if (got.ok) toast(CHOICES.done);
@@ -77,7 +86,12 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
                   {CHOICES.starts(clock.dayTime(plan.view.begins))}, {CHOICES.lengths[plan.file.planAt]}
                 </p>
               </div>
-              <svg viewBox={`0 0 ${WIDTH} ${ROW}`} className="w-full" role="img" aria-label={CHOICES.picture(plan.view.steps.filter((s) => s.hands.length).length)}>
+              <svg
+                viewBox={`0 0 ${WIDTH} ${ROW}`}
+                className="w-full"
+                role="img"
+                aria-label={CHOICES.picture(plan.view.steps.filter((s) => s.hands.length).length)}
+              >
                 {days.map((day) => (
                   <line key={day} x1={x(day)} x2={x(day)} y1={4} y2={ROW - 4} stroke="var(--rule)" />
                 ))}
@@ -90,13 +104,29 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
                   return (
                     <g key={c.id} stroke={colourOf(c.kind)} opacity={plan.chosen ? 1 : 0.6}>
                       <line x1={x(first)} x2={x(last)} y1={y} y2={y} strokeWidth={0.8} strokeDasharray="1.5 2" />
-                      {steps.flatMap((s) => s.hands).map((h) => (
-                        <line key={`${h.from} ${h.cook}`} x1={x(h.from)} x2={Math.max(x(h.to), x(h.from) + 1.5)} y1={y} y2={y} strokeWidth={3} />
-                      ))}
+                      {steps
+                        .flatMap((s) => s.hands)
+                        .map((h) => (
+                          <line
+                            key={`${h.from} ${h.cook}`}
+                            x1={x(h.from)}
+                            x2={Math.max(x(h.to), x(h.from) + 1.5)}
+                            y1={y}
+                            y2={y}
+                            strokeWidth={3}
+                          />
+                        ))}
                     </g>
                   );
                 })}
-                <circle cx={x(plan.view.begins)} cy={ROW - 8} r={4} fill={plan.chosen ? "var(--saffron)" : "var(--raised)"} stroke="var(--rim)" strokeWidth={1.5} />
+                <circle
+                  cx={x(plan.view.begins)}
+                  cy={ROW - 8}
+                  r={4}
+                  fill={plan.chosen ? "var(--saffron)" : "var(--raised)"}
+                  stroke="var(--rim)"
+                  strokeWidth={1.5}
+                />
                 <line x1={x(plan.view.serveAt)} x2={x(plan.view.serveAt)} y1={0} y2={ROW} stroke="var(--ink)" strokeWidth={3} />
               </svg>
               <div>
@@ -104,8 +134,8 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
                   <span className="font-serif text-[22px] font-semibold">{Math.round(plan.within15 * 100)}</span> {CHOICES.of100}
                 </p>
                 <svg viewBox={`0 0 ${MOST_DOTS * 7} 8`} width={MOST_DOTS * 7} height={8} aria-hidden>
-                  {Array.from({ length: Math.min(MOST_DOTS, late) }, (_, i) => (
-                    <circle key={`${i * 7}`} cx={4 + i * 7} cy={4} r={2.6} fill="var(--beet)" />
+                  {Array.from({ length: Math.min(MOST_DOTS, late) }, (_, i) => 4 + i * 7).map((cx) => (
+                    <circle key={cx} cx={cx} cy={4} r={2.6} fill="var(--beet)" />
                   ))}
                 </svg>
                 <p className="text-[13px] text-quiet">{CHOICES.late(late)}</p>
@@ -113,7 +143,13 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
               {plan.chosen ? (
                 <span className="text-[14px] text-quiet">{CHOICES.inUse}</span>
               ) : (
-                <button type="button" className="act" disabled={busy} onClick={() => void choose(plan)} aria-label={CHOICES.useLabel(spokenDuration(plan.view.leadMinutes))}>
+                <button
+                  type="button"
+                  className="act"
+                  disabled={busy}
+                  onClick={() => void choose(plan)}
+                  aria-label={CHOICES.labelOfUse(spokenDuration(plan.view.leadMinutes))}
+                >
                   {CHOICES.use}
                 </button>
               )}

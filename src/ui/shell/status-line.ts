@@ -15,7 +15,14 @@ export interface StatusPart {
   readonly idle?: true;
 }
 
-export function statusParts(plan: PlanView | undefined, serveAt: number, serves: number, now: number, clock: WallClock, holds = true): StatusPart[] {
+export function statusParts(
+  plan: PlanView | undefined,
+  serveAt: number,
+  serves: number,
+  now: number,
+  clock: WallClock,
+  holds = true,
+): StatusPart[] {
   const until = serveAt - now;
   const parts: StatusPart[] = [
     {

@@ -2,9 +2,12 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { balanceOf, isOverTaken } from "../../../src/core/dish/balance";
+import { insertTyped } from "../../../src/core/dish/edit/steps";
 import type { Step } from "../../../src/core/dish/model";
 import { readDish } from "../../../src/core/dish/read";
+import type { DishFile } from "../../../src/core/dish/schema";
 import { comparable, quantityOf, quantityText } from "../../../src/core/dish/units";
+import { planDish, verifyPlan } from "../../../src/core/planner";
 import { cautionOf } from "../../../src/core/safety/cautions";
 import { DEMO, demoDish, demoDocument, dishOf, type Loose } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
@@ -211,4 +214,70 @@ describe("the demo dishes are ones that a cook would sign", () => {
     const probes = all.filter(({ step }) => step.file.done?.probeC !== undefined).map(({ step }) => [step.ref, step.file.done?.probeC]);
     expect(Object.fromEntries(probes)).toMatchObject({ "pie.bake-low": 75, "duck.roast": 74, "ice.custard": 82, "bread.bake": 96 });
   });
+});
+
+describe("the plate", () => {
+  const taken = (perServing: number) => {
+    const dish = dishOf(
+      smallDish((d) => {
+        stepOf(d, "plate.put").takes[0].amount = { amount: 100, unit: "mL" };
+        d.dish.plate = [{ output: "sauce.sauce", perServing: { amount: perServing, unit: "mL" } }];
+      }),
+    );
+    const steps = dish.components.flatMap((c) => c.methods[0]?.steps ?? []);
+    const output = steps.flatMap((s) => s.makes).find((o) => o.ref === "sauce.sauce");
+    const by = balanceOf(dish, "sauce.sauce", output?.quantity, steps);
+    const own = balanceOf({ ...dish, plate: [] }, "sauce.sauce", output?.quantity, steps);
+    return { plate: by.taken, steps: own.taken, takers: by.takers.map((t) => t.step) };
+  };
+  test("is no second taker: the larger of what it and the steps take counts", () => {
+    const little = taken(1);
+    expect(little.plate).toBe(little.steps);
+    expect(little.takers).not.toContain("plate");
+    const much = taken(80);
+    expect(much.plate).toBeGreaterThan(much.steps);
+    expect(much.plate).toBeCloseTo(much.steps * 3.2, 3);
+  });
+});
+
+describe("who moves the food", () => {
+  test("a typed line in which something is put away says so, and follows the line before within half an hour unless a wait is said", () => {
+    const typed = (line: string) => {
+      const document = insertTyped(smallDish() as DishFile, { component: "sauce", method: "only" }, line, 1);
+      return document.components[1]?.methods[0]?.steps[1];
+    };
+    expect(typed("Chill in the fridge 4h alone")).toMatchObject({ puts: true });
+    expect(typed("Stand on the counter 30m alone")).toMatchObject({ puts: true });
+    expect(typed("Whisk it smooth 5m")?.puts).toBeUndefined();
+  });
+  test("a step that could begin with nobody there is warned of, and food of which nothing says how long it may stand", () => {
+    const said = (change: (d: Loose) => void) => warnings(change).join(" ");
+    const alone = { id: "stand", name: "Stand", time: "30m", attention: "unattended" };
+    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, alone))).toMatch(/"Stand" may begin with nobody there/);
+    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, { ...alone, puts: true }))).not.toMatch(/nobody there/);
+    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, { ...alone, puts: true }))).toMatch(/how long the food may stand between "Reduce" and "Stand"/);
+    const tied = { ...alone, after: [{ step: "reduce", max: "10m" }] };
+    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, tied))).not.toMatch(/nobody there|how long the food may stand between "Reduce"/);
+  });
+  test("somebody is up and at home at that minute in every plan, and the verifier asks for it", () => {
+    const dish = dishOf(
+      smallDish((d) => {
+        d.components[0].methods[0].steps.push({ id: "chill", name: "Chill", time: "5h", attention: "unattended", puts: true, after: ["simmer"], makes: [{ id: "cold", holds: [] }] });
+        stepOf(d, "plate.put").takes.push({ from: "stock.cold" });
+        d.kitchen.cooks[0].away = [{ days: "all", from: "08:00", to: "18:00" }];
+        d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "23:00" }];
+        d.dish.serveAt = "2026-10-18T20:00";
+      }),
+    );
+    const planned = planDish(dish, { planAt: "likely", rounds: 4 });
+    if (planned.status !== "feasible") throw new Error(planned.conflict[0]?.text);
+    const chill = planned.plan.steps.find((s) => s.step === "stock.chill");
+    const hour = dish.zone.wall(chill?.start ?? 0).hour;
+    expect(hour < 8 || hour >= 18).toBe(true);
+    const by = dish.zone.toMinute("2026-10-18T12:00") - (chill?.start ?? 0);
+    const moved = { ...planned.plan, steps: planned.plan.steps.map((s) => (s === chill ? { ...s, start: s.start + by, end: s.end + by, pieces: [[s.start + by, s.end + by] as const] } : s)) };
+    expect(verifyPlan(dish, moved).broken.some((b) => b.rule === "H7" && b.steps[0] === "stock.chill")).toBe(true);
+  });
+  test("a method may not have the word that a plan uses for the stand-in", () =>
+    expect(readDish(JSON.stringify(smallDish((d) => (d.components[1].methods[0].id = "fallback")))).problems.map((p) => p.message).join()).toMatch(/may not be called "fallback"/));
 });

@@ -105,7 +105,9 @@ describe("a bad file", () => {
   });
 
   test("warns of a step that leads to nothing that is served", () => {
-    const read = readSmall((d) => d.components[0].methods[0].steps.push({ id: "extra", time: "5m", name: "Extra", after: [{ step: "simmer", max: "1h" }] }));
+    const read = readSmall((d) =>
+      d.components[0].methods[0].steps.push({ id: "extra", time: "5m", name: "Extra", after: [{ step: "simmer", max: "1h" }] }),
+    );
     expect(read.problems.map((p) => [p.severity, p.path])).toEqual([["warning", "components[0].methods[0].steps[2]"]]);
     expect(read.problems[0]?.message).toMatch(/leads to nothing/);
   });

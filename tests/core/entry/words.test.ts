@@ -121,3 +121,17 @@ describe("amounts", () => {
     expect(readAmount(text)).toBeUndefined();
   });
 });
+
+test.each([
+  ["roast 1h30 until golden", 90],
+  ["1 hr 15", 75],
+  ["2 hours 30 until tender", 150],
+  ["1h30", 90],
+  ["1 hour 20, turning once", 80],
+  ["2 hours 30 g of salt", 120],
+  ["1 h 20 °C", 60],
+  ["1 hour 15 pieces", 60],
+  ["1 hour 75", 60],
+])("%s is %i minutes", (text, minutes) => {
+  expect(findDurations(text)[0]?.value.likely).toBe(minutes);
+});

@@ -14,11 +14,39 @@ const oven = dishOf(
 ).equipment.find((e) => e.kind === "oven") as Equipment;
 const OPEN = { heat: () => [], lighting: () => [] };
 const use = (tempC: number, toleranceC: number, more: Partial<Use> = {}): Use =>
-  ({ what: "oven", tempC, toleranceC, racks: 1, mode: "any", litres: 0, pieces: 0, count: 1, part: "all", ramp: false, until: undefined, ...more }) as Use;
-const user = (n: number, from: number, to: number, u: Use): HeatUser => ({ step: `s${n}`, component: `c${n}`, use: u, from, to, begun: false });
+  ({
+    what: "oven",
+    tempC,
+    toleranceC,
+    racks: 1,
+    mode: "any",
+    litres: 0,
+    pieces: 0,
+    count: 1,
+    part: "all",
+    ramp: false,
+    until: undefined,
+    ...more,
+  }) as Use;
+const user = (n: number, from: number, to: number, u: Use): HeatUser => ({
+  step: `s${n}`,
+  component: `c${n}`,
+  use: u,
+  from,
+  to,
+  begun: false,
+});
 
 const someUsers = fc
-  .array(fc.record({ gap: fc.integer({ min: 0, max: 90 }), length: fc.integer({ min: 5, max: 80 }), temp: fc.constantFrom(120, 160, 180, 200, 230), tolerance: fc.constantFrom(5, 15, 40) }), { minLength: 1, maxLength: 40 })
+  .array(
+    fc.record({
+      gap: fc.integer({ min: 0, max: 90 }),
+      length: fc.integer({ min: 5, max: 80 }),
+      temp: fc.constantFrom(120, 160, 180, 200, 230),
+      tolerance: fc.constantFrom(5, 15, 40),
+    }),
+    { minLength: 1, maxLength: 40 },
+  )
   .map((list) => {
     let at = 100;
     return list.map(({ gap, length, temp, tolerance }, i) => {
@@ -31,7 +59,9 @@ const someUsers = fc
 function anyDivision(users: readonly HeatUser[]): boolean {
   const sorted = [...users].sort((a, b) => a.from - b.from || a.to - b.to);
   const reach = (from: readonly number[], minutes: number, low: number, high: number): number[] =>
-    Array.from({ length: 251 }, (_, i) => i + 10).filter((t) => t >= low && t <= high && from.some((f) => minutesToChange(oven, f, t) <= minutes));
+    Array.from({ length: 251 }, (_, i) => i + 10).filter(
+      (t) => t >= low && t <= high && from.some((f) => minutesToChange(oven, f, t) <= minutes),
+    );
   const go = (at: number, temps: readonly number[], last: number): boolean => {
     if (at === sorted.length) return true;
     let [low, high, to] = [0, oven.maxC, 0];
@@ -76,14 +106,17 @@ describe("settings", () => {
   test("are found where trying every division finds some, and only there", () => {
     let [none, some] = [0, 0];
     fc.assert(
-      fc.property(someUsers.map((u) => u.slice(0, 6)), (users) => {
-        const found = settle(oven, users, 0, OPEN) !== undefined;
-        if (found) some++;
-        else none++;
-        // The honest way looks at whole degrees only.
-        if (anyDivision(users)) expect(found).toBe(true);
-        else if (found) expect(users.length).toBeGreaterThan(1);
-      }),
+      fc.property(
+        someUsers.map((u) => u.slice(0, 6)),
+        (users) => {
+          const found = settle(oven, users, 0, OPEN) !== undefined;
+          if (found) some++;
+          else none++;
+          // The honest way looks at whole degrees only.
+          if (anyDivision(users)) expect(found).toBe(true);
+          else if (found) expect(users.length).toBeGreaterThan(1);
+        },
+      ),
       { numRuns: 250 },
     );
     expect(Math.min(none, some)).toBeGreaterThan(20);

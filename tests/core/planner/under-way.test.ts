@@ -3,7 +3,18 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { EMPTY_LOG, type Log, LogFile, logFromFile, type Plan, type PlanException, planDish, planFromFile, planToFile, verifyPlan } from "../../../src/core/planner";
+import {
+  EMPTY_LOG,
+  type Log,
+  LogFile,
+  logFromFile,
+  type Plan,
+  type PlanException,
+  planDish,
+  planFromFile,
+  planToFile,
+  verifyPlan,
+} from "../../../src/core/planner";
 import { dishOf } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 
@@ -17,7 +28,16 @@ const found = (planned: ReturnType<typeof planDish>): Plan => {
 const smoke = () =>
   dishOf({
     format: "rondeau/1",
-    dish: { id: "smoke", name: "Smoke", timezone: "Europe/Dublin", baseServes: 4, serves: 4, serveAt: "2026-06-21T18:00", startNotBefore: "2026-06-19T18:00", serve: "table.carve" },
+    dish: {
+      id: "smoke",
+      name: "Smoke",
+      timezone: "Europe/Dublin",
+      baseServes: 4,
+      serves: 4,
+      serveAt: "2026-06-21T18:00",
+      startNotBefore: "2026-06-19T18:00",
+      serve: "table.carve",
+    },
     components: [
       {
         id: "legs",
@@ -28,18 +48,60 @@ const smoke = () =>
             id: "usual",
             steps: [
               { id: "light", name: "Light it", time: "30m" },
-              { id: "smoke", name: "Smoke", time: { min: "3h", likely: "4h", max: "7h" }, attention: "nearby", after: [{ step: "light", max: "10m" }], uses: [{ what: "grill", tempC: 110 }] },
-              { id: "wrap", name: "Wrap", time: "15m", after: [{ step: "smoke", max: "10m" }], makes: [{ id: "wrapped", holds: [{ place: "fridge", max: "3d", limit: "safety" }] }] },
+              {
+                id: "smoke",
+                name: "Smoke",
+                time: { min: "3h", likely: "4h", max: "7h" },
+                attention: "nearby",
+                after: [{ step: "light", max: "10m" }],
+                uses: [{ what: "grill", tempC: 110 }],
+              },
+              {
+                id: "wrap",
+                name: "Wrap",
+                time: "15m",
+                after: [{ step: "smoke", max: "10m" }],
+                makes: [{ id: "wrapped", holds: [{ place: "fridge", max: "3d", limit: "safety" }] }],
+              },
             ],
           },
         ],
       },
-      { id: "salad", name: "Salad", kind: "vegetable", methods: [{ id: "usual", steps: [{ id: "cut", name: "Cut", time: "20m", makes: [{ id: "cut", holds: [{ place: "fridge", max: "1d", limit: "quality" }] }] }] }] },
-      { id: "table", name: "Table", kind: "assembly", methods: [{ id: "usual", steps: [{ id: "carve", name: "Carve", time: "20m", takes: [{ from: "legs.wrapped" }, { from: "salad.cut" }] }] }] },
+      {
+        id: "salad",
+        name: "Salad",
+        kind: "vegetable",
+        methods: [
+          {
+            id: "usual",
+            steps: [
+              { id: "cut", name: "Cut", time: "20m", makes: [{ id: "cut", holds: [{ place: "fridge", max: "1d", limit: "quality" }] }] },
+            ],
+          },
+        ],
+      },
+      {
+        id: "table",
+        name: "Table",
+        kind: "assembly",
+        methods: [
+          { id: "usual", steps: [{ id: "carve", name: "Carve", time: "20m", takes: [{ from: "legs.wrapped" }, { from: "salad.cut" }] }] },
+        ],
+      },
     ],
     kitchen: {
-      cooks: [{ id: "wren", name: "Wren", hours: [{ days: "all", from: "17:00", to: "22:30" }], awake: [{ days: "all", from: "07:00", to: "23:00" }] }],
-      equipment: [{ id: "kettle", kind: "grill", racks: 2, maxC: 250 }, { id: "fridge", kind: "fridge", litres: 40 }],
+      cooks: [
+        {
+          id: "wren",
+          name: "Wren",
+          hours: [{ days: "all", from: "17:00", to: "22:30" }],
+          awake: [{ days: "all", from: "07:00", to: "23:00" }],
+        },
+      ],
+      equipment: [
+        { id: "kettle", kind: "grill", racks: 2, maxC: 250 },
+        { id: "fridge", kind: "fridge", litres: 40 },
+      ],
     },
   });
 
@@ -57,7 +119,8 @@ const now = at("2026-06-20T22:00");
 
 describe("exceptions", () => {
   const plan = found(planDish(smoked, { now, log: late, planAt: "likely" }));
-  const said = (e: PlanException) => `${e.rule} ${e.step ?? e.output} ${smoked.zone.toInstant(e.from).slice(11, 16)}–${smoked.zone.toInstant(e.to).slice(11, 16)}`;
+  const said = (e: PlanException) =>
+    `${e.rule} ${e.step ?? e.output} ${smoked.zone.toInstant(e.from).slice(11, 16)}–${smoked.zone.toInstant(e.to).slice(11, 16)}`;
 
   test("are what the smoke and what may not wait for it need, to the minute, and the verifier counts the same", () => {
     expect((plan.exceptions ?? []).map(said).sort()).toEqual(["H6 legs.wrap 23:30–23:45", "H7 legs.smoke 23:00–23:30"]);
@@ -72,7 +135,10 @@ describe("exceptions", () => {
     ["one is left out", (list) => list.slice(1)],
     ["one lasts longer than is needed", ([e, ...rest]) => [{ ...(e as PlanException), to: (e as PlanException).to + 5 }, ...rest]],
     ["one is shorter", ([e, ...rest]) => [{ ...(e as PlanException), to: (e as PlanException).to - 1 }, ...rest]],
-    ["one is for a step that has not begun", (list) => [...list, { rule: "H6", step: "table.carve", cook: "wren", from: now + 60, to: now + 90, text: "" }]],
+    [
+      "one is for a step that has not begun",
+      (list) => [...list, { rule: "H6", step: "table.carve", cook: "wren", from: now + 60, to: now + 90, text: "" }],
+    ],
     ["one names another rule", (list) => list.map((e) => (e.rule === "H7" ? { ...e, rule: "H12" as const } : e))],
     ["one names another step", (list) => list.map((e) => ({ ...e, step: "legs.light" }))],
     ["one is needless", (list) => [...list, { rule: "H8", step: "legs.smoke", from: now, to: now + 1, text: "" }]],
@@ -89,16 +155,28 @@ describe("exceptions", () => {
       serveAt: plan.serveAt,
       steps: plan.steps.map((s) =>
         s.step === "salad.cut"
-          ? { ...s, start: s.start + by, end: s.end + by, pieces: [[s.start + by, s.end + by]], hands: s.hands.map((h) => ({ ...h, from: h.from + by, to: h.to + by })) }
+          ? {
+              ...s,
+              start: s.start + by,
+              end: s.end + by,
+              pieces: [[s.start + by, s.end + by]],
+              hands: s.hands.map((h) => ({ ...h, from: h.from + by, to: h.to + by })),
+            }
           : s,
       ),
     };
     const cut = moved.steps.find((s) => s.step === "salad.cut") as Plan["steps"][number];
-    const exceptions = [...(plan.exceptions ?? []), { rule: "H6" as const, step: "salad.cut", cook: "wren", from: cut.start, to: cut.end, text: "" }];
+    const exceptions = [
+      ...(plan.exceptions ?? []),
+      { rule: "H6" as const, step: "salad.cut", cook: "wren", from: cut.start, to: cut.end, text: "" },
+    ];
     expect(verifyPlan(smoked, { ...moved, exceptions }, { now, log: late }).broken.map((b) => b.rule)).toContain("H6");
   });
   test("are not there where nothing needs them", () => {
-    const early: Log = { ...late, events: new Map([...late.events].map(([ref, e]) => [ref, e.ended ? e : { ...e, estimate: at("2026-06-20T22:10") }])) };
+    const early: Log = {
+      ...late,
+      events: new Map([...late.events].map(([ref, e]) => [ref, e.ended ? e : { ...e, estimate: at("2026-06-20T22:10") }])),
+    };
     expect(found(planDish(smoked, { now, log: early, planAt: "likely" })).exceptions).toBeUndefined();
   });
 });
@@ -107,20 +185,27 @@ describe("a running step", () => {
   const dish = dishOf(smallDish((d) => (stepOf(d, "stock.simmer").stretch = "40m")));
   const started = dish.zone.toMinute("2026-10-17T10:00");
   const estimate = started + 200;
-  const log: Log = { ...EMPTY_LOG, events: new Map([
-    ["stock.chop", { step: "stock.chop", started: started - 60, ended: started - 30, estimate: undefined }],
-    ["stock.simmer", { step: "stock.simmer", started, ended: undefined, estimate }],
-  ]) };
+  const log: Log = {
+    ...EMPTY_LOG,
+    events: new Map([
+      ["stock.chop", { step: "stock.chop", started: started - 60, ended: started - 30, estimate: undefined }],
+      ["stock.simmer", { step: "stock.simmer", started, ended: undefined, estimate }],
+    ]),
+  };
   test("may end at any minute from its estimate to its estimate and its stretch, and at no other", () => {
     const plan = found(planDish(dish, { now: started + 60, log, planAt: "likely" }));
     const ending = (end: number): Plan => ({
       ...plan,
       steps: plan.steps.map((s) => (s.step === "stock.simmer" ? { ...s, end, minutes: end - s.start, pieces: [[s.start, end]] } : s)),
     });
-    const wrong = (end: number) => verifyPlan(dish, ending(end), { now: started + 60, log }).broken.some((b) => b.rule === "H1" && b.steps[0] === "stock.simmer");
-    fc.assert(fc.property(fc.integer({ min: -60, max: 120 }), (by) => {
-      expect(wrong(estimate + by)).toBe(by < 0 || by > 40);
-    }), { numRuns: 60 });
+    const wrong = (end: number) =>
+      verifyPlan(dish, ending(end), { now: started + 60, log }).broken.some((b) => b.rule === "H1" && b.steps[0] === "stock.simmer");
+    fc.assert(
+      fc.property(fc.integer({ min: -60, max: 120 }), (by) => {
+        expect(wrong(estimate + by)).toBe(by < 0 || by > 40);
+      }),
+      { numRuns: 60 },
+    );
   });
 });
 
@@ -138,11 +223,14 @@ describe("the reproductions", () => {
 describe("lengths inside the range", () => {
   /** Serving 4 h 30 after now, where the usual lengths want more. */
   const tight = (least: string) =>
-    dishOf(smallDish((d) => {
-      stepOf(d, "stock.simmer").time = { min: least, likely: "3h", max: "5h" };
-      d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "22:00" }];
-    }));
-  const lead = (dish: ReturnType<typeof dishOf>, planAt: "likely" | "longest") => found(planDish(dish, { planAt, style: "shortest", rounds: 20 })).leadMinutes;
+    dishOf(
+      smallDish((d) => {
+        stepOf(d, "stock.simmer").time = { min: least, likely: "3h", max: "5h" };
+        d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "22:00" }];
+      }),
+    );
+  const lead = (dish: ReturnType<typeof dishOf>, planAt: "likely" | "longest") =>
+    found(planDish(dish, { planAt, style: "shortest", rounds: 20 })).leadMinutes;
   test("are shortened where there is no plan otherwise, by no more than is needed, and say from what", () => {
     const dish = tight("1h");
     const soon = { now: dish.serveAt - lead(dish, "likely") + 30, planAt: "likely" as const };
@@ -162,26 +250,39 @@ describe("lengths inside the range", () => {
     const roomy = tight("1h");
     const soon = roomy.serveAt - lead(roomy, "likely") + 30;
     const plan = found(planDish(roomy, { now: soon, planAt: "likely" }));
-    const lying = (from: number) => ({ ...plan, steps: plan.steps.map((s) => (s.shortenedFrom === undefined ? s : { ...s, shortenedFrom: from })) });
+    const lying = (from: number) => ({
+      ...plan,
+      steps: plan.steps.map((s) => (s.shortenedFrom === undefined ? s : { ...s, shortenedFrom: from })),
+    });
     expect(verifyPlan(roomy, lying(179), { now: soon }).broken.map((b) => b.rule)).toContain("H1");
   });
 });
 
 describe("a safety wait that is over", () => {
-  const dish = dishOf(smallDish((d) => {
-    stepOf(d, "stock.simmer").makes[0].holds = [{ place: "counter", max: "2h", limit: "safety" }];
-    d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "22:00" }];
-  }));
+  const dish = dishOf(
+    smallDish((d) => {
+      stepOf(d, "stock.simmer").makes[0].holds = [{ place: "counter", max: "2h", limit: "safety" }];
+      d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "22:00" }];
+    }),
+  );
   const ended = dish.serveAt - 20 * 60;
-  const log: Log = { ...EMPTY_LOG, events: new Map([
-    ["stock.chop", { step: "stock.chop", started: ended - 300, ended: ended - 240, estimate: undefined }],
-    ["stock.simmer", { step: "stock.simmer", started: ended - 200, ended, estimate: undefined }],
-  ]) };
+  const log: Log = {
+    ...EMPTY_LOG,
+    events: new Map([
+      ["stock.chop", { step: "stock.chop", started: ended - 300, ended: ended - 240, estimate: undefined }],
+      ["stock.simmer", { step: "stock.simmer", started: ended - 200, ended, estimate: undefined }],
+    ]),
+  };
   const when = ended + 5 * 60;
   test("is told as what must go, and made again; for nothing else is the log passed over", () => {
     const plan = found(planDish(dish, { now: when, log, planAt: "likely" }));
     expect(plan.gone).toEqual([{ output: "stock.hot", since: ended + 120 }].map((g) => ({ ...g, output: plan.gone?.[0]?.output })));
-    expect(plan.steps.filter((s) => s.again).map((s) => s.step).sort()).toEqual(["stock.chop", "stock.simmer"]);
+    expect(
+      plan.steps
+        .filter((s) => s.again)
+        .map((s) => s.step)
+        .sort(),
+    ).toEqual(["stock.chop", "stock.simmer"]);
     expect(plan.steps.find((s) => s.step === "stock.simmer")?.start).toBeGreaterThanOrEqual(when);
     expect(verifyPlan(dish, plan, { now: when, log }).broken).toEqual([]);
     const more: Plan = { ...plan, steps: plan.steps.map((s) => (s.step === "plate.put" ? { ...s, again: true as const } : s)) };
@@ -190,20 +291,34 @@ describe("a safety wait that is over", () => {
   test("is no exception: a plan that takes it all the same is broken", () => {
     const plan = found(planDish(dish, { now: when, log, planAt: "likely" }));
     const { gone: _, ...rest } = plan;
-    const lying: Plan = { ...rest, steps: plan.steps.map((s) => (s.step === "stock.simmer" ? { ...s, start: ended - 200, end: ended, minutes: 200, pieces: [[ended - 200, ended] as const], hands: [] } : s)).map(({ again: __, ...s }) => s) };
+    const lying: Plan = {
+      ...rest,
+      steps: plan.steps
+        .map((s) =>
+          s.step === "stock.simmer"
+            ? { ...s, start: ended - 200, end: ended, minutes: 200, pieces: [[ended - 200, ended] as const], hands: [] }
+            : s,
+        )
+        .map(({ again: __, ...s }) => s),
+    };
     expect(verifyPlan(dish, lying, { now: when, log }).broken.length).toBeGreaterThan(0);
   });
 });
 
 describe("a split step that was put down", () => {
-  const dish = dishOf(smallDish((d) => {
-    Object.assign(stepOf(d, "stock.chop"), { time: "2h", split: { minPiece: "20m" } });
-    d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "22:00" }];
-  }));
+  const dish = dishOf(
+    smallDish((d) => {
+      Object.assign(stepOf(d, "stock.chop"), { time: "2h", split: { minPiece: "20m" } });
+      d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "22:00" }];
+    }),
+  );
   const began = dish.zone.toMinute("2026-10-17T09:00");
-  const log: Log = { ...EMPTY_LOG, events: new Map([
-    ["stock.chop", { step: "stock.chop", started: began, ended: undefined, estimate: undefined, pieces: [[began, began + 45]] }],
-  ]) };
+  const log: Log = {
+    ...EMPTY_LOG,
+    events: new Map([
+      ["stock.chop", { step: "stock.chop", started: began, ended: undefined, estimate: undefined, pieces: [[began, began + 45]] }],
+    ]),
+  };
   test("has its rest placed anew, and the verifier asks for just that rest", () => {
     const when = began + 90;
     const plan = found(planDish(dish, { now: when, log, planAt: "likely" }));
@@ -213,7 +328,10 @@ describe("a split step that was put down", () => {
     expect(rest.every(([a]) => a >= when)).toBe(true);
     expect(rest.reduce((sum, [a, b]) => sum + b - a, 0)).toBe(75);
     expect(verifyPlan(dish, plan, { now: when, log }).broken).toEqual([]);
-    const shorter: Plan = { ...plan, steps: plan.steps.map((s) => (s.step === "stock.chop" ? { ...s, pieces: s.pieces.slice(0, 1), end: began + 45, minutes: 45 } : s)) };
+    const shorter: Plan = {
+      ...plan,
+      steps: plan.steps.map((s) => (s.step === "stock.chop" ? { ...s, pieces: s.pieces.slice(0, 1), end: began + 45, minutes: 45 } : s)),
+    };
     expect(verifyPlan(dish, shorter, { now: when, log }).broken.length).toBeGreaterThan(0);
   });
 });

@@ -2,7 +2,8 @@
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../../src/core/planner";
 import { heatOnAt } from "../../../src/core/record/heat-on";
-import { progressOf, type RunEvent } from "../../../src/core/record/progress";
+import { logLines } from "../../../src/core/record/log-lines";
+import { progressOf, type RunEvent, standingEvents } from "../../../src/core/record/progress";
 import { demoDish } from "../../support/dishes";
 
 const events = (...list: [RunEvent["kind"], string, number][]): RunEvent[] =>
@@ -41,5 +42,40 @@ describe("what is hot by the plan", () => {
     expect(heatOnAt(dish, plan, setting.from + 1).find((h) => h.id === "oven")?.tempC).toBe(setting.tempC);
     expect(heatOnAt(dish, plan, plan.steps[0]?.start ?? 0)).toEqual([]);
     expect(heatOnAt(dish, plan, plan.serveAt + 2000)).toEqual([]);
+  });
+});
+
+describe("a withdrawal that names an entry", () => {
+  test("takes back just that one, and what it took back cannot be taken back twice", () => {
+    const log: RunEvent[] = [
+      { sequence: 1, kind: "started", step: "a.b", at: 10 },
+      { sequence: 2, kind: "ended", step: "a.b", at: 30 },
+      { sequence: 3, kind: "withdrawn", step: "a.b", at: 31, of: 1 },
+      { sequence: 4, kind: "started", step: "a.b", at: 12 },
+    ];
+    expect(progressOf(log).get("a.b")).toMatchObject({ started: 12, ended: 30 });
+    expect(standingEvents(log).map((e) => e.sequence)).toEqual([2, 4]);
+    expect(standingEvents([...log, { sequence: 5, kind: "withdrawn", step: "a.b", at: 40, of: 1 }]).map((e) => e.sequence)).toEqual([2, 4]);
+  });
+  test("a step put down and picked up has its pieces; the last is open while hands are on it", () => {
+    const log = events(["started", "a.b", 10], ["put-down", "a.b", 40], ["taken-up", "a.b", 70]);
+    expect(progressOf(log).get("a.b")?.pieces).toEqual([
+      [10, 40],
+      [70, undefined],
+    ]);
+    expect(progressOf(log.slice(0, 2)).get("a.b")?.pieces).toEqual([[10, 40]]);
+  });
+  test("the log to be read has the newest first, names instead of ids, and nothing that was taken back", () => {
+    const dish = demoDish("spiced-duck");
+    const lines = logLines(dish, [
+      { sequence: 1, kind: "started", step: "duck.loosen", at: 10, by: dish.cooks[0]?.id as string },
+      { sequence: 2, kind: "ended", step: "duck.loosen", at: 30 },
+      { sequence: 3, kind: "ended", step: "duck.scald", at: 31 },
+      { sequence: 4, kind: "withdrawn", step: "duck.scald", at: 32 },
+    ]);
+    expect(lines.map((l) => [l.kind, l.name, l.at, l.by])).toEqual([
+      ["ended", expect.stringMatching(/^Loosen the skin/), 30, undefined],
+      ["started", expect.stringMatching(/^Loosen the skin/), 10, dish.cooks[0]?.name],
+    ]);
   });
 });

@@ -2,14 +2,14 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { REHEARSAL_DISHES } from "../../../bench/rehearsal/dishes";
+import { applyPatch } from "../../../src/core/dish/patch";
 import { pertShare } from "../../../src/core/dish/planned-length";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { EMPTY_LOG, type Plan, planDish, verifyPlan } from "../../../src/core/planner";
-import { FOLLOW, likelyInAll, nextPress, policyOf, pressed, trueMinutes } from "../../../src/core/planner/policy";
 import type { LogEvent } from "../../../src/core/planner/plan";
+import { FOLLOW, likelyInAll, nextPress, policyOf, pressed, trueMinutes } from "../../../src/core/planner/policy";
 import { riskOf } from "../../../src/core/planner/risk";
 import { waysOn } from "../../../src/core/planner/ways-on";
-import { applyPatch } from "../../../src/core/dish/patch";
 import { followOnce, rehearse } from "../../../src/core/rehearse";
 import { demoDocument, dishOf } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
@@ -22,13 +22,16 @@ const planOf = (document: unknown, planAt: "likely" | "cautious" | "longest" = "
 };
 
 describe("followed to the table", () => {
-  test.each(["bean-stew", "smoked-shoulder", "rye-loaf", "filled-pasta", "roast-goose", "brined-chicken"])("%s always gets there, planned at usual lengths", (name) => {
-    const document = documentOf(name);
-    const result = rehearse(document, planOf(document), { runs: 12, seed: 5 });
-    expect(result.none).toBe(0);
-    expect(result.within60).toBeGreaterThan(0.8);
-    expect(result.safetyBroken).toBe(0);
-  });
+  test.each(["bean-stew", "smoked-shoulder", "rye-loaf", "filled-pasta", "roast-goose", "brined-chicken"])(
+    "%s always gets there, planned at usual lengths",
+    (name) => {
+      const document = documentOf(name);
+      const result = rehearse(document, planOf(document), { runs: 12, seed: 5 });
+      expect(result.none).toBe(0);
+      expect(result.within60).toBeGreaterThan(0.8);
+      expect(result.safetyBroken).toBe(0);
+    },
+  );
   test("every plan on the way keeps the rules by the log so far, but for what it tells", () => {
     const document = demoDocument("spiced-duck") as DishFile;
     const dish = dishOf(document);
@@ -40,7 +43,9 @@ describe("followed to the table", () => {
         if (answer.status !== "feasible") return;
         served = answer.plan.serveAt;
         looked++;
-        expect(verifyPlan(dish, answer.plan, { now, serveAt: served, log }).broken.filter((b) => b.rule !== "H4" && b.rule !== "H3")).toEqual([]);
+        expect(
+          verifyPlan(dish, answer.plan, { now, serveAt: served, log }).broken.filter((b) => b.rule !== "H4" && b.rule !== "H3"),
+        ).toEqual([]);
       },
     });
     expect(looked).toBeGreaterThan(2);
@@ -85,14 +90,18 @@ describe("the policy", () => {
   ])("%s is read", (text, policy) => expect(policyOf(text)).toEqual(policy));
 
   const stew = dishOf(documentOf("bean-stew"));
-  const prove = stew.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === "bread.prove") as NonNullable<Parameters<typeof trueMinutes>[0]>;
+  const prove = stew.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === "bread.prove") as NonNullable<
+    Parameters<typeof trueMinutes>[0]
+  >;
   test("a true length lies inside the range, and is drawn as often as the range says", () => {
-    fc.assert(fc.property(fc.double({ min: 0.001, max: 0.999, noNaN: true }), (share) => {
-      const minutes = trueMinutes(prove, share, FOLLOW);
-      expect(minutes).toBeGreaterThanOrEqual(30);
-      expect(minutes).toBeLessThanOrEqual(45);
-      expect(Math.abs(pertShare(prove.time, minutes) - share)).toBeLessThan(0.13);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 0.001, max: 0.999, noNaN: true }), (share) => {
+        const minutes = trueMinutes(prove, share, FOLLOW);
+        expect(minutes).toBeGreaterThanOrEqual(30);
+        expect(minutes).toBeLessThanOrEqual(45);
+        expect(Math.abs(pertShare(prove.time, minutes) - share)).toBeLessThan(0.13);
+      }),
+    );
   });
   test("what is likely in all, given that it is not over, lies ahead, and grows with what has passed", () => {
     let before = 0;
@@ -104,13 +113,35 @@ describe("the policy", () => {
     }
   });
   test("starts when told, ends when it is over, says so where it is not, puts a split step down and takes it up", () => {
-    const document = smallDish((d) => Object.assign(stepOf(d, "stock.chop"), { time: { min: "1h", likely: "2h", max: "3h" }, split: { minPiece: "20m" } }));
+    const document = smallDish((d) =>
+      Object.assign(stepOf(d, "stock.chop"), { time: { min: "1h", likely: "2h", max: "3h" }, split: { minPiece: "20m" } }),
+    );
     const plan = planOf(document);
     const steps = new Map(dishOf(document).components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, s] as const))));
     const chop = plan.steps.find((s) => s.step === "stock.chop") as Plan["steps"][number];
-    const cut: Plan = { ...plan, steps: plan.steps.map((s) => (s === chop ? { ...s, pieces: [[s.start, s.start + 40], [s.end - 80, s.end]] } : s)) };
+    const cut: Plan = {
+      ...plan,
+      steps: plan.steps.map((s) =>
+        s === chop
+          ? {
+              ...s,
+              pieces: [
+                [s.start, s.start + 40],
+                [s.end - 80, s.end],
+              ],
+            }
+          : s,
+      ),
+    };
     const gets = (s: { start: number }) => s.start;
-    const kitchen = (log: typeof EMPTY_LOG, now: number) => ({ plan: cut, log, now, steps, truth: new Map([...steps.keys()].map((ref) => [ref, ref === "stock.chop" ? 120 : 10])), gets });
+    const kitchen = (log: typeof EMPTY_LOG, now: number) => ({
+      plan: cut,
+      log,
+      now,
+      steps,
+      truth: new Map([...steps.keys()].map((ref) => [ref, ref === "stock.chop" ? 120 : 10])),
+      gets,
+    });
     const first = nextPress(kitchen(EMPTY_LOG, chop.start - 10));
     expect(first).toMatchObject({ kind: "started", step: "stock.chop", at: chop.start });
     let log = pressed(EMPTY_LOG, first as never, true);
@@ -121,7 +152,10 @@ describe("the policy", () => {
     expect(third).toMatchObject({ kind: "taken-up", at: chop.end - 80 });
     log = pressed(log, third as never, true);
     expect(nextPress(kitchen(log, chop.end - 80))).toMatchObject({ kind: "ended", at: chop.end });
-    expect(log.events.get("stock.chop")?.pieces).toEqual([[chop.start, chop.start + 40], [chop.end - 80, undefined]]);
+    expect(log.events.get("stock.chop")?.pieces).toEqual([
+      [chop.start, chop.start + 40],
+      [chop.end - 80, undefined],
+    ]);
   });
 });
 
@@ -132,7 +166,11 @@ describe("ways on", () => {
     const plan = planOf(document);
     const griddle = plan.steps.find((s) => s.step === "bread.griddle") as Plan["steps"][number];
     // The stew is an hour behind when the breads are to be griddled.
-    const events = new Map<string, LogEvent>(plan.steps.filter((s) => s.start < griddle.start && s.step !== "stew.simmer").map((s) => [s.step, { step: s.step, started: s.start, ended: Math.min(s.end, griddle.start), estimate: undefined }]));
+    const events = new Map<string, LogEvent>(
+      plan.steps
+        .filter((s) => s.start < griddle.start && s.step !== "stew.simmer")
+        .map((s) => [s.step, { step: s.step, started: s.start, ended: Math.min(s.end, griddle.start), estimate: undefined }]),
+    );
     const now = griddle.start;
     events.set("stew.simmer", { step: "stew.simmer", started: now - 5, ended: undefined, estimate: now + 75 });
     const options = { now, log: { ...EMPTY_LOG, events }, previous: plan, planAt: plan.planAt, rounds: 0 };
@@ -141,7 +179,18 @@ describe("ways on", () => {
     expect(ways.length).toBeGreaterThan(0);
     for (const way of ways) {
       const changed = dishOf(applyPatch(document, way.change));
-      expect(verifyPlan(changed, way.plan, { now, serveAt: way.plan.serveAt, log: way.press ? { ...options.log, events: new Map(events).set(way.press, { step: way.press, started: now - 5, ended: now, estimate: undefined }) } : options.log }).broken).toEqual([]);
+      expect(
+        verifyPlan(changed, way.plan, {
+          now,
+          serveAt: way.plan.serveAt,
+          log: way.press
+            ? {
+                ...options.log,
+                events: new Map(events).set(way.press, { step: way.press, started: now - 5, ended: now, estimate: undefined }),
+              }
+            : options.log,
+        }).broken,
+      ).toEqual([]);
     }
     expect(ways.map((w) => w.kind)).toContain("serve-later");
   });

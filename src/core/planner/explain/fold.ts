@@ -1,6 +1,6 @@
 // A conflict short enough for a cook: steps that follow at once are one stretch, who asks for a place stands beside what it holds, what is said of
 // one step is one sentence, and at most eight remain. Only the telling is folded; what was proved stays as it is.
-import { componentOf, type Dish, type Step, STORES } from "../../dish/model";
+import { componentOf, type Dish, STORES, type Step } from "../../dish/model";
 import { type PlanAt, plannedLength } from "../../dish/planned-length";
 import { lower } from "../../sentence";
 import { spokenDuration } from "../../time/duration";
@@ -29,8 +29,26 @@ export function folded(facts: readonly Fact[], dish: Dish, inForce: readonly Ste
   }
   if (sorted.length <= MOST_FACTS) return sorted;
   const rest = sorted.splice(MOST_FACTS - 1);
-  const names = [...new Set(rest.flatMap((c) => c.steps).map((r) => steps.get(r)?.name).filter((n) => n !== undefined))];
-  return [...sorted, { rule: "H3", steps: rest.flatMap((c) => c.steps), kind: "more", text: `And what ${names.slice(0, 4).map((n) => `"${n}"`).join(", ")}${names.length > 4 ? ` and ${names.length - 4} more steps` : ""} ask for.` }];
+  const names = [
+    ...new Set(
+      rest
+        .flatMap((c) => c.steps)
+        .map((r) => steps.get(r)?.name)
+        .filter((n) => n !== undefined),
+    ),
+  ];
+  return [
+    ...sorted,
+    {
+      rule: "H3",
+      steps: rest.flatMap((c) => c.steps),
+      kind: "more",
+      text: `And what ${names
+        .slice(0, 4)
+        .map((n) => `"${n}"`)
+        .join(", ")}${names.length > 4 ? ` and ${names.length - 4} more steps` : ""} ask for.`,
+    },
+  ];
 }
 
 /** Steps that follow one another at once: "crust to jelly is 6 h in one go". Their lengths and links go into it. */
@@ -93,10 +111,20 @@ function shares(open: Set<Fact>, dish: Dish, inForce: readonly Step[]): Clashing
     if (asks.size === 0) return [];
     open.delete(own);
     for (const fact of open) if (fact.kind === "use" && fact.rule === "H11") open.delete(fact);
-    const said = [...asks].sort((a, b) => b[1] - a[1]).map(([id, litres]) => `${lower(dish.components.find((c) => c.id === id)?.name ?? id)} ${litresText(litres)}`);
+    const said = [...asks]
+      .sort((a, b) => b[1] - a[1])
+      .map(([id, litres]) => `${lower(dish.components.find((c) => c.id === id)?.name ?? id)} ${litresText(litres)}`);
     const places = dish.equipment.filter((e) => e.kind === equipment.kind).reduce((sum, e) => sum + (e.litres ?? 0), 0);
     const text = `Wanted in the ${equipment.kind}: ${said.join(", ")}. The ${equipment.kind} has ${litresText(places)}.`;
-    return [{ rule: "H11", steps: inForce.filter((s) => named.has(s.ref) && asks.has(componentOf(s.ref))).map((s) => s.ref), kind: "equipment", about: equipment.id, text }];
+    return [
+      {
+        rule: "H11",
+        steps: inForce.filter((s) => named.has(s.ref) && asks.has(componentOf(s.ref))).map((s) => s.ref),
+        kind: "equipment",
+        about: equipment.id,
+        text,
+      },
+    ];
   });
 }
 

@@ -37,7 +37,9 @@ export function diagnose(document: DishFile, options: PlanOptions, refusal: Infe
   const facts = conflict?.facts ?? pinnedIn(refusal, dish, log);
   return {
     ...refusal,
-    ...(facts.length ? { conflict: [...(conflict ? [] : refusal.conflict), ...folded(facts, dish, stepsInForce(dish, methods), scene.planAt)].map(plain) } : {}),
+    ...(facts.length
+      ? { conflict: [...(conflict ? [] : refusal.conflict), ...folded(facts, dish, stepsInForce(dish, methods), scene.planAt)].map(plain) }
+      : {}),
     repairs: findRepairs({ document, options, facts, stop: options.stop }),
   };
 }

@@ -73,7 +73,15 @@ export function explainSearch(model: Model, found: None, proved = false): Infeas
 }
 
 /** What the search found was rejected by the verifier: the rule that it found broken, and where. */
-export function rejectedBy({ rule, steps, why }: { readonly rule: string; readonly steps: readonly string[]; readonly why: string }): Infeasible {
+export function rejectedBy({
+  rule,
+  steps,
+  why,
+}: {
+  readonly rule: string;
+  readonly steps: readonly string[];
+  readonly why: string;
+}): Infeasible {
   const text = `No plan was found. The nearest one breaks ${RULES[rule] ? `rule ${rule}, ${RULES[rule]}` : `rule ${rule}`}: ${why} There may be a plan that this version cannot find.`;
   return { status: "infeasible", proved: false, conflict: [{ rule, steps, text }] };
 }

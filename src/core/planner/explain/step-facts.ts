@@ -124,7 +124,8 @@ export function workOf(step: Step, planAt: PlanAt): Fact[] {
       about: step.ref,
       safety: false,
       text: `"${step.name}" takes ${spokenDuration(length)}.`,
-      letGo: (d) => each(d, step.ref, (s) => Object.assign(s, { time: none, minPiece: undefined, handsStart: 0, handsEnd: 0, stretch: FOREVER })),
+      letGo: (d) =>
+        each(d, step.ref, (s) => Object.assign(s, { time: none, minPiece: undefined, handsStart: 0, handsEnd: 0, stretch: FOREVER })),
     });
   }
   const hands = step.attention === "hands" || step.handsStart > 0 || step.handsEnd > 0;

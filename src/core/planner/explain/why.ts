@@ -38,7 +38,7 @@ interface Cause {
 /** For every step of a plan that has not begun. @param now what the plan was made at, if not given */
 export function whyHere(dish: Dish, plan: Plan, given: Log = EMPTY_LOG, now = plan.now): Why[] {
   const log = withWishes(dish, given);
-  const compiled = compile({ dish, now, serveAt: plan.serveAt, planAt: plan.planAt, methods: plan.methods, log });
+  const compiled = compile({ dish, now, serveAt: plan.serveAt, planAt: plan.planAt, methods: plan.methods, log, ...bentAs(dish, plan) });
   if (compiled.status === "impossible") return [];
   const { model } = compiled;
   const steps = new Map(plan.steps.map((s) => [s.step, s]));
@@ -50,20 +50,35 @@ export function whyHere(dish: Dish, plan: Plan, given: Log = EMPTY_LOG, now = pl
     const planned = steps.get(step.ref);
     if (index === undefined || !planned || log.events.has(step.ref)) return [];
     const v = startOf(index);
+    const held = log.pins.find((p) => p.step === step.ref && p.at === planned.start);
     const [latest, earliest] = [Math.max(late.at[v] as number, planned.start), Math.min(early.at[v] as number, planned.start)];
     return [
       {
         step: step.ref,
         earliest,
         latest,
-        notLater: sentence(model, late, v, latest),
-        notEarlier: sentence(model, early, v, earliest),
+        notLater: held ? heldAt(dish, planned.start) : sentence(model, late, v, latest),
+        notEarlier: held ? heldAt(dish, planned.start) : sentence(model, early, v, earliest),
         laterChain: chainOf(model, late, v),
         earlierChain: chainOf(model, early, v),
         critical: latest === planned.start,
       },
     ];
   });
+}
+
+const heldAt = (dish: Dish, minute: number) => `${momentText(dish, minute)}: you hold it there.`;
+
+/** The terms under which a plan was made that bends: its shorter lengths, and what goes past hours and waits. */
+function bentAs(dish: Dish, plan: Plan) {
+  const steps = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, s] as const))));
+  const lengths = new Map(
+    plan.steps.flatMap((s) =>
+      s.shortenedFrom === undefined ? [] : [[s.step, Math.round(s.minutes / (steps.get(s.step)?.batches ?? 1))] as const],
+    ),
+  );
+  const past = Math.max(0, ...(plan.exceptions ?? []).map((e) => e.to - e.from));
+  return { lengths, ...(past > 0 ? { lenience: { hours: past, waits: past } } : {}) };
 }
 
 /** The steps without slack, from the first of the plan to the table. */

@@ -139,7 +139,16 @@ export function regretBound(best: Plan, bench: Learning): number {
     const cap = sum * share;
     const answer = stop()
       ? undefined
-      : learner.cheaper(solutionOf(best, model), Math.round(cap * COST_SCALE), undefined, "starts", new Map(), CONFLICTS_OF_A_BOUND, stop, "proof");
+      : learner.cheaper(
+          solutionOf(best, model),
+          Math.round(cap * COST_SCALE),
+          undefined,
+          "starts",
+          new Map(),
+          CONFLICTS_OF_A_BOUND,
+          stop,
+          "proof",
+        );
     if (answer?.status !== "refuted") break;
     proved = cap;
   }
@@ -194,7 +203,8 @@ export function cheapened(start: Plan, bench: Learning): Plan {
   let home = { solution: current, plan };
   while (left() > 0 && !stop()) {
     since++;
-    if (heat > 0 && (heat *= COOLING) < LEAST_HEAT) {
+    heat *= COOLING;
+    if (heat > 0 && heat < LEAST_HEAT) {
       heat = 0;
       since = 0;
       if (plan.regret.total > best.regret.total + 1e-9) ({ solution: current, plan } = home);

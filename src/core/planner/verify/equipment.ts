@@ -66,7 +66,10 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
       const wanted = (HEATED as readonly string[]).includes(use.what) ? 1 : use.count;
       const given = entries.filter((e) => e.from <= from && e.to >= to).reduce((sum, e) => sum + e.count, 0);
       if (given < wanted)
-        breaks("H9", [step.ref], from, to, `It needs ${wanted} ${use.what}; the plan gives it ${given}.`, { step: step.ref, spans: [[from, to]] });
+        breaks("H9", [step.ref], from, to, `It needs ${wanted} ${use.what}; the plan gives it ${given}.`, {
+          step: step.ref,
+          spans: [[from, to]],
+        });
     }
   }
   for (const entry of entries) {
@@ -84,7 +87,8 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
     if (equipment.available && !isDone(ctx, step.ref) && !covers(ctx.hours(equipment.available), entry.from, entry.to)) {
       const from = ctx.events.has(step.ref) ? Math.max(entry.from, ctx.now) : entry.from;
       const spans = subtract([[from, entry.to]], ctx.hours(equipment.available));
-      if (spans.length) breaks("H9", [step.ref], from, entry.to, `"${entry.id}" is not available all that time.`, { step: step.ref, spans });
+      if (spans.length)
+        breaks("H9", [step.ref], from, entry.to, `"${entry.id}" is not available all that time.`, { step: step.ref, spans });
     }
   }
 }

@@ -39,10 +39,14 @@ interface Excusable {
   readonly excuse: Excuse;
 }
 
-const keyOf = (e: Pick<PlanException, "rule" | "step" | "output" | "cook">) => [e.rule, e.step ?? "", e.output ?? "", e.cook ?? ""].join(" ");
+const keyOf = (e: Pick<PlanException, "rule" | "step" | "output" | "cook">) =>
+  [e.rule, e.step ?? "", e.output ?? "", e.cook ?? ""].join(" ");
 
 /** Breaches that may stand as exceptions, and those that may not. */
-export function excused(ctx: Context, broken: readonly Broken[]): { readonly needed: readonly PlanException[]; readonly broken: Broken[]; readonly excusable: Excusable[] } {
+export function excused(
+  ctx: Context,
+  broken: readonly Broken[],
+): { readonly needed: readonly PlanException[]; readonly broken: Broken[]; readonly excusable: Excusable[] } {
   const tied = tiedSteps(ctx);
   const excusable: Excusable[] = [];
   const rest: Broken[] = [];
@@ -52,7 +56,7 @@ export function excused(ctx: Context, broken: readonly Broken[]): { readonly nee
     const maker = excuse?.output === undefined ? undefined : ctx.makerOf(excuse.output)?.ref;
     const made = excuse?.output !== undefined && (maker === undefined || ctx.events.has(maker));
     const all = (excuse?.all ?? []).every((ref) => may(ref));
-    if (excuse && excuse.spans.length && (excuse.output === undefined ? may(excuse.step) : made) && all)
+    if (excuse?.spans.length && (excuse.output === undefined ? may(excuse.step) : made) && all)
       excusable.push({ broken: b, rule: b.rule as ExceptionRule, excuse });
     else rest.push(b);
   }
@@ -74,7 +78,10 @@ const namesOf = ({ step, output, cook }: Excuse) => ({
 });
 
 /** The breaches that are left when the plan's own exceptions are held against those that it needs: missing ones, and needless ones. */
-export function heldAgainst(ctx: Context, broken: readonly Broken[]): { readonly broken: Broken[]; readonly exceptions: readonly PlanException[] } {
+export function heldAgainst(
+  ctx: Context,
+  broken: readonly Broken[],
+): { readonly broken: Broken[]; readonly exceptions: readonly PlanException[] } {
   const found = excused(ctx, broken);
   const listed = new Map((ctx.plan.exceptions ?? []).map((e) => [`${keyOf(e)} ${e.from} ${e.to}`, e]));
   const left = [...found.broken];

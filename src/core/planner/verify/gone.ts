@@ -27,7 +27,10 @@ export function goneBy(dish: Dish, methods: Readonly<Record<string, string>>, lo
     if (ended === undefined || log.events.get(maker.ref)?.skipped) return [];
     return maker.makes.flatMap((output): Gone[] => {
       const waiting = steps.some((s) => !log.events.has(s.ref) && s.takes.some((t) => t.from === output.ref));
-      const longest = output.holds.reduce((most, h) => (h.max === undefined || h.max > (most.max ?? Number.POSITIVE_INFINITY) ? h : most), output.holds[0] ?? { max: undefined, limit: undefined });
+      const longest = output.holds.reduce(
+        (most, h) => (h.max === undefined || h.max > (most.max ?? Number.POSITIVE_INFINITY) ? h : most),
+        output.holds[0] ?? { max: undefined, limit: undefined },
+      );
       if (!waiting || output.holds.length === 0 || longest.max === undefined || longest.limit !== "safety") return [];
       return ended + longest.max < now ? [{ output: output.ref, since: ended + longest.max }] : [];
     });
@@ -56,7 +59,12 @@ export function againSteps(dish: Dish, methods: Readonly<Record<string, string>>
 }
 
 /** The log as a plan may read it: without the events of steps that it says are done again, where that is so by the log. */
-export function logForPlan(dish: Dish, plan: Plan, log: Log, now: number): { readonly log: Log; readonly gone: readonly Gone[]; readonly unfounded: readonly string[] } {
+export function logForPlan(
+  dish: Dish,
+  plan: Plan,
+  log: Log,
+  now: number,
+): { readonly log: Log; readonly gone: readonly Gone[]; readonly unfounded: readonly string[] } {
   const said = plan.steps.filter((s) => s.again).map((s) => s.step);
   if (said.length === 0 && !plan.gone?.length) return { log, gone: [], unfounded: [] };
   const gone = goneBy(dish, plan.methods, log, now);

@@ -78,7 +78,8 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
     const stretch = step.minPiece === undefined && !step.each && planned.shortenedFrom === undefined ? step.stretch : 0;
     const expected = estimate === undefined ? undefined : Math.max(estimate, ctx.now);
     const late = expected === undefined ? work > Math.max(length + stretch, ctx.now - planned.start) : planned.end > expected + stretch;
-    if (late || (expected !== undefined && planned.end < expected)) bad("A running step ends when it is now expected to, or up to its stretch later.");
+    if (late || (expected !== undefined && planned.end < expected))
+      bad("A running step ends when it is now expected to, or up to its stretch later.");
     return;
   }
   if (step.each) {
@@ -102,7 +103,8 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
 function checkPutDown(ctx: Context, step: Step, planned: PlannedStep, length: number, bad: (why: string) => void): void {
   const event = ctx.events.get(step.ref) as LogEvent;
   const worked = (event.pieces ?? []).map(([a, b]) => [a, b ?? ctx.now] as const);
-  if (worked.some(([a, b], i) => planned.pieces[i]?.[0] !== a || planned.pieces[i]?.[1] !== b)) return bad("What was worked of it does not stand where the log has it.");
+  if (worked.some(([a, b], i) => planned.pieces[i]?.[0] !== a || planned.pieces[i]?.[1] !== b))
+    return bad("What was worked of it does not stand where the log has it.");
   const rest = planned.pieces.slice(worked.length);
   const left = Math.max(0, length - workedMinutes(event));
   const given = rest.reduce((sum, [a, b]) => sum + b - a, 0);
@@ -268,7 +270,12 @@ export function waitsOf(ctx: Context): Pick<PlannedHold, "output" | "taker" | "h
         const ready = readyAt(ctx, take.from, take.each ? batch : undefined);
         if (!ready || ready.holds.length === 0 || (take.during !== undefined && start <= ready.at)) return [];
         const entry = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
-        const hold = entry?.hold ?? Math.max(0, ready.holds.findIndex((h) => !window(h, start - ready.at)));
+        const hold =
+          entry?.hold ??
+          Math.max(
+            0,
+            ready.holds.findIndex((h) => !window(h, start - ready.at)),
+          );
         return [{ output: take.from, taker: step.ref, hold, from: ready.at, to: start }];
       }),
     );

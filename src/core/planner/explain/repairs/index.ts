@@ -164,7 +164,12 @@ function waysOfFit(trial: Trial, facts: readonly Fact[]): Tried[] {
     .flatMap((remedy) => {
       const changed = remedy.apply(trial.document);
       return trial.first([
-        { kind: "fit", text: `${remedy.text.replace(/\.$/, "")}.`, change: documentChange(trial.document, changed), trouble: TROUBLE_OF_FIT[remedy.kind] },
+        {
+          kind: "fit",
+          text: `${remedy.text.replace(/\.$/, "")}.`,
+          change: documentChange(trial.document, changed),
+          trouble: TROUBLE_OF_FIT[remedy.kind],
+        },
       ]);
     });
 }

@@ -1,0 +1,76 @@
+// How long a press is waited for while the planner has both cores: ./rondeau bench presses [PRESSES]. Starts a server of its own on 127.0.0.1.
+import { spawn } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+
+const count = Number(process.argv[2] ?? 80);
+const port = 4395;
+const url = `http://127.0.0.1:${port}`;
+const directory = mkdtempSync(path.join(tmpdir(), "rondeau-presses-"));
+const server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], {
+  stdio: "ignore",
+  env: {
+    ...process.env,
+    NODE_ENV: "production",
+    RONDEAU_DATA_DIR: directory,
+    RONDEAU_DEMO: "1",
+    RONDEAU_CLOCK: "manual",
+    RONDEAU_NOW: "2026-11-25T19:00:00Z",
+  },
+});
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+const post = (where: string, body: unknown) =>
+  fetch(url + where, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+
+try {
+  for (let tries = 0; tries < 600; tries++) {
+    if (
+      await fetch(url).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      break;
+    await wait(100);
+  }
+  const slug = "harvest-lunch";
+  await post(`/api/dishes/${slug}/plan`, {}).then((r) => r.text());
+  const { findings } = (await (await fetch(`${url}/api/dishes/${slug}/safety`)).json()) as {
+    findings: { id: string; print: string; severity: string }[];
+  };
+  await post(`/api/dishes/${slug}/safety`, {
+    acknowledge: findings.filter((f) => f.severity === "stop").map(({ id, print }) => ({ id, print })),
+  });
+  await post(`/api/dishes/${slug}/run`, {});
+  let busy = true;
+  const load = ["spiced-duck", "saturday-pastries"].map(async (other) => {
+    while (busy) await post(`/api/dishes/${other}/plan`, { fresh: true }).then((r) => r.text());
+  });
+  const plan = (await (await fetch(`${url}/api/dishes/${slug}/plan`)).json()) as { steps: { step: string; start: string }[] };
+  const took: number[] = [];
+  for (let i = 0; i < count; i++) {
+    const step = plan.steps[(i >> 1) % plan.steps.length] as { step: string; start: string };
+    if (i % 2 === 0) await post("/api/clock", { now: new Date(step.start).toISOString() });
+    const began = performance.now();
+    const answer = await post(`/api/dishes/${slug}/events`, {
+      key: crypto.randomUUID(),
+      kind: i % 2 ? "ended" : "started",
+      step: step.step,
+    });
+    took.push(performance.now() - began);
+    if (!answer.ok) throw new Error(await answer.text());
+    await wait(150);
+  }
+  busy = false;
+  took.sort((a, b) => a - b);
+  const at = (q: number) => (took[Math.min(took.length - 1, Math.floor(q * took.length))] ?? 0).toFixed(0);
+  process.stdout.write(
+    `${count} presses while the planner works on two other dishes: p50 ${at(0.5)} ms, p95 ${at(0.95)} ms, max ${at(1)} ms\n`,
+  );
+  await Promise.race([Promise.all(load), wait(15_000)]);
+} finally {
+  server.kill("SIGTERM");
+  rmSync(directory, { recursive: true, force: true });
+  process.exit(0);
+}
