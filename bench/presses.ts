@@ -60,7 +60,7 @@ try {
     });
     took.push(performance.now() - began);
     if (!answer.ok) throw new Error(await answer.text());
-    await wait(150);
+    await wait(600);
   }
   busy = false;
   took.sort((a, b) => a - b);

@@ -17,9 +17,18 @@ export function listen(slug: string, tell: Tell): () => void {
   };
 }
 
+type Watch = (slug: string, what: "plan" | "log") => void;
+const watchers = new Set<Watch>();
+
+/** Told of every change of every dish, in this process. */
+export function onNews(watch: Watch): void {
+  watchers.add(watch);
+}
+
 /** Tells the pages of a dish: `plan` is a new answer of the planner, `log` a press. */
 export function announce(slug: string, what: "plan" | "log"): void {
   for (const tell of listeners.get(slug) ?? []) tell(what);
+  for (const watch of watchers) watch(slug, what);
 }
 
 /** Ends every open stream: a server that stops does not wait for pages that listen. */

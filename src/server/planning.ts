@@ -104,10 +104,15 @@ export async function planAndStore(slug: string, request: PlanRequest = {}): Pro
   }
 }
 
+const AFTER_THE_ANSWER_MS = 40;
+
 /** Plans a dish in the background: whoever pressed is not kept waiting. The pages hear of it over their stream. */
 export function planSoon(slug: string): void {
   announce(slug, "log");
-  void planAndStore(slug).catch((error) => console.error("planning: recorded, but not planned again", error));
+  // After the answer is on its way: reading the dish for the planner takes this thread a moment.
+  setTimeout(() => {
+    void planAndStore(slug).catch((error) => console.error("planning: recorded, but not planned again", error));
+  }, AFTER_THE_ANSWER_MS);
 }
 
 /** What a plan of a dish is made from now: the moment before which nothing begins, what has happened, the plan in force. */

@@ -5,10 +5,18 @@ import { progressOf, RunEventKind, standingEvents } from "../core/record/progres
 import { type FindingView, unacknowledged } from "../core/safety/view";
 import { clearAcknowledgements } from "../db/queries/acknowledgements";
 import { findDish } from "../db/queries/dishes";
-import { findOpenRun, insertRun, insertRunEvent, listRunEvents, updateRunEnded } from "../db/queries/runs";
+import {
+  findOpenRun,
+  findPressScene,
+  insertRun,
+  insertRunEvent,
+  listRunEvents,
+  type PressScene,
+  updateRunEnded,
+} from "../db/queries/runs";
 import { nowMs } from "./clock";
 import { database } from "./database";
-import { loadFindings } from "./safety";
+import { findingsForPress, loadFindings } from "./safety";
 
 export const NewEvent = z.object({
   key: z.uuid(),
@@ -67,21 +75,34 @@ async function begins(runId: string, { kind, step }: z.output<typeof NewEvent>):
   return progress.get(step)?.started === undefined;
 }
 
+const stepsByVersion = new Map<string, ReadonlySet<string>>();
+
+/** The steps of a dish as it is now. */
+async function stepsOf(slug: string, scene: PressScene): Promise<ReadonlySet<string>> {
+  const key = `${scene.dishId} ${scene.dishVersion}`;
+  const known = stepsByVersion.get(key);
+  if (known) return known;
+  const stored = await findDish(await database(), slug);
+  const steps = new Set(stored?.document.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => `${c.id}.${s.id}`))));
+  if (stepsByVersion.size > 100) stepsByVersion.clear();
+  stepsByVersion.set(key, steps);
+  return steps;
+}
+
 export async function recordEvent(slug: string, event: z.output<typeof NewEvent>): Promise<RunOutcome> {
   const db = await database();
-  const stored = await findDish(db, slug);
-  if (!stored) return "no-dish";
-  const run = await findOpenRun(db, stored.id);
+  // A press is looked at by what it needs and no more: the whole dish is read once for each of its versions.
+  const scene = await findPressScene(db, slug);
+  if (!scene) return "no-dish";
+  const run = scene.runId === undefined ? undefined : { id: scene.runId };
   if (!run) return "no-run";
-  const [component, step] = event.step.split(".");
-  const known = stored.document.components.find((c) => c.id === component)?.methods.some((m) => m.steps.some((s) => s.id === step));
-  if (!known) return "no-step";
+  if (!(await stepsOf(slug, scene)).has(event.step)) return "no-step";
   if (event.kind === "withdrawn") {
     const standing = standingEvents(await listRunEvents(db, run.id)).filter((e) => e.step === event.step);
     if (event.of !== undefined && !standing.some((e) => e.sequence === event.of)) return "no-event";
   }
   if (await begins(run.id, event)) {
-    const withheld = unacknowledged((await loadFindings(slug)) ?? [], event.step);
+    const withheld = unacknowledged(await findingsForPress(slug, scene), event.step);
     if (withheld.length) return { withheld };
   }
   const at = new Date((Math.floor(nowMs() / 60_000) + event.inMinutes) * 60_000);

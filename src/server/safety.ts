@@ -6,6 +6,8 @@ import { dishModel } from "../core/dish/model";
 import { type FindingView, findingViews } from "../core/safety/view";
 import { listAcknowledgements, putAcknowledgement } from "../db/queries/acknowledgements";
 import { findDish } from "../db/queries/dishes";
+import type { PressScene } from "../db/queries/runs";
+import { onNews } from "./changes";
 import { nowMs } from "./clock";
 import { database } from "./database";
 import { chosenOf } from "./plan-note";
@@ -19,7 +21,7 @@ export const loadFindings = cache(async (slug: string): Promise<readonly Finding
   const stored = await findDish(db, slug);
   const acknowledged = stored ? await listAcknowledgements(db, stored.id) : new Map<string, string>();
   // The rules look at dish, kitchen, plan and what was acknowledged: a press that changes none of these is answered from before.
-  const key = [slug, stored?.id, state.planStamp, ...[...acknowledged].sort().flat()].join(" ");
+  const key = keyOf(stored?.id, state.planStamp, acknowledged);
   const kept = known.get(key);
   if (kept) return kept;
   const found = findingViews({
@@ -32,6 +34,20 @@ export const loadFindings = cache(async (slug: string): Promise<readonly Finding
   if (known.size > MOST_KEPT) known.clear();
   known.set(key, found);
   return found;
+});
+
+const keyOf = (id: string | undefined, planStamp: string, acknowledged: ReadonlyMap<string, string>) =>
+  [id, planStamp, ...[...acknowledged].sort().flat()].join(" ");
+
+/** The findings for a press: from before, where dish, kitchen, plan and acknowledgements are as they were; read anew else. */
+export async function findingsForPress(slug: string, scene: PressScene): Promise<readonly FindingView[]> {
+  const acknowledged = await listAcknowledgements(await database(), scene.dishId);
+  return known.get(keyOf(scene.dishId, scene.planStamp, acknowledged)) ?? (await loadFindings(slug)) ?? [];
+}
+
+/** What the rules find is worked out as soon as a plan is there, so that no press waits for it. */
+onNews((slug, what) => {
+  if (what === "plan") setTimeout(() => void loadFindings(slug).catch(() => {}), 0);
 });
 
 const MOST_KEPT = 60;

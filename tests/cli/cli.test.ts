@@ -256,3 +256,52 @@ describe("safety", () => {
     expect(run("check", file("over.json", overdosed())).status).toBe(0);
   });
 });
+
+describe("rehearse", () => {
+  test("prints shares, exceptions and moves, the same for the same seed, and what the fast form says", () => {
+    const args = ["rehearse", demo("saturday-pastries"), "--runs", "4", "--seed", "3", "--plan-at", "cautious"];
+    const { data, status, stderr } = run(...args);
+    expect(status).toBe(0);
+    expect(data).toMatchObject({ runs: 4, none: 0, movesPerRun: { p50: expect.any(Number), p90: expect.any(Number) } });
+    for (const share of [data?.onTime, data?.within15, data?.within60, data?.predicted.onTime, data?.predicted.within15]) {
+      expect(share).toBeGreaterThanOrEqual(0);
+      expect(share).toBeLessThanOrEqual(1);
+    }
+    expect(stderr).toMatch(/re-plan took \d+ ms/);
+    expect(run(...args).data).toEqual(data);
+  });
+  test("a policy that is none is refused with what there is", () => {
+    const { status, data } = run("rehearse", demo("saturday-pastries"), "--policy", "dance");
+    expect(status).toBe(2);
+    expect(JSON.stringify(data)).toMatch(/late=20m/);
+  });
+});
+
+describe("plan under way", () => {
+  const log = (events: Loose[]) => file("log.json", { format: "rondeau-log/1", events });
+  test("--near keeps to the plan that was followed, and verify prints what it cannot keep", () => {
+    const first = run("plan", demo("spiced-duck"), "--plan-at", "likely");
+    const plan = file("near.json", first.data);
+    const [one] = first.data?.steps ?? [];
+    const late = new Date(Date.parse(one.start) + 5 * 60_000).toISOString().slice(0, 16);
+    const events = log([{ step: one.step, started: `${late}+00:00` }]);
+    const again = run("plan", demo("spiced-duck"), "--near", plan, "--log", events, "--now", `${late}+00:00`);
+    expect(again.status).toBe(0);
+    const was = new Map(first.data?.steps.map((s: Loose) => [s.step, s.start]));
+    const moved = again.data?.steps.filter((s: Loose) => was.get(s.step) !== s.start).length;
+    expect(moved).toBeLessThan(first.data?.steps.length / 2);
+    const verdict = run("verify", demo("spiced-duck"), file("again.json", again.data), "--log", events, "--now", `${late}+00:00`);
+    expect(verdict).toMatchObject({ status: 0, data: { broken: [], exceptions: expect.any(Array), shortened: expect.any(Array) } });
+  });
+  test("--exact shortens nothing; without it a tight dish has a plan that says what it shortened", () => {
+    const tight = smallDish((d) => {
+      d.components[0].methods[0].steps[1].time = { min: "1h", likely: "4h", max: "6h" };
+    });
+    const name = file("tight.json", tight);
+    const now = ["--now", "2026-10-18T09:00"];
+    expect(run("plan", name, "--plan-at", "likely", "--exact", ...now).status).toBe(3);
+    const bent = run("plan", name, "--plan-at", "likely", ...now);
+    expect(bent.status).toBe(0);
+    expect(bent.data?.steps.some((s: Loose) => s.shortenedFrom === 240 && s.minutes < 240)).toBe(true);
+  });
+});

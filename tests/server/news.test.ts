@@ -1,9 +1,9 @@
 // What a press does on the server: it is answered when it is safe, heard by the pages that listen, and can be taken back by its number.
 import { beforeEach, describe, expect, test, vi } from "vitest";
 import { POST as press } from "../../src/app/api/dishes/[dish]/events/route";
-import { GET as stream } from "../../src/app/api/dishes/[dish]/stream/route";
 import { POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
+import { GET as stream } from "../../src/app/api/dishes/[dish]/stream/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
 import { announce, endAllStreams, listen } from "../../src/server/changes";
 import { loadState } from "../../src/server/state";
@@ -17,7 +17,13 @@ beforeEach(() => {
   vi.spyOn(console, "error").mockImplementation(() => {});
 });
 const running = async (id: string): Promise<string> => {
-  const { slug } = (await call(bringIn, {}, smallDish((d) => (d.dish.id = id)))).said.value;
+  const { slug } = (
+    await call(
+      bringIn,
+      {},
+      smallDish((d) => (d.dish.id = id)),
+    )
+  ).said.value;
   await planned(slug, Math.floor(Date.parse(NOW) / 60_000));
   const severe = (await call(findings, { dish: slug })).said.findings.filter((f: Loose) => f.severity === "stop");
   if (severe.length) await call(acknowledge, { dish: slug }, { acknowledge: severe.map(({ id, print }: Loose) => ({ id, print })) });

@@ -107,6 +107,38 @@ export async function findOpenRun(db: Queryable, dishId: string): Promise<OpenRu
   )[0];
 }
 
+const PressRow = z
+  .object({
+    id: z.uuid(),
+    version: z.number().int(),
+    kitchen_version: z.number().int(),
+    run_id: z.uuid().nullable(),
+    plan_id: z.number().nullable(),
+  })
+  .transform((r) => ({
+    dishId: r.id,
+    dishVersion: r.version,
+    runId: r.run_id ?? undefined,
+    /** As in the state of a dish: changes with dish, kitchen and the plan in force. */
+    planStamp: [r.version, r.kitchen_version, r.plan_id ?? 0].join("."),
+  }));
+export type PressScene = z.output<typeof PressRow>;
+
+/** What a press has to know of its dish, without reading it: versions, the open run, the plan in force. Undefined where there is no such dish. */
+export async function findPressScene(db: Queryable, slug: string): Promise<PressScene | undefined> {
+  return PressRow.array().parse(
+    await db.query(
+      `select d.id, d.version, k.version as kitchen_version,
+              (select r.id from run r where r.dish_id = d.id and r.ended_at is null order by r.started_at limit 1) as run_id,
+              (select max(p.id)::float8 from plan p where p.dish_id = d.id and p.status = 'feasible') as plan_id
+         from dish d join kitchen k on k.id = d.kitchen_id
+        where d.slug = $1
+        order by d.id`,
+      [slug],
+    ),
+  )[0];
+}
+
 /** Starts a run, or gives the one that is open already. */
 export async function insertRun(db: Queryable, dishId: string, at: Date): Promise<OpenRun> {
   await db.query("insert into run (dish_id, started_at) values ($1, $2) on conflict do nothing", [dishId, at]);

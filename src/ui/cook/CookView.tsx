@@ -254,7 +254,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
             ))}
             {alone.length > 0 && (
               <>
-                <h2 className="caps mt-6 mb-1 font-sans font-normal">Works alone</h2>
+                <h2 className="caps mt-6 mb-1 font-sans font-normal">Running by itself</h2>
                 <ul>
                   {alone.map((step) => (
                     <AloneRow key={step.ref} {...card(step)} />

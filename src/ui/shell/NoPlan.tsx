@@ -49,7 +49,7 @@ export function ConflictNote({ slug, conflict, folded = false }: Props & { reado
         facts
       )}
       {conflict.repairs.length > 0 ? (
-        <Repairs slug={slug} answer={conflict.answer} repairs={conflict.repairs} />
+        <Repairs slug={slug} answer={conflict.answer} repairs={conflict.repairs} underWay={folded} />
       ) : (
         <p className="pt-1 text-[13.5px] text-quiet">
           Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.

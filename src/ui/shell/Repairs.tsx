@@ -6,8 +6,16 @@ import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
 import { ask, reason } from "./ask";
 
+interface RepairsProps {
+  readonly slug: string;
+  readonly answer: string;
+  readonly repairs: Conflict["repairs"];
+  /** The run is on: how long before serving it all began is no news. */
+  readonly underWay?: boolean;
+}
+
 /** What would make a plan possible, each tried by the planner; one press does it, Ctrl+Z takes it back. */
-export function Repairs({ slug, answer, repairs }: { slug: string; answer: string; repairs: Conflict["repairs"] }) {
+export function Repairs({ slug, answer, repairs, underWay = false }: RepairsProps) {
   const router = useRouter();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -29,7 +37,8 @@ export function Repairs({ slug, answer, repairs }: { slug: string; answer: strin
         {repairs.map((repair, i) => (
           <li key={repair.text} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
             <span>
-              {repair.text} <span className="text-[13px] text-quiet">begins {spokenDuration(repair.leadMinutes)} before the table</span>
+              {repair.text}{" "}
+              {!underWay && <span className="text-[13px] text-quiet">starts {spokenDuration(repair.leadMinutes)} before serving</span>}
             </span>
             <button
               type="button"

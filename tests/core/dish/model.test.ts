@@ -255,14 +255,26 @@ describe("who moves the food", () => {
     const alone = { id: "stand", name: "Stand", time: "30m", attention: "unattended" };
     expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, alone))).toMatch(/"Stand" may begin with nobody there/);
     expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, { ...alone, puts: true }))).not.toMatch(/nobody there/);
-    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, { ...alone, puts: true }))).toMatch(/how long the food may stand between "Reduce" and "Stand"/);
+    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, { ...alone, puts: true }))).toMatch(
+      /how long the food may stand between "Reduce" and "Stand"/,
+    );
     const tied = { ...alone, after: [{ step: "reduce", max: "10m" }] };
-    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, tied))).not.toMatch(/nobody there|how long the food may stand between "Reduce"/);
+    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, tied))).not.toMatch(
+      /nobody there|how long the food may stand between "Reduce"/,
+    );
   });
   test("somebody is up and at home at that minute in every plan, and the verifier asks for it", () => {
     const dish = dishOf(
       smallDish((d) => {
-        d.components[0].methods[0].steps.push({ id: "chill", name: "Chill", time: "5h", attention: "unattended", puts: true, after: ["simmer"], makes: [{ id: "cold", holds: [] }] });
+        d.components[0].methods[0].steps.push({
+          id: "chill",
+          name: "Chill",
+          time: "5h",
+          attention: "unattended",
+          puts: true,
+          after: ["simmer"],
+          makes: [{ id: "cold", holds: [] }],
+        });
         stepOf(d, "plate.put").takes.push({ from: "stock.cold" });
         d.kitchen.cooks[0].away = [{ days: "all", from: "08:00", to: "18:00" }];
         d.kitchen.cooks[0].hours = [{ days: "all", from: "07:00", to: "23:00" }];
@@ -275,9 +287,18 @@ describe("who moves the food", () => {
     const hour = dish.zone.wall(chill?.start ?? 0).hour;
     expect(hour < 8 || hour >= 18).toBe(true);
     const by = dish.zone.toMinute("2026-10-18T12:00") - (chill?.start ?? 0);
-    const moved = { ...planned.plan, steps: planned.plan.steps.map((s) => (s === chill ? { ...s, start: s.start + by, end: s.end + by, pieces: [[s.start + by, s.end + by] as const] } : s)) };
+    const moved = {
+      ...planned.plan,
+      steps: planned.plan.steps.map((s) =>
+        s === chill ? { ...s, start: s.start + by, end: s.end + by, pieces: [[s.start + by, s.end + by] as const] } : s,
+      ),
+    };
     expect(verifyPlan(dish, moved).broken.some((b) => b.rule === "H7" && b.steps[0] === "stock.chill")).toBe(true);
   });
   test("a method may not have the word that a plan uses for the stand-in", () =>
-    expect(readDish(JSON.stringify(smallDish((d) => (d.components[1].methods[0].id = "fallback")))).problems.map((p) => p.message).join()).toMatch(/may not be called "fallback"/));
+    expect(
+      readDish(JSON.stringify(smallDish((d) => (d.components[1].methods[0].id = "fallback"))))
+        .problems.map((p) => p.message)
+        .join(),
+    ).toMatch(/may not be called "fallback"/));
 });

@@ -109,7 +109,11 @@ test.each([
   const dish = dishOf(demoDocument("spiced-duck"));
   const planned = planDish(dish, { planAt: "likely", rounds: 0 });
   if (planned.status !== "feasible") throw new Error("no plan");
-  const said = exceptionWords(dish, { ...planned.plan, steps: [] }, { ...e, from: planned.plan.serveAt - 60, to: planned.plan.serveAt - 48, text: "" });
+  const said = exceptionWords(
+    dish,
+    { ...planned.plan, steps: [] },
+    { ...e, from: planned.plan.serveAt - 60, to: planned.plan.serveAt - 48, text: "" },
+  );
   expect(said).toMatch(says);
   expect(said).toMatch(/\.$/);
 });
