@@ -5,15 +5,7 @@ import { progressOf, RunEventKind, standingEvents } from "../core/record/progres
 import { type FindingView, unacknowledged } from "../core/safety/view";
 import { clearAcknowledgements } from "../db/queries/acknowledgements";
 import { findDish } from "../db/queries/dishes";
-import {
-  findOpenRun,
-  findPressScene,
-  insertRun,
-  insertRunEvent,
-  listRunEvents,
-  type PressScene,
-  updateRunEnded,
-} from "../db/queries/runs";
+import { findOpenRun, findPressScene, insertRun, insertRunEvent, listRunEvents, type PressScene, updateRunEnded } from "../db/queries/runs";
 import { nowMs } from "./clock";
 import { database } from "./database";
 import { findingsForPress, loadFindings } from "./safety";

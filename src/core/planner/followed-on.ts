@@ -59,4 +59,3 @@ export function followedOn(dish: Dish, plan: Plan, log: Log, now: number): Plan 
   });
   return { ...plan, steps: moved, holds };
 }
-
