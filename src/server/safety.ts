@@ -31,8 +31,12 @@ export const loadFindings = cache(async (slug: string): Promise<readonly Finding
     view: state.plan,
     acknowledged,
   });
-  if (known.size > MOST_KEPT) known.clear();
+  if (known.size > MOST_KEPT) {
+    known.clear();
+    latest.clear();
+  }
   known.set(key, found);
+  latest.set(keyOf(stored?.id, withoutPlan(state.planStamp), acknowledged), found);
   return found;
 });
 
@@ -42,13 +46,25 @@ const keyOf = (id: string | undefined, planStamp: string, acknowledged: Readonly
 /** The findings for a press: from before, where dish, kitchen, plan and acknowledgements are as they were; read anew else. */
 export async function findingsForPress(slug: string, scene: PressScene): Promise<readonly FindingView[]> {
   const acknowledged = await listAcknowledgements(await database(), scene.dishId);
-  return known.get(keyOf(scene.dishId, scene.planStamp, acknowledged)) ?? (await loadFindings(slug)) ?? [];
+  // Where only the plan is newer, what was found with the one before counts until the new one has been looked at, a moment later.
+  const before = latest.get(keyOf(scene.dishId, withoutPlan(scene.planStamp), acknowledged));
+  return known.get(keyOf(scene.dishId, scene.planStamp, acknowledged)) ?? before ?? (await loadFindings(slug)) ?? [];
 }
 
 /** What the rules find is worked out as soon as a plan is there, so that no press waits for it. */
 onNews((slug, what) => {
-  if (what === "plan") setTimeout(() => void loadFindings(slug).catch(() => {}), 0);
+  if (what !== "plan") return;
+  clearTimeout(looking.get(slug));
+  looking.set(
+    slug,
+    setTimeout(() => void loadFindings(slug).catch(() => {}), LOOKED_AFTER_MS),
+  );
 });
+
+const LOOKED_AFTER_MS = 300;
+const looking = new Map<string, ReturnType<typeof setTimeout>>();
+const latest = new Map<string, readonly FindingView[]>();
+const withoutPlan = (planStamp: string) => planStamp.slice(0, planStamp.lastIndexOf("."));
 
 const MOST_KEPT = 60;
 const known = new Map<string, readonly FindingView[]>();

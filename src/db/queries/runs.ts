@@ -26,18 +26,30 @@ export type StoredPlan = z.output<typeof StoredPlan>;
 
 const PLAN_FIELDS = "id, dish_version, kitchen_version, run_id, run_sequence, status, document";
 
+/** Plans are never changed, and their numbers never used again: those read last are kept as they were read. */
+const lastRead = new Map<number, StoredPlan>();
+const MOST_READ = 24;
+const PlanId = z.object({ id: z.number() });
+
+async function planOf(db: Queryable, rows: readonly unknown[]): Promise<StoredPlan | undefined> {
+  const id = PlanId.array().parse(rows)[0]?.id;
+  if (id === undefined) return undefined;
+  const known = lastRead.get(id);
+  if (known) return known;
+  const plan = StoredPlan.array().parse(await db.query(`select ${PLAN_FIELDS} from plan where id = $1 order by id`, [id]))[0];
+  if (lastRead.size >= MOST_READ) lastRead.delete(lastRead.keys().next().value as number);
+  if (plan) lastRead.set(id, plan);
+  return plan;
+}
+
 /** The newest answer of the planner for a dish; undefined where it was never asked. */
 export async function findNewestPlan(db: Queryable, dishId: string): Promise<StoredPlan | undefined> {
-  return StoredPlan.array().parse(
-    await db.query(`select ${PLAN_FIELDS} from plan where dish_id = $1 order by id desc limit 1`, [dishId]),
-  )[0];
+  return planOf(db, await db.query("select id from plan where dish_id = $1 order by id desc limit 1", [dishId]));
 }
 
 /** The newest plan that can be followed, also where a later answer was that there is none. */
 export async function findNewestFeasible(db: Queryable, dishId: string): Promise<StoredPlan | undefined> {
-  return StoredPlan.array().parse(
-    await db.query(`select ${PLAN_FIELDS} from plan where dish_id = $1 and status = 'feasible' order by id desc limit 1`, [dishId]),
-  )[0];
+  return planOf(db, await db.query("select id from plan where dish_id = $1 and status = 'feasible' order by id desc limit 1", [dishId]));
 }
 
 /** The newest plan that was made for just these versions; undefined where none was. */
