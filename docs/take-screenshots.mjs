@@ -48,7 +48,9 @@ const picture = async (name, where, { light = "light", width = 1280, height = 80
     reducedMotion: "reduce",
   });
   const page = await context.newPage();
-  await page.goto(url + where, { waitUntil: "networkidle" });
+  await page.goto(url + where, { waitUntil: "load" });
+  // A page that listens for news is never without a line open, so idle is not waited for.
+  await wait(1200);
   await first(page);
   await wait(500);
   await page.screenshot({ path: path.join(out, `${name}.png`) });
