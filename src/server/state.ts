@@ -52,6 +52,8 @@ export interface DishState {
   /** The planner's newest answer was that there is none. */
   readonly conflict: Conflict | undefined;
   readonly running: boolean;
+  /** What else could be done about what the plan in force cannot keep; each is taken up like a way out of a conflict. */
+  readonly around: Pick<Conflict, "answer" | "repairs"> | undefined;
   /** What was pressed in the run that is open, or in the last one where it has ended since the plan was made. */
   readonly log: readonly LogLine[];
   readonly choices: Choices | undefined;
@@ -95,6 +97,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
       (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
     conflict,
     running: run !== undefined,
+    around: newest && newest.id === feasible?.id ? aroundOf(newest) : undefined,
     log: logLines(dish, events),
     choices: feasible && isCurrent(feasible, stored) && !run ? choicesOf(dish, feasible) : undefined,
     now,
@@ -163,6 +166,11 @@ const Refusal = z.looseObject({
     )
     .default([]),
 });
+
+function aroundOf(plan: StoredPlan): Pick<Conflict, "answer" | "repairs"> | undefined {
+  const read = Refusal.pick({ repairs: true }).safeParse(plan.document);
+  return read.success && read.data.repairs.length ? { answer: String(plan.id), repairs: read.data.repairs } : undefined;
+}
 
 function conflictOf(plan: StoredPlan): Conflict {
   const { proved, conflict, repairs } = Refusal.parse(plan.document);

@@ -17,7 +17,7 @@ import {
   STYLES,
 } from "../core/planner";
 import type { Diagnosis } from "../core/planner/explain";
-import { type WayOn, waysOn } from "../core/planner/ways-on";
+import { type WayOn, waysAround, waysOn } from "../core/planner/ways-on";
 import { defaultPlan } from "../core/rehearse/default-plan";
 import { withWords } from "../words/exceptions";
 import { explainWithin } from "./explain";
@@ -44,6 +44,8 @@ export type PlanAnswer =
 
 /** Why there is none, and what would help, is looked for so long at most. */
 const EXPLAINING_MS = 12_000;
+/** What else could be done about exceptions is looked for so long at most. */
+const AROUND_MS = 2_000;
 /** Plans are found and executed for so long, where the one that comes out in time is asked for. */
 const SURE_MS = 10_000;
 
@@ -90,7 +92,12 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
   if (planned.status === "feasible") {
     // A first, quick plan is shown as it is; the better one that follows is rehearsed.
     if (task.rounds === 0) return { status: "feasible", file: planToFile(withWords(dish, planned.plan), dish.zone) };
-    return { status: "feasible", file: whole(planned.plan) };
+    const { plan } = planned;
+    if (!plan.exceptions?.length || log.events.size === 0) return { status: "feasible", file: whole(plan) };
+    // Beside what goes past the rules stands what else could be done.
+    const began = Date.now();
+    const around = waysAround(task.document, { ...options, rounds: 0, stop: () => stop() || Date.now() - began > AROUND_MS }, plan);
+    return { status: "feasible", file: { ...whole(plan), repairs: around.map(repairOf) } };
   }
   // Under way the cook is asked at once what is to give; why in so many facts comes only where nothing is found.
   if (log.events.size && options.previous) {

@@ -166,7 +166,7 @@ describe("cards", () => {
   test("what works alone needs one press when it is over", async () => {
     const page = await shown(createElement(AloneRow, props({ ...braise, state: "running" }, "12:00")));
     expect(page.buttons).toEqual(["Done"]);
-    expect(page.text).toContain("until a fork turns in it, about 14:00");
+    expect(page.text).toContain("since 10:00, until a fork turns in it, about 14:00");
   });
   test.each([
     ["10:28", "now", "Due: Chop"],

@@ -146,6 +146,18 @@ describe("what a plan says of itself", () => {
     expect(text).toContain("Prove: 38 min instead of 41 min, still within 30 min to 45 min.");
     expect(screen.getByRole("alert").textContent).toMatch(/Danger Throw away “stock”/);
   });
+  test("what else could be done about an exception is one press away", async () => {
+    const { sent } = serverThat(() => ({ status: 200, body: { value: { version: 2 } } }));
+    const plan = {
+      ...viewOf([step("a.fry", "10:00", "10:20")]),
+      exceptions: [{ text: "Wren works from 22:00 to 22:17 for “Smoke”, outside their hours.", step: "a.fry", from: 0, to: 17 }],
+    };
+    const repairs = [{ kind: "take-now", text: "Take “Smoke” as it is.", leadMinutes: 90, change: [], press: "a.smoke" }];
+    stand(createElement(PlanNotes, { plan, slug: "dish", around: { answer: "7", repairs } }));
+    expect(document.body.textContent).not.toContain("before serving");
+    await press("Do it: Take “Smoke” as it is.");
+    expect(sent[0]).toMatchObject({ method: "POST", path: "/api/dishes/dish/events", body: { kind: "ended", step: "a.smoke" } });
+  });
   test("choices between plans: the one in use is marked, another is taken with one press, and what was not reached is said first", async () => {
     const { sent } = serverThat(() => ({ status: 200, body: { value: { label: "x", version: 2 } } }));
     const choice = (from: string, within15: number, chosen: boolean, planAt: "likely" | "longest"): PlanChoice => ({

@@ -74,6 +74,42 @@ export function waysOn(document: DishFile, options: PlanOptions, most = 3): WayO
   return found;
 }
 
+/**
+ * What else could be done about the exceptions of a plan: take something as it is, a stand-in, serve a little later or earlier. Each is planned with,
+ * and has fewer exceptions than the plan.
+ * @param options as for the plan, with its log and the plan so far
+ */
+export function waysAround(document: DishFile, options: PlanOptions, plan: Plan, most = 3): WayOn[] {
+  const fewer = (way: WayOn | undefined) => way !== undefined && (way.plan.exceptions?.length ?? 0) < (plan.exceptions?.length ?? 0);
+  const dish = dishModel(document);
+  const scene: Scene = {
+    document,
+    dish,
+    options,
+    log: options.log,
+    serveAt: options.serveAt ?? dish.serveAt,
+    now: planningNow(dish, options),
+  };
+  const found: WayOn[] = [];
+  for (const way of [takeNow, standIn, (s: Scene) => servedOtherwise(s, fewer)]) {
+    if (options.stop?.() || found.length >= most) break;
+    const planned = way(scene);
+    if (planned && fewer(planned)) found.push(planned);
+  }
+  return found;
+}
+
+/** Served some minutes later or earlier, where that needs fewer exceptions. */
+function servedOtherwise(scene: Scene, good: (way: WayOn) => boolean): WayOn | undefined {
+  const { dish, options, serveAt } = scene;
+  for (const minutes of [15, 30, 60, -15]) {
+    const plan = feasible(planDish(dish, { ...options, serveAt: serveAt + minutes, quick: true }));
+    const way = plan && servingAt(scene, minutes, plan);
+    if (way && good(way)) return way;
+  }
+  return undefined;
+}
+
 const feasible = (planned: Planned): Plan | undefined => (planned.status === "feasible" ? planned.plan : undefined);
 const quick = (dish: Dish, options: PlanOptions) => feasible(planDish(dish, { ...options, quick: true, lenience: LOOSE }));
 

@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import type { LogLine } from "@/core/record/log-lines";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
+import type { Conflict } from "@/core/sheets/conflict";
 import type { PlanView, StepView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
@@ -30,10 +31,12 @@ export interface CookViewProps {
   readonly version: number;
   readonly findings: readonly FindingView[];
   readonly log: readonly LogLine[];
+  /** What else could be done about what the plan cannot keep. */
+  readonly around?: Pick<Conflict, "answer" | "repairs"> | undefined;
 }
 
 /** What now, what next, for somebody with wet hands. */
-export function CookView({ slug, plan, offsets, now: serverNow, running, version, findings, log }: CookViewProps) {
+export function CookView({ slug, plan, offsets, now: serverNow, running, version, findings, log, around }: CookViewProps) {
   const router = useRouter();
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
@@ -224,7 +227,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
           </div>
         ) : (
           <>
-            <PlanNotes plan={plan} />
+            <PlanNotes plan={plan} slug={slug} around={around} />
             {served && (
               <div className="mb-4 border-l-[3px] border-saffron pl-4">
                 <h2 className="text-[26px]">{PLAN.allDone}</h2>

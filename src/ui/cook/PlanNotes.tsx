@@ -1,9 +1,17 @@
 "use client";
 // What the plan under way cannot keep, what it plans shorter, what must go: shown before anything else.
+import type { Conflict } from "@/core/sheets/conflict";
 import type { PlanView } from "@/core/sheets/plan-view";
 import { PLAN } from "@/words/cook";
+import { Repairs } from "../shell/Repairs";
 
-export function PlanNotes({ plan }: { plan: PlanView }) {
+interface PlanNotesProps {
+  readonly plan: PlanView;
+  readonly slug?: string;
+  readonly around?: Pick<Conflict, "answer" | "repairs"> | undefined;
+}
+
+export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
   if (plan.exceptions.length + plan.shortened.length + plan.gone.length === 0) return null;
   return (
     <section aria-label="About this plan" className="mb-5 text-[15.5px]">
@@ -21,6 +29,7 @@ export function PlanNotes({ plan }: { plan: PlanView }) {
             ))}
           </ul>
           <p className="text-[14px] text-quiet">{PLAN.exceptionsHelp}</p>
+          {around && <Repairs slug={slug} answer={around.answer} repairs={around.repairs} underWay />}
         </div>
       )}
       {plan.shortened.length > 0 && (

@@ -92,7 +92,7 @@ export function AloneRow({ step, component, now, clock, busy, onPress }: CardPro
       <span>
         <span className="text-[17px] font-medium">{step.name}</span> <span className="text-[14px] text-quiet">{lower(component)}</span>
         <span className="block text-[15px]">
-          {step.cue ? `until ${step.cue}, ` : ""}since {clock.near(step.start, now)}, until about {clock.near(step.end, now)}
+          since {clock.near(step.start, now)}, until {step.cue ? `${step.cue}, ` : ""}about {clock.near(step.end, now)}
         </span>
       </span>
       <button type="button" className="act min-h-[56px] px-5 text-[17px]" disabled={busy} onClick={() => onPress("ended")}>

@@ -3,6 +3,7 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import type { DishFile } from "../../../src/core/dish/schema";
 import {
   EMPTY_LOG,
   type Log,
@@ -15,6 +16,7 @@ import {
   planToFile,
   verifyPlan,
 } from "../../../src/core/planner";
+import { waysAround } from "../../../src/core/planner/ways-on";
 import { dishOf } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 
@@ -25,87 +27,86 @@ const found = (planned: ReturnType<typeof planDish>): Plan => {
 };
 
 /** A smoke that runs until late: it needs somebody awake, and what it makes is taken off at once. */
-const smoke = () =>
-  dishOf({
-    format: "rondeau/1",
-    dish: {
-      id: "smoke",
-      name: "Smoke",
-      timezone: "Europe/Dublin",
-      baseServes: 4,
-      serves: 4,
-      serveAt: "2026-06-21T18:00",
-      startNotBefore: "2026-06-19T18:00",
-      serve: "table.carve",
-    },
-    components: [
-      {
-        id: "legs",
-        name: "Legs",
-        kind: "roast",
-        methods: [
-          {
-            id: "usual",
-            steps: [
-              { id: "light", name: "Light it", time: "30m" },
-              {
-                id: "smoke",
-                name: "Smoke",
-                time: { min: "3h", likely: "4h", max: "7h" },
-                attention: "nearby",
-                after: [{ step: "light", max: "10m" }],
-                uses: [{ what: "grill", tempC: 110 }],
-              },
-              {
-                id: "wrap",
-                name: "Wrap",
-                time: "15m",
-                after: [{ step: "smoke", max: "10m" }],
-                makes: [{ id: "wrapped", holds: [{ place: "fridge", max: "3d", limit: "safety" }] }],
-              },
-            ],
-          },
-        ],
-      },
-      {
-        id: "salad",
-        name: "Salad",
-        kind: "vegetable",
-        methods: [
-          {
-            id: "usual",
-            steps: [
-              { id: "cut", name: "Cut", time: "20m", makes: [{ id: "cut", holds: [{ place: "fridge", max: "1d", limit: "quality" }] }] },
-            ],
-          },
-        ],
-      },
-      {
-        id: "table",
-        name: "Table",
-        kind: "assembly",
-        methods: [
-          { id: "usual", steps: [{ id: "carve", name: "Carve", time: "20m", takes: [{ from: "legs.wrapped" }, { from: "salad.cut" }] }] },
-        ],
-      },
-    ],
-    kitchen: {
-      cooks: [
+const smoke = () => ({
+  format: "rondeau/1",
+  dish: {
+    id: "smoke",
+    name: "Smoke",
+    timezone: "Europe/Dublin",
+    baseServes: 4,
+    serves: 4,
+    serveAt: "2026-06-21T18:00",
+    startNotBefore: "2026-06-19T18:00",
+    serve: "table.carve",
+  },
+  components: [
+    {
+      id: "legs",
+      name: "Legs",
+      kind: "roast",
+      methods: [
         {
-          id: "wren",
-          name: "Wren",
-          hours: [{ days: "all", from: "17:00", to: "22:30" }],
-          awake: [{ days: "all", from: "07:00", to: "23:00" }],
+          id: "usual",
+          steps: [
+            { id: "light", name: "Light it", time: "30m" },
+            {
+              id: "smoke",
+              name: "Smoke",
+              time: { min: "3h", likely: "4h", max: "7h" },
+              attention: "nearby",
+              after: [{ step: "light", max: "10m" }],
+              uses: [{ what: "grill", tempC: 110 }],
+            },
+            {
+              id: "wrap",
+              name: "Wrap",
+              time: "15m",
+              after: [{ step: "smoke", max: "10m" }],
+              makes: [{ id: "wrapped", holds: [{ place: "fridge", max: "3d", limit: "safety" }] }],
+            },
+          ],
         },
       ],
-      equipment: [
-        { id: "kettle", kind: "grill", racks: 2, maxC: 250 },
-        { id: "fridge", kind: "fridge", litres: 40 },
+    },
+    {
+      id: "salad",
+      name: "Salad",
+      kind: "vegetable",
+      methods: [
+        {
+          id: "usual",
+          steps: [
+            { id: "cut", name: "Cut", time: "20m", makes: [{ id: "cut", holds: [{ place: "fridge", max: "1d", limit: "quality" }] }] },
+          ],
+        },
       ],
     },
-  });
+    {
+      id: "table",
+      name: "Table",
+      kind: "assembly",
+      methods: [
+        { id: "usual", steps: [{ id: "carve", name: "Carve", time: "20m", takes: [{ from: "legs.wrapped" }, { from: "salad.cut" }] }] },
+      ],
+    },
+  ],
+  kitchen: {
+    cooks: [
+      {
+        id: "wren",
+        name: "Wren",
+        hours: [{ days: "all", from: "17:00", to: "22:30" }],
+        awake: [{ days: "all", from: "07:00", to: "23:00" }],
+      },
+    ],
+    equipment: [
+      { id: "kettle", kind: "grill", racks: 2, maxC: 250 },
+      { id: "fridge", kind: "fridge", litres: 40 },
+    ],
+  },
+});
 
-const smoked = smoke();
+const smoked = dishOf(smoke());
 const at = (text: string) => smoked.zone.toMinute(text);
 /** The smoke was lit at 18:40 and takes until half past eleven: half an hour past bedtime, and the wrapping is an hour past hours. */
 const late: Log = {
@@ -171,6 +172,17 @@ describe("exceptions", () => {
       { rule: "H6" as const, step: "salad.cut", cook: "wren", from: cut.start, to: cut.end, text: "" },
     ];
     expect(verifyPlan(smoked, { ...moved, exceptions }, { now, log: late }).broken.map((b) => b.rule)).toContain("H6");
+  });
+  test("beside them stands what else could be done; what stands in the heat is never to be taken early", () => {
+    const around = (document: DishFile, so: Plan) => waysAround(document, { now, log: late, planAt: "likely", previous: so }, so);
+    expect(around(smoke() as DishFile, plan)).toEqual([]);
+    const cold = smoke();
+    Object.assign(cold.components[0]?.methods[0]?.steps[1] ?? {}, { uses: [] });
+    const drying = found(planDish(dishOf(cold), { now, log: late, planAt: "likely" }));
+    expect(drying.exceptions?.length).toBeGreaterThan(0);
+    const ways = around(cold as DishFile, drying);
+    expect(ways.map((w) => [w.kind, w.press, w.plan.exceptions ?? []])).toEqual([["take-now", "legs.smoke", []]]);
+    expect(ways[0]?.text).toBe("Take “Smoke” as it is: it has had 3 h 20, which is inside its range.");
   });
   test("are not there where nothing needs them", () => {
     const early: Log = {

@@ -24,6 +24,7 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
         now={state.now}
         running={state.running}
         log={state.log}
+        around={state.around}
         findings={(await loadFindings(state.slug)) ?? []}
       />
     </>
