@@ -1,6 +1,6 @@
 "use client";
 import Link from "next/link";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { EditRefused } from "@/core/dish/edit/refused";
 import { entryStep, join, outputOf, part } from "@/core/dish/edit/streams";
 import { questionsOf } from "@/core/dish/questions";
@@ -49,15 +49,15 @@ export function Workbench({
   const water = useMemo(() => watershed(document, chosen), [document, chosen]);
   const asked = useMemo(() => questionsOf(document).open, [document]);
   const kinds = useMemo(() => [...new Set((document.kitchen?.equipment ?? []).map((e) => e.kind))].sort(), [document.kitchen]);
+  const address = useAddress(given);
   const select = useCallback(
     (id: string | undefined) => {
       setSelected(id);
       setStream(undefined);
       setReckoning(undefined);
-      // The address reopens what is seen, without a walk to the server.
-      window.history.replaceState(null, "", `/d/${slug}/dish${id ? `?c=${id}` : ""}`);
+      address(`/d/${slug}/dish${id ? `?c=${id}` : ""}`);
     },
-    [slug],
+    [slug, address],
   );
   const reckon = (next: Reckoning | undefined) => {
     setReckoning(next);
@@ -65,7 +65,7 @@ export function Workbench({
       c: selected ?? "",
       ...(next ? { bench: next.panel, ...(next.step ? { s: next.step } : {}) } : {}),
     });
-    window.history.replaceState(null, "", `/d/${slug}/dish?${query}`);
+    address(`/d/${slug}/dish?${query}`);
     if (next?.step) requestAnimationFrame(() => window.document.getElementById("reckoned")?.scrollIntoView({ block: "start" }));
   };
   const onStream = (id: string) => {
@@ -73,7 +73,7 @@ export function Workbench({
     const s = water.streams.find((x) => x.id === id);
     if (s) {
       setSelected(s.from);
-      window.history.replaceState(null, "", `/d/${slug}/dish?c=${s.from}`);
+      address(`/d/${slug}/dish?c=${s.from}`);
     }
   };
   // Pulled to its new place, the stream leaves the table: what was sent there by default goes where it is wanted.
@@ -162,3 +162,21 @@ export function Workbench({
 }
 
 const nameOf = (document: DishFile, id: string) => document.components.find((c) => c.id === id)?.name ?? id;
+
+/**
+ * The address reopens what is seen, without a walk to the server. A page that was asked for anew before and comes in after brings the
+ * address of then back with it, so it is put right whenever a dish comes in.
+ */
+function useAddress(given: DishFile): (to: string) => void {
+  const wanted = useRef<string>(undefined);
+  const put = useCallback((to: string) => {
+    wanted.current = to;
+    window.history.replaceState(null, "", to);
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a dish that comes in is what it waits for
+  useEffect(() => {
+    const { pathname, search } = window.location;
+    if (wanted.current !== undefined && wanted.current !== pathname + search) put(wanted.current);
+  }, [given, put]);
+  return put;
+}
