@@ -130,7 +130,7 @@ export async function planningScene(stored: StoredDish) {
   return { dish, run, events, newest, sofar, now, log };
 }
 
-/** Taken back under way to what was planned before: steps go back to where they stood then. */
+/** The plan after an undo under way: steps go back to where they stood then. */
 async function planOfVersions(stored: StoredDish, newest: number | undefined): Promise<PlanFile | undefined> {
   const db = await database();
   const latest = await findNewestFeasible(db, stored.id);
@@ -189,7 +189,7 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
     );
     return (await findNewestPlan(db, stored.id)) as StoredPlan;
   };
-  // Taken back to what was planned before: that plan comes back too, if it still holds.
+  // Undone to what was planned before: that plan comes back too, if it still holds.
   const before = run || request.fresh ? undefined : await findPlanOfVersions(db, stored.id, stored.version, stored.kitchenVersion);
   if (before && newest && before.id !== newest.id) {
     const file = PlanFile.parse(before.document);

@@ -16,7 +16,7 @@ export const NewEvent = z.object({
   step: z.string().min(3).max(161),
   /** Minutes from now: negative for what happened earlier, positive for an estimate. */
   inMinutes: z.number().int().min(-100_000).max(100_000).default(0),
-  /** Of a withdrawal: which entry of the log is taken back; without it the newest of the step. */
+  /** Of a withdrawal: which entry of the log it undoes; without it the newest of the step. */
   of: z.number().int().min(1).optional(),
   /** The cook who pressed, where the device knows. */
   by: z.string().max(80).optional(),

@@ -36,8 +36,7 @@ export const LOG = {
 
 export const PLAN = {
   exceptions: (n: number) => (n === 1 ? "One thing goes past the usual rules" : `${n} things go past the usual rules`),
-  exceptionsHelp:
-    "What has begun has to be finished. If that does not suit you: let somebody else take over, or look at what else could be done.",
+  exceptionsHelp: "What has begun has to be finished. If that does not suit you, let somebody else take over.",
   shortened: "Planned shorter to be in time",
   shorter: (s: PlanView["shortened"][number]) =>
     `${s.name}: ${spokenDuration(s.minutes)} instead of ${spokenDuration(s.from)}, still within ${spokenDuration(s.least)} to ${spokenDuration(s.most)}`,

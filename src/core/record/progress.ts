@@ -20,7 +20,7 @@ export interface RunEvent {
 
 export type Progress = ReadonlyMap<string, LogEvent>;
 
-/** The events that stand, in their order: withdrawals and what they take back are left out. */
+/** The events that stand, in their order: withdrawals and what they undo are left out. */
 export function standingEvents(events: readonly RunEvent[]): RunEvent[] {
   const standing: RunEvent[] = [];
   for (const event of [...events].sort((a, b) => a.sequence - b.sequence)) {

@@ -195,7 +195,7 @@ export async function insertRunEvent(
     readonly kind: RunEventKind;
     readonly step: string;
     readonly at: Date;
-    /** Of a withdrawal: the sequence of the event that is taken back. */
+    /** Of a withdrawal: the sequence of the event that it undoes. */
     readonly of?: number | undefined;
     /** The cook who pressed. */
     readonly by?: string | undefined;

@@ -1,4 +1,4 @@
-// A conflict short enough for a cook: steps that follow at once are one stretch, who asks for a place stands beside what it holds, what is said of
+// A conflict short enough for a cook: steps that follow at once are one stretch, a request for a place stands beside what it holds, what is said of
 // one step is one sentence, and at most eight remain. Only the telling is folded; what was proved stays as it is.
 import { componentOf, type Dish, STORES, type Step } from "../../dish/model";
 import { type PlanAt, plannedLength } from "../../dish/planned-length";

@@ -6,7 +6,7 @@ const REFUSALS = {
   "no-dish": "There is no such dish.",
   "no-run": "The run is not started, or it has ended.",
   "no-step": "The dish has no such step.",
-  "no-event": "There is no such entry in the log to take back.",
+  "no-event": "The log has no such entry to undo.",
 };
 
 /** Writes an event to the log and answers as soon as it is safe on disk. The plan follows over the stream. */
