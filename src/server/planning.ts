@@ -25,8 +25,14 @@ import { database } from "./database";
 /** A thread that was stopped and has not answered after so long is ended. */
 const LAST_WORD_MS = 2_000;
 
+interface Told {
+  readonly progress?: (p: PlanProgress) => void;
+  /** Why there is none, before what would help is known. */
+  readonly words?: (answer: PlanAnswer) => void;
+}
+
 /** Runs the planner in a thread of its own. Aborting the signal ends it with the best plan so far, or without one where it does not answer. */
-function inThread(task: PlanTask, onProgress: (p: PlanProgress) => void, signal?: AbortSignal): Promise<PlanAnswer> {
+function inThread(task: PlanTask, tell: Told, signal?: AbortSignal): Promise<PlanAnswer> {
   return new Promise((resolve, reject) => {
     const flag = new SharedArrayBuffer(4);
     const worker = new Worker(new URL("../workers/plan.node.ts", import.meta.url), { workerData: { task, flag } });
@@ -37,8 +43,9 @@ function inThread(task: PlanTask, onProgress: (p: PlanProgress) => void, signal?
     };
     signal?.addEventListener("abort", stop);
     if (signal?.aborted) stop();
-    worker.on("message", (message: { progress?: PlanProgress; answer?: PlanAnswer }) => {
-      if (message.progress) onProgress(message.progress);
+    worker.on("message", (message: { progress?: PlanProgress; words?: PlanAnswer; answer?: PlanAnswer }) => {
+      if (message.progress) tell.progress?.(message.progress);
+      if (message.words) tell.words?.(message.words);
       if (message.answer) {
         resolve(message.answer);
         void worker.terminate();
@@ -62,7 +69,7 @@ const SURE = 0.95;
 export interface PlanRequest {
   /** Plan anew rather than near the plan so far. */
   readonly fresh?: boolean | undefined;
-  /** Called once a first, quick plan is stored, where there was none. */
+  /** Called once a first, quick answer is stored: a plan where there was none, or why there is none. */
   readonly onFirst?: (() => void) | undefined;
   readonly onProgress?: ((p: PlanProgress) => void) | undefined;
   readonly signal?: AbortSignal | undefined;
@@ -195,14 +202,27 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
     const file = PlanFile.parse(before.document);
     if (verifyPlan(dish, planFromFile(file, dish.zone), { now }).broken.length === 0) return keep({ status: "feasible", file });
   }
-  const onProgress = request.onProgress ?? (() => {});
+  // First words are kept like an answer, and said; the whole answer waits until they are.
+  let said: Promise<unknown> = Promise.resolve();
+  const words = (answer: PlanAnswer) => {
+    said = keep(answer).then(() => {
+      request.onFirst?.();
+      announce(slug, "plan");
+    });
+    said.catch(() => {});
+  };
+  const found = async (asked: PlanTask) => {
+    const answer = await inThread(asked, { words, ...(request.onProgress ? { progress: request.onProgress } : {}) }, request.signal);
+    await said;
+    return keep(answer);
+  };
   if (!newest) {
     // A first plan at once, so that there is something to read while a better one is looked for.
-    const first = await keep(await inThread({ ...task, rounds: 0 }, () => {}, request.signal));
+    const first = await found({ ...task, rounds: 0 });
     request.onFirst?.();
     if (first.status === "infeasible" || request.signal?.aborted) return first;
   }
-  return keep(await inThread(task, onProgress, request.signal));
+  return found(task);
 }
 
 /** A refusal of one thing, in the form of a file's problems. */

@@ -93,6 +93,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     planStamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0].join("."),
     stale:
       !newest ||
+      conflict?.looking === true ||
       !isCurrent(newest, stored) ||
       (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
     conflict,
@@ -145,6 +146,7 @@ function choicesOf(dish: ReturnType<typeof dishModel>, stored: StoredPlan): Choi
 
 const Refusal = z.looseObject({
   proved: z.boolean(),
+  looking: z.boolean().optional(),
   conflict: z.array(
     z.object({
       rule: z.string(),
@@ -173,8 +175,8 @@ function aroundOf(plan: StoredPlan): Pick<Conflict, "answer" | "repairs"> | unde
 }
 
 function conflictOf(plan: StoredPlan): Conflict {
-  const { proved, conflict, repairs } = Refusal.parse(plan.document);
-  return { proved, facts: conflict as Conflict["facts"], repairs, answer: String(plan.id) };
+  const { proved, looking, conflict, repairs } = Refusal.parse(plan.document);
+  return { proved, looking, facts: conflict as Conflict["facts"], repairs, answer: String(plan.id) };
 }
 
 /** A plan of an older version may name steps that are gone; then it is not shown. */

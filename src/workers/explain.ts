@@ -5,9 +5,29 @@ import { type Diagnosis, diagnose } from "../core/planner/explain";
 
 const SHARE_OF_THE_CONFLICT = 0.4;
 
-/** @param ms the most that is spent; the options' own `stop` ends it earlier */
-export function explainWithin(ms: number, document: DishFile, options: PlanOptions, refusal: Infeasible): Diagnosis {
+/** The first words come after so long at most, and what is found after them at most so often. */
+const FIRST_WORDS_MS = 400;
+const BETWEEN_WORDS_MS = 900;
+
+/**
+ * @param ms the most that is spent; the options' own `stop` ends it earlier
+ * @param tell told what is known so far, while more is looked for
+ */
+export function explainWithin(
+  ms: number,
+  document: DishFile,
+  options: PlanOptions,
+  refusal: Infeasible,
+  tell?: (sofar: Diagnosis) => void,
+): Diagnosis {
   const began = Date.now();
-  const since = (limit: number) => () => options.stop?.() === true || Date.now() - began > limit;
-  return diagnose(document, { ...options, stop: since(ms) }, refusal, since(ms * SHARE_OF_THE_CONFLICT));
+  const since = (limit: number) => () => Date.now() - began > limit;
+  const stop = () => options.stop?.() === true || since(ms)();
+  let last = Number.NEGATIVE_INFINITY;
+  const sometimes = (sofar: Diagnosis) => {
+    if (Date.now() - last < BETWEEN_WORDS_MS) return;
+    last = Date.now();
+    tell?.(sofar);
+  };
+  return diagnose(document, { ...options, stop }, refusal, since(ms * SHARE_OF_THE_CONFLICT), sometimes, since(FIRST_WORDS_MS));
 }

@@ -20,6 +20,7 @@ import {
   planToFile,
 } from "../core/planner";
 import { easeLoad, type HeavyPlace } from "../core/planner/ease";
+import type { Diagnosis } from "../core/planner/explain";
 import type { Repair } from "../core/planner/explain/repairs";
 import { Mover } from "../core/planner/move";
 import { type Choice, type Reach, reachOf } from "../core/planner/reach";
@@ -57,7 +58,7 @@ export type Tried =
     }
   | ({ readonly status: "refused"; readonly change: readonly PatchOperation[]; readonly repairs: readonly Repair[] } & Pick<
       Conflict,
-      "proved" | "facts"
+      "proved" | "facts" | "looking"
     >)
   /** The change itself does not fit the dish. */
   | { readonly status: "unfit"; readonly because: string };
@@ -116,8 +117,11 @@ export class PlanDesk {
     return this.#ready(change, dishModel(document), move.plan);
   }
 
-  /** What the dish would be like with a change: near the plan in force where hour, style and lengths stay, else anew. */
-  try(change: readonly PatchOperation[], onProgress?: (progress: Progress) => void): Tried {
+  /**
+   * What the dish would be like with a change: near the plan in force where hour, style and lengths stay, else anew.
+   * @param words told why there is none while what would help is still looked for
+   */
+  try(change: readonly PatchOperation[], onProgress?: (progress: Progress) => void, words?: (tried: Tried) => void): Tried {
     const document = this.#patched(change);
     if (typeof document === "string") return { status: "unfit", because: document };
     const dish = dishModel(document);
@@ -134,8 +138,18 @@ export class PlanDesk {
     const planned = planDish(dish, options);
     if (planned.status === "feasible") return this.#ready(change, dish, planned.plan);
     // The plan in force is known to be one: a way back to it is found at once.
-    const { proved, conflict, repairs } = explainWithin(EXPLAINING_MS, document, { ...options, previous: this.#plan }, planned);
-    return { status: "refused", change, proved, facts: conflict, repairs };
+    const refused = ({ proved, conflict, repairs }: Diagnosis) => ({
+      status: "refused" as const,
+      change,
+      proved,
+      facts: conflict,
+      repairs,
+    });
+    return refused(
+      explainWithin(EXPLAINING_MS, document, { ...options, previous: this.#plan }, planned, (sofar) =>
+        words?.({ ...refused(sofar), looking: true }),
+      ),
+    );
   }
 
   /** Ways to make a heavy place lighter, each tried. */

@@ -40,7 +40,8 @@ export type PlanTask = z.output<typeof PlanTask>;
 
 export type PlanAnswer =
   | { readonly status: "feasible"; readonly file: PlanFile }
-  | ({ readonly status: "infeasible" } & Omit<Diagnosis, "status">);
+  /** `looking`: ways out are still being looked for, and another answer follows. */
+  | ({ readonly status: "infeasible"; readonly looking?: true } & Omit<Diagnosis, "status">);
 
 /** Why there is none, and what would help, is looked for so long at most. */
 const EXPLAINING_MS = 12_000;
@@ -58,8 +59,16 @@ const repairOf = ({ kind, text, change, press, plan }: WayOn) => ({
   ...(press === undefined ? {} : { press }),
 });
 
-/** Plans a task; `stop` and `onProgress` as in the planner. */
-export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (progress: Progress) => void): PlanAnswer {
+/**
+ * Plans a task; `stop` and `onProgress` as in the planner.
+ * @param words told why there is none while what would help is still looked for
+ */
+export function runPlanTask(
+  task: PlanTask,
+  stop: () => boolean,
+  onProgress: (progress: Progress) => void,
+  words: (answer: PlanAnswer) => void = () => {},
+): PlanAnswer {
   const dish = dishModel(task.document);
   const options: PlanOptions = {
     now: task.now,
@@ -101,9 +110,10 @@ export function runPlanTask(task: PlanTask, stop: () => boolean, onProgress: (pr
   }
   // Under way the cook is asked at once what is to give; why in so many facts comes only where nothing is found.
   if (log.events.size && options.previous) {
+    words({ ...planned, repairs: [], looking: true });
     const began = Date.now();
     const ways = waysOn(task.document, { ...options, rounds: 0, stop: () => stop() || Date.now() - began > EXPLAINING_MS });
     if (ways.length) return { ...planned, repairs: ways.map(repairOf) };
   }
-  return explainWithin(EXPLAINING_MS, task.document, options, planned);
+  return explainWithin(EXPLAINING_MS, task.document, options, planned, (sofar) => words({ ...sofar, looking: true }));
 }

@@ -18,5 +18,6 @@ const answer = runPlanTask(
   PlanTask.parse(task),
   () => Atomics.load(stopped, 0) === 1,
   (progress) => parentPort?.postMessage({ progress }),
+  (words) => parentPort?.postMessage({ words }),
 );
 parentPort?.postMessage({ answer });

@@ -228,6 +228,16 @@ describe("where there is no plan", () => {
         .map((li) => li.textContent),
     ).toEqual(expect.arrayContaining(["Ada works from 18:30.", "The dough needs 14 h."]));
   });
+  test("while more is looked for, nothing is said to be hopeless", () => {
+    const looking = (repairs: string[]) =>
+      createElement(ConflictNote, { slug: "lunch", conflict: { ...conflict(repairs), looking: true } as never });
+    const { again } = stand(looking([]));
+    expect(screen.getByRole("status").textContent).toBe("Looking for what helps …");
+    expect(document.body.textContent).not.toContain("Nothing simple");
+    again(looking(["Serve at 19:00."]));
+    expect(screen.getByRole("status").textContent).toBe("Looking for more that helps …");
+    expect(screen.getByRole("button", { name: "Do it: Serve at 19:00." })).toBeTruthy();
+  });
   test("a way out is done by one press, for the answer that it was found in", async () => {
     const { sent } = serverThat(() => ({ status: 200, body: { value: {} } }));
     const { router } = stand(

@@ -74,6 +74,19 @@ describe("the desk", () => {
       because: expect.stringContaining("dish.serves"),
     });
   });
+  test("why comes before what helps, and what helps as it is found", () => {
+    const change = [{ op: "replace" as const, path: "/components/0/methods/0/steps/1/uses/1/litres", value: 14 }];
+    const told: Tried[] = [];
+    const tried = desk.try(change, undefined, (words) => told.push(words));
+    if (tried.status !== "refused") throw new Error(tried.status);
+    const [first] = told;
+    if (first?.status !== "refused") throw new Error("nothing was told first");
+    expect(first).toMatchObject({ looking: true, repairs: [] });
+    expect(first.facts.length).toBeGreaterThan(0);
+    expect(tried.looking).toBeUndefined();
+    for (const words of told) if (words.status === "refused") for (const r of words.repairs) expect(tried.repairs).toContainEqual(r);
+  });
+
   test("a faulty scene is refused before anything is asked", () => {
     expect(() => new PlanDesk({ ...scene, now: "soon" })).toThrow();
   });

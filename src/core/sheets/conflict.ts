@@ -13,6 +13,8 @@ export interface Conflict {
     /** A step that is pressed as done instead. */
     readonly press?: string | undefined;
   }[];
+  /** What would help is still being looked for. */
+  readonly looking?: boolean | undefined;
   /** The stored answer that says so; a repair is chosen from it. */
   readonly answer: string;
 }

@@ -3,6 +3,7 @@
 import { proxy, type Remote, wrap } from "comlink";
 import type { Progress } from "@/core/planner";
 import type { PlanShell } from "@/workers/plan.web";
+import type { Tried } from "@/workers/plan-desk";
 
 class Seat {
   #worker: Worker | undefined;
@@ -71,4 +72,5 @@ export class Desk {
   }
 }
 
+export const wordsOf = (tell: (tried: Tried) => void) => proxy(tell);
 export const progressOf = (tell: (progress: Progress) => void) => proxy(tell);

@@ -8,7 +8,7 @@ import type { PatchOperation } from "@/core/dish/patch";
 import type { PlanShell } from "@/workers/plan.web";
 import type { Tried } from "@/workers/plan-desk";
 import { ask, reason } from "../shell/ask";
-import { type Desk, progressOf } from "./desk";
+import { type Desk, progressOf, wordsOf } from "./desk";
 
 export type Ready = Extract<Tried, { status: "ready" }>;
 export type Refused = Extract<Tried, { status: "refused" }>;
@@ -82,6 +82,7 @@ export function useTrial(slug: string, version: number, stamp: string, desk: () 
             : ((await shell.try(
                 change,
                 progressOf((p) => tell(p.done)),
+                wordsOf((words) => current() && words.status === "refused" && setProblem({ ...words, label })),
               )) as Tried);
         if (!current()) return;
         if (tried.status === "unfit") setTrial({ status: "failed", label, because: tried.because });

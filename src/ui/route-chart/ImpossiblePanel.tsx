@@ -3,7 +3,7 @@ import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
 import type { Trials } from "../planning/use-trial";
 
-export interface Impossible extends Pick<Conflict, "proved" | "facts"> {
+export interface Impossible extends Pick<Conflict, "proved" | "facts" | "looking"> {
   /** What was wished, if it is only tried; empty where the dish itself says so. */
   readonly label: string;
   readonly change: readonly Conflict["repairs"][number]["change"][number][];
@@ -44,6 +44,11 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
           </li>
         ))}
       </ol>
+      {problem.looking && (
+        <p role="status" className="pt-2 text-[13.5px] text-quiet">
+          {problem.repairs.length ? "Looking for more that helps …" : "Looking for what helps …"}
+        </p>
+      )}
       {problem.repairs.length > 0 ? (
         <>
           <h3 className="caps mt-4 mb-1 font-sans font-normal">Each of these gives a plan: look, then do it</h3>
@@ -83,9 +88,11 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
           </ul>
         </>
       ) : (
-        <p className="pt-2 text-[13.5px] text-quiet">
-          Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.
-        </p>
+        !problem.looking && (
+          <p className="pt-2 text-[13.5px] text-quiet">
+            Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.
+          </p>
+        )
       )}
     </section>
   );

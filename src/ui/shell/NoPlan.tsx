@@ -48,12 +48,19 @@ export function ConflictNote({ slug, conflict, folded = false }: Props & { reado
       ) : (
         facts
       )}
+      {conflict.looking && (
+        <p role="status" className="pt-1 text-[13.5px] text-quiet">
+          {conflict.repairs.length ? "Looking for more that helps …" : "Looking for what helps …"}
+        </p>
+      )}
       {conflict.repairs.length > 0 ? (
         <Repairs slug={slug} answer={conflict.answer} repairs={conflict.repairs} underWay={folded} />
       ) : (
-        <p className="pt-1 text-[13.5px] text-quiet">
-          Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.
-        </p>
+        !conflict.looking && (
+          <p className="pt-1 text-[13.5px] text-quiet">
+            Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.
+          </p>
+        )
       )}
     </section>
   );

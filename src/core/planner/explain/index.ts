@@ -6,7 +6,7 @@ import { type PlanOptions, planningNow } from "../index";
 import { type Clashing, EMPTY_LOG, type Infeasible, type Log, withWishes } from "../plan";
 import { smallestConflict } from "./conflict";
 import type { Fact } from "./fact";
-import { folded } from "./fold";
+import { folded, MOST_FACTS } from "./fold";
 import { pinOf } from "./kitchen-facts";
 import { findRepairs, type Repair } from "./repairs";
 
@@ -20,8 +20,17 @@ export interface Diagnosis extends Infeasible {
  * The smallest conflict in place of the first that was met, and repairs that have each been planned with.
  * @param refusal what the planner said of this document with these options
  * @param enough true once the smallest conflict has been looked for long enough: the planner's own words then stand, and repairs get the time
+ * @param tell told what is known so far: why, then each time that more repairs are found; the planner's own words where the smallest conflict
+ * takes longer than `hurry` allows
  */
-export function diagnose(document: DishFile, options: PlanOptions, refusal: Infeasible, enough = () => false): Diagnosis {
+export function diagnose(
+  document: DishFile,
+  options: PlanOptions,
+  refusal: Infeasible,
+  enough = () => false,
+  tell: (sofar: Diagnosis) => void = () => {},
+  hurry = () => false,
+): Diagnosis {
   const dish = dishModel(document);
   const log = withWishes(dish, options.log ?? EMPTY_LOG);
   const methods = choicesOfMethods(dish, { ...options, log }).list[0] ?? {};
@@ -33,15 +42,24 @@ export function diagnose(document: DishFile, options: PlanOptions, refusal: Infe
     methods,
     log,
   };
-  const conflict = smallestConflict(scene, () => enough() || options.stop?.() === true);
+  let told = false;
+  const conflict = smallestConflict(scene, () => {
+    if (!told && hurry()) {
+      told = true;
+      tell({ ...refusal, conflict: refusal.conflict.slice(0, MOST_FACTS).map(plain), repairs: [] });
+    }
+    return enough() || options.stop?.() === true;
+  });
   const facts = conflict?.facts ?? pinnedIn(refusal, dish, log);
-  return {
+  const why: Infeasible = {
     ...refusal,
     ...(facts.length
       ? { conflict: [...(conflict ? [] : refusal.conflict), ...folded(facts, dish, stepsInForce(dish, methods), scene.planAt)].map(plain) }
       : {}),
-    repairs: findRepairs({ document, options, facts, stop: options.stop }),
   };
+  const found = (repairs: readonly Repair[]) => tell({ ...why, repairs });
+  found([]);
+  return { ...why, repairs: findRepairs({ document, options, facts, stop: options.stop, found }) };
 }
 
 /** Steps of a choice of methods. */

@@ -7,7 +7,6 @@ import { freeAllChange, pinMethodsChange, pinStepChange } from "../../../dish/wi
 import { lower } from "../../../sentence";
 import { spokenDuration } from "../../../time/duration";
 import { type PlanOptions, planningNow } from "../../index";
-import { leastLead } from "../../reach";
 import type { Fact } from "../facts";
 import { momentText } from "../words";
 import { helper, moreEquipment, moreHours, quietTimes, stayUp } from "./kitchen";
@@ -21,81 +20,99 @@ export interface RepairInput {
   readonly options: PlanOptions;
   readonly facts: readonly Fact[];
   readonly stop?: (() => boolean) | undefined;
+  /** Told of those found so far, the cheapest first, each time that there are more. */
+  readonly found?: ((repairs: readonly Repair[]) => void) | undefined;
 }
 
-/** Some hours later, then each of the next days at the hour at which it was to be, for three weeks. */
-const HOURS_LATER = [0.5, 1, 2, 4, 8, 12, ...Array.from({ length: 21 }, (_, day) => 24 * (day + 1))];
+/** Minutes later on the same day. */
+const LATER = [30, 60, 120, 240, 480, 720];
+const DAYS_LATER = 21;
+/** Each of so many days is looked at, then one a week: what a whole week does not help is rarely helped by the next. */
+const A_WEEK = 7;
 const QUARTER = 15;
 
 /** Repairs that work, cheapest first; none where nothing simple helps. */
-export function findRepairs({ document, options, facts, stop = () => false }: RepairInput): Repair[] {
+export function findRepairs({ document, options, facts, stop = () => false, found = () => {} }: RepairInput): Repair[] {
   const trial = new Trial(document, options, stop);
   const hands = facts.some((f) => ["hours", "one-pair", "hands", "away", "awake", "nearby"].includes(f.kind));
-  const found: Tried[] = [
-    ...serveLater(trial),
-    ...serveEarlier(trial),
-    ...quietTimes(trial, facts),
-    ...(facts.some((f) => f.kind === "awake" || f.kind === "nearby") ? stayUp(trial) : []),
-    ...lettingGo(trial, facts),
-    ...otherMethods(trial),
-    ...(hands ? [...moreHours(trial), ...helper(trial)] : []),
-    ...moreEquipment(trial, facts),
-    ...waysOfFit(trial, facts),
-    ...longerWaits(trial, facts),
-    ...standIns(trial),
+  const nights = facts.some((f) => f.kind === "awake" || f.kind === "nearby");
+  const ways: (() => Tried[])[] = [
+    () => serveLater(trial),
+    () => serveEarlier(trial),
+    () => quietTimes(trial, facts),
+    ...(nights ? [() => stayUp(trial)] : []),
+    () => lettingGo(trial, facts),
+    () => otherMethods(trial),
+    ...(hands ? [() => moreHours(trial), () => helper(trial)] : []),
+    () => moreEquipment(trial, facts),
+    () => waysOfFit(trial, facts),
+    () => longerWaits(trial, facts),
+    () => standIns(trial),
   ];
-  return found.sort((a, b) => a.trouble + a.regret.total - b.trouble - b.regret.total).map(({ trouble: _, ...repair }) => repair);
+  const all: Tried[] = [];
+  for (const way of ways) {
+    const more = way();
+    all.push(...more);
+    if (more.length) found(cheapestFirst(all));
+  }
+  return cheapestFirst(all);
 }
+
+const cheapestFirst = (found: readonly Tried[]): Repair[] =>
+  found.toSorted((a, b) => a.trouble + a.regret.total - b.trouble - b.regret.total).map(({ trouble: _, ...repair }) => repair);
 
 /** Later by the least that works, to the quarter hour; on another day at the hour at which it was to be. */
 function serveLater(trial: Trial): Tried[] {
   const { zone } = trial.dish;
-  const at = (minutes: number) => [{ op: "replace" as const, path: "/dish/serveAt", value: zone.toWallInstant(trial.serveAt + minutes) }];
-  const works = (minutes: number) => trial.plan(at(minutes), { serveAt: undefined }) !== undefined;
-  const steps = HOURS_LATER.map((h) => h * 60);
-  const missing = leastLead(trial.dish, trial.options) - (trial.serveAt - planningNow(trial.dish, trial.options));
-  const reached = steps.find((minutes) => minutes >= missing && works(minutes));
-  if (reached === undefined) return [];
-  let high = reached;
-  let low = steps[steps.indexOf(reached) - 1] ?? 0;
-  while (high - low > QUARTER) {
-    const middle = low + Math.ceil((high - low) / 2 / QUARTER) * QUARTER;
-    if (middle >= high) break;
-    if (works(middle)) high = middle;
-    else low = middle;
-  }
-  const least = high;
+  const proposal = (minutes: number): Proposal => ({
+    kind: "serve-later",
+    text: `Serve at ${momentText(trial.dish, trial.serveAt + minutes)} instead, ${spokenDuration(minutes)} later.`,
+    change: [{ op: "replace", path: "/dish/serveAt", value: zone.toWallInstant(trial.serveAt + minutes) }],
+    trouble: minutes,
+    options: { serveAt: undefined },
+  });
+  const found = (minutes: number) => trial.first([proposal(minutes)]);
   const day = zone.dayNumber(trial.serveAt);
-  const hour = zone.wall(trial.serveAt);
-  const sameHour = Array.from({ length: 40 }, (_, i) => zone.minuteOfDay(day + i + 1, hour.hour * 60 + hour.minute) - trial.serveAt).filter(
-    (m) => m >= least && m <= least + 2 * 1440,
-  );
-  return trial.first(
-    [...(least > 10 * 60 ? sameHour : []), least].map(
-      (minutes): Proposal => ({
-        kind: "serve-later",
-        text: `Serve at ${momentText(trial.dish, trial.serveAt + minutes)} instead, ${spokenDuration(minutes)} later.`,
-        change: at(minutes),
-        trouble: minutes,
-        options: { serveAt: undefined },
-      }),
-    ),
-  );
+  const { hour, minute } = zone.wall(trial.serveAt);
+  const sameHour = Array.from({ length: DAYS_LATER }, (_, i) => zone.minuteOfDay(day + i + 1, hour * 60 + minute) - trial.serveAt);
+  const far = sameHour.filter((minutes) => minutes >= trial.missingLead);
+  const steps = [
+    ...LATER.filter((minutes) => minutes >= trial.missingLead),
+    ...far.filter((_, i) => i < A_WEEK || i % A_WEEK === A_WEEK - 1),
+  ];
+  for (const reached of steps) {
+    let best = found(reached);
+    if (best.length === 0) continue;
+    if (reached > Math.max(...LATER)) return best;
+    let [low, high] = [LATER.findLast((m) => m < reached) ?? 0, reached];
+    while (high - low > QUARTER) {
+      const middle: number = low + Math.ceil((high - low) / 2 / QUARTER) * QUARTER;
+      if (middle >= high) break;
+      const works = found(middle);
+      if (works.length) [high, best] = [middle, works];
+      else low = middle;
+    }
+    return best;
+  }
+  return [];
 }
 
 /** Earlier by the least that works: what waits may have too long to wait, or a quiet time begins. */
 function serveEarlier(trial: Trial): Tried[] {
   const { zone } = trial.dish;
+  const spare = -trial.missingLead;
   return trial.first(
-    [15, 30, 60, 120].map(
-      (minutes): Proposal => ({
-        kind: "serve-earlier",
-        text: `Serve at ${momentText(trial.dish, trial.serveAt - minutes)} instead, ${spokenDuration(minutes)} earlier.`,
-        change: [{ op: "replace" as const, path: "/dish/serveAt", value: zone.toWallInstant(trial.serveAt - minutes) }],
-        trouble: minutes,
-        options: { serveAt: undefined },
-      }),
-    ),
+    [15, 30, 60, 120]
+      .filter((minutes) => minutes <= spare)
+      .map(
+        (minutes): Proposal => ({
+          kind: "serve-earlier",
+          text: `Serve at ${momentText(trial.dish, trial.serveAt - minutes)} instead, ${spokenDuration(minutes)} earlier.`,
+          change: [{ op: "replace" as const, path: "/dish/serveAt", value: zone.toWallInstant(trial.serveAt - minutes) }],
+          trouble: minutes,
+          options: { serveAt: undefined },
+        }),
+      ),
   );
 }
 

@@ -4,8 +4,9 @@ import { type Dish, dishModel } from "../../../dish/model";
 import { applyPatch, type PatchOperation } from "../../../dish/patch";
 import { readDishValue } from "../../../dish/read";
 import type { DishFile } from "../../../dish/schema";
-import { type PlanOptions, planDish } from "../../index";
+import { type PlanOptions, planDish, planningNow } from "../../index";
 import type { Plan, Regret } from "../../plan";
+import { leastLead } from "../../reach";
 
 export interface Repair {
   readonly kind:
@@ -51,6 +52,7 @@ export interface Proposal {
 export class Trial {
   readonly dish: Dish;
   readonly serveAt: number;
+  #missingLead: number | undefined;
 
   constructor(
     readonly document: DishFile,
@@ -59,6 +61,12 @@ export class Trial {
   ) {
     this.dish = dishModel(document);
     this.serveAt = options.serveAt ?? this.dish.serveAt;
+  }
+
+  /** Minutes by which the time to serving is shorter than the dish takes by links and waits alone; less than 0 where it is longer. */
+  get missingLead(): number {
+    this.#missingLead ??= leastLead(this.dish, this.options) - (this.serveAt - planningNow(this.dish, this.options));
+    return this.#missingLead;
   }
 
   /** The plan that a change gives, by a quick search; undefined where it gives none. */
