@@ -9,7 +9,7 @@ import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
 import type { Queryable } from "../db/db";
 import { findDish, findHistoryMoment, findKitchenLike, insertDish, insertKitchen, stepHistory, updateDocument } from "../db/queries/dishes";
-import { findNewestPlan } from "../db/queries/runs";
+import { findNewestPlan, findPlanById } from "../db/queries/runs";
 import { database } from "./database";
 import { acceptPlan, isCurrent, refused } from "./planning";
 
@@ -86,9 +86,14 @@ export async function acceptRepair(slug: string, answerId: string, index: number
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return { status: "missing" };
-  const plan = await findNewestPlan(db, stored.id);
+  const newest = await findNewestPlan(db, stored.id);
+  const plan = /^\d{1,15}$/.test(answerId) ? await findPlanById(db, stored.id, Number(answerId)) : undefined;
   const repair = plan && Repairs.safeParse(plan.document).data?.repairs[index];
-  if (!plan || String(plan.id) !== answerId || !repair || !isCurrent(plan, stored)) return { status: "stale" };
+  if (!newest || !plan || !repair || !isCurrent(plan, stored)) return { status: "stale" };
+  // More may have been found while the cook read: what was shown then still stands, as long as the question is the same.
+  const same =
+    plan.id === newest.id || (newest.status === "infeasible" && newest.runSequence === plan.runSequence && newest.runId === plan.runId);
+  if (!same) return { status: "stale" };
   return changeDocument(slug, { version: stored.version, change: repair.change, label: repair.text });
 }
 

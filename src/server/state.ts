@@ -164,6 +164,7 @@ const Refusal = z.looseObject({
         leadMinutes: z.number(),
         change: z.array(PatchOperation),
         press: z.string().optional(),
+        spares: z.array(z.number().int()).optional(),
       }),
     )
     .default([]),

@@ -17,7 +17,8 @@ import {
   STYLES,
 } from "../core/planner";
 import type { Diagnosis } from "../core/planner/explain";
-import { type WayOn, waysAround, waysOn } from "../core/planner/ways-on";
+import { type WayAround, waysAround } from "../core/planner/ways-around";
+import { type WayOn, waysOn } from "../core/planner/ways-on";
 import { defaultPlan } from "../core/rehearse/default-plan";
 import { withWords } from "../words/exceptions";
 import { explainWithin } from "./explain";
@@ -50,13 +51,14 @@ const AROUND_MS = 2_000;
 /** Plans are found and executed for so long, where the one that comes out in time is asked for. */
 const SURE_MS = 10_000;
 
-const repairOf = ({ kind, text, change, press, plan }: WayOn) => ({
+const repairOf = ({ kind, text, change, press, plan, spares }: WayOn & Partial<Pick<WayAround, "spares">>) => ({
   kind,
   text,
   change,
   leadMinutes: plan.leadMinutes,
   regret: plan.regret,
   ...(press === undefined ? {} : { press }),
+  ...(spares === undefined ? {} : { spares }),
 });
 
 /**

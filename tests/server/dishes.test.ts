@@ -308,6 +308,14 @@ describe("a repair", () => {
     expect((await call(history, { dish: slug }, { what: "latest", direction: "undo" })).said.change).toBe("Serve an hour later");
     expect((await document(slug)).dish.serveAt).toBe("2026-10-18T13:00");
   });
+
+  test("shown while more was looked for is done though more was found meanwhile", async () => {
+    const slug = await small("more-found");
+    const first = await impossible(slug);
+    expect(await impossible(slug)).not.toBe(first);
+    expect((await call(repair, { dish: slug }, { answer: first, index: 0 })).status).toBe(200);
+    expect((await document(slug)).dish.serveAt).toBe("2026-10-18T14:00");
+  });
 });
 
 test("Markdown is written at the guests wished for, with every component and step", async () => {

@@ -158,6 +158,27 @@ describe("what a plan says of itself", () => {
     await press("Do it: Take “Smoke” as it is.");
     expect(sent[0]).toMatchObject({ method: "POST", path: "/api/dishes/dish/events", body: { kind: "ended", step: "a.smoke" } });
   });
+  test("each exception has its own ways beside it; what spares all of them stands below", async () => {
+    const { sent } = serverThat(() => ({ status: 200, body: { value: { version: 2 } } }));
+    const exceptions = ["Somebody stays up until 23:30 for “Smoke”.", "Wren works from 23:30 to 23:45 for “Wrap”, outside their hours."];
+    const way = (text: string, spares: number[]) => ({ kind: "stay-up", text, leadMinutes: 90, change: [], spares });
+    stand(
+      createElement(PlanNotes, {
+        plan: {
+          ...viewOf([step("a.fry", "10:00", "10:20")]),
+          exceptions: exceptions.map((text) => ({ text, step: "a.fry", from: 0, to: 17 })),
+        },
+        slug: "dish",
+        around: { answer: "7", repairs: [way("Everything early.", [0, 1]), way("Ada stays.", [0]), way("Ada wraps.", [1])] },
+      }),
+    );
+    const rowOf = (text: string) => screen.getByText(text, { exact: false, selector: "li" }).textContent;
+    expect(rowOf("Somebody stays up")).toContain("Ada stays.");
+    expect(rowOf("Somebody stays up")).not.toContain("Ada wraps.");
+    expect(screen.getByText("What you can do instead of all of this").parentElement?.textContent).toContain("Everything early.");
+    await press("Do it: Ada wraps.");
+    expect(sent[0]).toMatchObject({ path: "/api/dishes/dish/repair", body: { answer: "7", index: 2 } });
+  });
   test("choices between plans: the one in use is marked, another is taken with one press, and what was not reached is said first", async () => {
     const { sent } = serverThat(() => ({ status: 200, body: { value: { label: "x", version: 2 } } }));
     const choice = (from: string, within15: number, chosen: boolean, planAt: "likely" | "longest"): PlanChoice => ({

@@ -15,7 +15,7 @@ import type { Log, Plan } from "./plan";
 import { leastMinutes, mayBeTaken } from "./policy";
 
 export interface WayOn {
-  readonly kind: "longer-wait" | "work-longer" | "serve-later" | "serve-earlier" | "take-now" | "stand-in";
+  readonly kind: "stay-up" | "longer-wait" | "work-longer" | "serve-later" | "serve-earlier" | "take-now" | "stand-in";
   readonly text: string;
   readonly change: readonly PatchOperation[];
   /** A step that is pressed as done now. */
@@ -36,7 +36,7 @@ const EARLIER = [5, 10, 15, 20, 30];
 /** How far a quick try lets what has begun go past hours and waits. */
 const LOOSE = { hours: 4000, waits: 4000 };
 
-interface Scene {
+export interface Scene {
   readonly document: DishFile;
   readonly dish: Dish;
   readonly options: PlanOptions;
@@ -45,14 +45,17 @@ interface Scene {
   readonly now: number;
 }
 
+export function sceneOf(document: DishFile, options: PlanOptions): Scene {
+  const dish = dishModel(document);
+  return { document, dish, options, log: options.log, serveAt: options.serveAt ?? dish.serveAt, now: planningNow(dish, options) };
+}
+
 /**
  * @param options as for the plan that failed, with its log and the plan so far
  * @param most so many at most; 1 for the first that works
  */
 export function waysOn(document: DishFile, options: PlanOptions, most = 3): WayOn[] {
-  const dish = dishModel(document);
-  const serveAt = options.serveAt ?? dish.serveAt;
-  const scene: Scene = { document, dish, options, log: options.log, serveAt, now: planningNow(dish, options) };
+  const scene = sceneOf(document, options);
   const found: WayOn[] = [];
   const kinds: ((scene: Scene) => WayOn | undefined)[] = [
     servedAsItRuns,
@@ -74,46 +77,10 @@ export function waysOn(document: DishFile, options: PlanOptions, most = 3): WayO
   return found;
 }
 
-/**
- * What else could be done about the exceptions of a plan: take something as it is, a stand-in, serve a little later or earlier. Each is planned with,
- * and has fewer exceptions than the plan.
- * @param options as for the plan, with its log and the plan so far
- */
-export function waysAround(document: DishFile, options: PlanOptions, plan: Plan, most = 3): WayOn[] {
-  const fewer = (way: WayOn | undefined) => way !== undefined && (way.plan.exceptions?.length ?? 0) < (plan.exceptions?.length ?? 0);
-  const dish = dishModel(document);
-  const scene: Scene = {
-    document,
-    dish,
-    options,
-    log: options.log,
-    serveAt: options.serveAt ?? dish.serveAt,
-    now: planningNow(dish, options),
-  };
-  const found: WayOn[] = [];
-  for (const way of [takeNow, standIn, (s: Scene) => servedOtherwise(s, fewer)]) {
-    if (options.stop?.() || found.length >= most) break;
-    const planned = way(scene);
-    if (planned && fewer(planned)) found.push(planned);
-  }
-  return found;
-}
-
-/** Served some minutes later or earlier, where that needs fewer exceptions. */
-function servedOtherwise(scene: Scene, good: (way: WayOn) => boolean): WayOn | undefined {
-  const { dish, options, serveAt } = scene;
-  for (const minutes of [15, 30, 60, -15]) {
-    const plan = feasible(planDish(dish, { ...options, serveAt: serveAt + minutes, quick: true }));
-    const way = plan && servingAt(scene, minutes, plan);
-    if (way && good(way)) return way;
-  }
-  return undefined;
-}
-
-const feasible = (planned: Planned): Plan | undefined => (planned.status === "feasible" ? planned.plan : undefined);
+export const feasible = (planned: Planned): Plan | undefined => (planned.status === "feasible" ? planned.plan : undefined);
 const quick = (dish: Dish, options: PlanOptions) => feasible(planDish(dish, { ...options, quick: true, lenience: LOOSE }));
 
-const servingAt = (scene: Scene, minutes: number, plan: Plan): WayOn => {
+export const servingAt = (scene: Scene, minutes: number, plan: Plan): WayOn => {
   const at = scene.serveAt + minutes;
   return {
     kind: minutes > 0 ? "serve-later" : "serve-earlier",
@@ -212,7 +179,7 @@ function earlier(scene: Scene): WayOn | undefined {
 }
 
 /** A step that has run for its least time and needs no heat is taken as it is: its length is a range. */
-function takeNow({ dish, options, log, now }: Scene): WayOn | undefined {
+export function* takenNow({ dish, options, log, now }: Scene): Generator<WayOn> {
   const running = dish.components
     .flatMap((c) => c.methods.flatMap((m) => m.steps))
     .flatMap((step) => {
@@ -225,7 +192,7 @@ function takeNow({ dish, options, log, now }: Scene): WayOn | undefined {
     const plan = feasible(planDish(dish, { ...options, log: { ...(log as Log), events } }));
     if (!plan) continue;
     const ran = spokenDuration(now - event.started);
-    return {
+    yield {
       kind: "take-now",
       text: `Take “${step.name}” as it is: it has had ${ran}, which is inside its range.`,
       change: [],
@@ -233,8 +200,8 @@ function takeNow({ dish, options, log, now }: Scene): WayOn | undefined {
       plan,
     };
   }
-  return undefined;
 }
+const takeNow = (scene: Scene): WayOn | undefined => takenNow(scene).next().value ?? undefined;
 
 /** Waits that only quality limits are made longer by a share at most: those that the plan then uses, no longer than it uses them. */
 function longerWait({ document, dish, options }: Scene, share: number): WayOn | undefined {
@@ -304,7 +271,7 @@ const stepOf = (dish: Dish, ref: string): Step | undefined =>
   dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === ref);
 
 /** The bought stand-in of a component of which nothing has been taken yet. */
-function standIn({ document, dish, options, log }: Scene): WayOn | undefined {
+export function standIn({ document, dish, options, log }: Scene): WayOn | undefined {
   const taken = (component: string) =>
     [...(log?.events.keys() ?? [])].some(
       (ref) => !ref.startsWith(`${component}.`) && stepOf(dish, ref)?.takes.some((t) => t.from.startsWith(`${component}.`)),

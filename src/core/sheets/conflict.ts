@@ -12,6 +12,8 @@ export interface Conflict {
     readonly change: readonly PatchOperation[];
     /** A step that is pressed as done instead. */
     readonly press?: string | undefined;
+    /** Which exceptions of the plan in force it does without, by their places. */
+    readonly spares?: readonly number[] | undefined;
   }[];
   /** What would help is still being looked for. */
   readonly looking?: boolean | undefined;

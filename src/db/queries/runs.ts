@@ -47,6 +47,11 @@ export async function findNewestPlan(db: Queryable, dishId: string): Promise<Sto
   return planOf(db, await db.query("select id from plan where dish_id = $1 order by id desc limit 1", [dishId]));
 }
 
+/** An answer of the planner by its number; undefined where the dish has none such. */
+export async function findPlanById(db: Queryable, dishId: string, id: number): Promise<StoredPlan | undefined> {
+  return planOf(db, await db.query("select id from plan where dish_id = $1 and id = $2", [dishId, id]));
+}
+
 /** The newest plan that can be followed, also where a later answer was that there is none. */
 export async function findNewestFeasible(db: Queryable, dishId: string): Promise<StoredPlan | undefined> {
   return planOf(db, await db.query("select id from plan where dish_id = $1 and status = 'feasible' order by id desc limit 1", [dishId]));

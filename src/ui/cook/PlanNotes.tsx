@@ -11,7 +11,18 @@ interface PlanNotesProps {
   readonly around?: Pick<Conflict, "answer" | "repairs"> | undefined;
 }
 
+/** Exceptions that are shown; more than these are a plan to be thought over anyway. */
+const MOST_SHOWN = 5;
+
 export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
+  const all = plan.exceptions.length;
+  /** Ways that do without one exception and not all, and those that do without all. */
+  const waysFor = (exception: number | undefined) =>
+    (around?.repairs ?? []).flatMap(({ spares }, i) => {
+      const whole = spares === undefined || spares.length === all;
+      return (exception === undefined ? whole : !whole && spares?.includes(exception)) ? [i] : [];
+    });
+  const whole = waysFor(undefined);
   if (plan.exceptions.length + plan.shortened.length + plan.gone.length === 0) return null;
   return (
     <section aria-label="About this plan" className="mb-5 text-[15.5px]">
@@ -24,12 +35,20 @@ export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
         <div className="mb-2 border-l-[3px] border-beet pl-3">
           <h2 className="font-sans text-[16px] font-semibold">{PLAN.exceptions(plan.exceptions.length)}</h2>
           <ul>
-            {plan.exceptions.slice(0, 5).map((e) => (
-              <li key={`${e.text} ${e.from}`}>{e.text}</li>
-            ))}
+            {plan.exceptions.slice(0, MOST_SHOWN).map((e, i) => {
+              const own = waysFor(i);
+              return (
+                <li key={`${e.text} ${e.from}`} className="pb-1">
+                  {e.text}
+                  {around && own.length > 0 && <Repairs slug={slug} {...around} underWay title={PLAN.instead} only={own} />}
+                </li>
+              );
+            })}
           </ul>
           <p className="text-[14px] text-quiet">{PLAN.exceptionsHelp}</p>
-          {around && <Repairs slug={slug} answer={around.answer} repairs={around.repairs} underWay />}
+          {around && whole.length > 0 && (
+            <Repairs slug={slug} {...around} underWay title={all === 1 ? PLAN.instead : PLAN.insteadOfAll} only={whole} />
+          )}
         </div>
       )}
       {plan.shortened.length > 0 && (

@@ -12,10 +12,13 @@ interface RepairsProps {
   readonly repairs: Conflict["repairs"];
   /** The run is on: how long before serving it all began is no news. */
   readonly underWay?: boolean;
+  readonly title?: string;
+  /** Only these, by their places; all where it is not given. */
+  readonly only?: readonly number[];
 }
 
 /** What would make a plan possible, each tried by the planner; one press does it, Ctrl+Z takes it back. */
-export function Repairs({ slug, answer, repairs, underWay = false }: RepairsProps) {
+export function Repairs({ slug, answer, repairs, underWay = false, title = "Ways to fix it (each one gives a plan)", only }: RepairsProps) {
   const router = useRouter();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -32,25 +35,27 @@ export function Repairs({ slug, answer, repairs, underWay = false }: RepairsProp
   };
   return (
     <div className="mt-3">
-      <h3 className="mb-1 font-sans text-[15px] font-semibold">Ways to fix it (each one gives a plan)</h3>
+      <h3 className="mb-1 font-sans text-[15px] font-semibold">{title}</h3>
       <ul className="max-w-[70ch]">
-        {repairs.map((repair, i) => (
-          <li key={repair.text} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
-            <span>
-              {repair.text}{" "}
-              {!underWay && <span className="text-[13px] text-quiet">starts {spokenDuration(repair.leadMinutes)} before serving</span>}
-            </span>
-            <button
-              type="button"
-              className="act shrink-0 whitespace-nowrap max-sm:min-h-[56px]"
-              disabled={busy}
-              onClick={() => take(i)}
-              aria-label={`Do it: ${repair.text}`}
-            >
-              Do it
-            </button>
-          </li>
-        ))}
+        {repairs.map((repair, i) =>
+          only && !only.includes(i) ? null : (
+            <li key={repair.text} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
+              <span>
+                {repair.text}{" "}
+                {!underWay && <span className="text-[13px] text-quiet">starts {spokenDuration(repair.leadMinutes)} before serving</span>}
+              </span>
+              <button
+                type="button"
+                className="act shrink-0 whitespace-nowrap max-sm:min-h-[56px]"
+                disabled={busy}
+                onClick={() => take(i)}
+                aria-label={`Do it: ${repair.text}`}
+              >
+                Do it
+              </button>
+            </li>
+          ),
+        )}
       </ul>
       {problem && (
         <p role="alert" className="text-[14px] text-beet">

@@ -3,6 +3,7 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { applyPatch } from "../../../src/core/dish/patch";
 import type { DishFile } from "../../../src/core/dish/schema";
 import {
   EMPTY_LOG,
@@ -16,7 +17,7 @@ import {
   planToFile,
   verifyPlan,
 } from "../../../src/core/planner";
-import { waysAround } from "../../../src/core/planner/ways-on";
+import { waysAround } from "../../../src/core/planner/ways-around";
 import { dishOf } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 
@@ -175,14 +176,29 @@ describe("exceptions", () => {
   });
   test("beside them stands what else could be done; what stands in the heat is never to be taken early", () => {
     const around = (document: DishFile, so: Plan) => waysAround(document, { now, log: late, planAt: "likely", previous: so }, so);
-    expect(around(smoke() as DishFile, plan)).toEqual([]);
+    expect(around(smoke() as DishFile, plan).map((w) => [w.text, w.spares.map((i) => plan.exceptions?.[i]?.rule)])).toEqual([
+      ["Somebody else stays for “Smoke” until 23:30.", ["H7"]],
+      ["Somebody else works from 23:30 to 23:45 for “Wrap”.", ["H6"]],
+    ]);
     const cold = smoke();
     Object.assign(cold.components[0]?.methods[0]?.steps[1] ?? {}, { uses: [] });
     const drying = found(planDish(dishOf(cold), { now, log: late, planAt: "likely" }));
     expect(drying.exceptions?.length).toBeGreaterThan(0);
     const ways = around(cold as DishFile, drying);
-    expect(ways.map((w) => [w.kind, w.press, w.plan.exceptions ?? []])).toEqual([["take-now", "legs.smoke", []]]);
+    expect([ways[0]?.kind, ways[0]?.press, ways[0]?.plan.exceptions ?? []]).toEqual(["take-now", "legs.smoke", []]);
     expect(ways[0]?.text).toBe("Take “Smoke” as it is: it has had 3 h 20, which is inside its range.");
+  });
+  test("another cook of the house is asked by name, and what she takes on is a plan that holds", () => {
+    const two = smoke() as DishFile;
+    const cooks = [...(two.kitchen?.cooks ?? []), { id: "ada", name: "Ada" }];
+    const document = { ...two, kitchen: { ...two.kitchen, cooks } } as DishFile;
+    const dish = dishOf(document);
+    const own = found(planDish(dish, { now, log: late, planAt: "likely" }));
+    const ways = waysAround(document, { now, log: late, planAt: "likely", previous: own }, own);
+    const ada = ways.find((w) => w.text.startsWith("Ada "));
+    expect(ada?.text).toBe("Ada stays for “Smoke” until 23:30.");
+    const changed = dishOf(applyPatch(document, ada?.change ?? []));
+    expect(verifyPlan(changed, ada?.plan as Plan, { now, log: late }).broken).toEqual([]);
   });
   test("are not there where nothing needs them", () => {
     const early: Log = {
