@@ -214,6 +214,8 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const found = async (asked: PlanTask) => {
     const answer = await inThread(asked, { words, ...(request.onProgress ? { progress: request.onProgress } : {}) }, request.signal);
     await said;
+    // One that was stopped has not looked: that it found none says nothing, and what stands goes on standing.
+    if (request.signal?.aborted && answer.status === "infeasible") return (await findNewestPlan(db, stored.id)) ?? keep(answer);
     return keep(answer);
   };
   if (!newest) {

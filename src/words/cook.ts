@@ -36,7 +36,8 @@ export const LOG = {
 
 export const PLAN = {
   exceptions: (n: number) => (n === 1 ? "One thing goes past the usual rules" : `${n} things go past the usual rules`),
-  exceptionsHelp: "What has begun has to be finished. If that does not suit you, choose another way here.",
+  exceptionsHelp: "What has begun has to be finished.",
+  exceptionsChoice: "If that does not suit you, choose another way here.",
   instead: "What you can do instead",
   insteadOfAll: "What you can do instead of all of this",
   shortened: "Planned shorter to be in time",

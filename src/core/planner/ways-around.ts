@@ -43,7 +43,8 @@ export function waysAround(document: DishFile, options: PlanOptions, plan: Plan,
 
 /** Of the same kind two say nothing more than one, unless another cook is asked. */
 const sameWay = (a: WayOn, b: WayOn) => a.kind === b.kind && (a.kind !== "stay-up" || a.text === b.text);
-const keyOf = (e: PlanException) => [e.rule, e.step, e.output, e.cook].join(" ");
+/** Whoever it falls to: handed to another cook it is still there. */
+const keyOf = (e: PlanException) => [e.rule, e.step, e.output].join(" ");
 
 /** @param done places of exceptions for which there is a way already */
 function* candidates(scene: Scene, exceptions: readonly PlanException[], done: ReadonlySet<number>): Generator<WayOn> {
@@ -53,7 +54,7 @@ function* candidates(scene: Scene, exceptions: readonly PlanException[], done: R
   if (replaced) yield replaced;
   for (const minutes of OTHER_SERVINGS) {
     if (done.size === exceptions.length && minutes !== OTHER_SERVINGS[0]) break;
-    const plan = feasible(planDish(scene.dish, { ...scene.options, serveAt: scene.serveAt + minutes, quick: true }));
+    const plan = feasible(planDish(scene.dish, { ...scene.options, serveAt: scene.serveAt + minutes }));
     if (plan) yield servingAt(scene, minutes, plan);
   }
 }
@@ -115,7 +116,7 @@ function* somebodyElse(scene: Scene, e: PlanException): Generator<WayOn> {
   for (const { text, change } of offered) {
     // Who would have to come is asked last.
     if (house && text === offered.at(-1)?.text) return;
-    const plan = feasible(planDish(dishModel(applyPatch(document, change) as DishFile), { ...options, quick: true }));
+    const plan = feasible(planDish(dishModel(applyPatch(document, change) as DishFile), options));
     if (!plan) continue;
     house = true;
     yield { kind: "stay-up", text, change, plan };

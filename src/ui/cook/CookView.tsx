@@ -143,188 +143,190 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   });
 
   return (
-    <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
-      <Call plan={plan} now={now} listening={running} />
-      <h1 className="sr-only">Cook</h1>
-      <section aria-label="The dial">
-        <Dial marks={agenda.marks} now={now} kindOf={kindOf} clock={clock} />
-      </section>
-      <section aria-label="The next hour" className="max-md:order-3">
-        <ul>
-          {agenda.marks.slice(0, 7).map((mark) => (
-            <li
-              key={`${mark.at} ${mark.kind} ${mark.step.ref}`}
-              className="grid grid-cols-[4.4rem_1fr] items-baseline border-t border-rule py-2.5"
-            >
-              <span className="clock text-[18px]">{clock.time(mark.at)}</span>
-              <span className="text-[17px]">
-                {mark.what} <span className="text-[14px] text-quiet">{lower(componentName(mark.step.component))}</span>
-              </span>
-            </li>
-          ))}
-        </ul>
-        {agenda.marks.length === 0 && agenda.later[0] && (
-          <p className="mt-4 text-center text-[16px] text-quiet">
-            Next: {lower(agenda.later[0].name)}, {clock.dayTime(agenda.later[0].start)}.
-          </p>
-        )}
-      </section>
-      <section aria-label="At hand" aria-live="polite" className="md:col-start-2 md:row-span-2 md:row-start-1">
-        {trouble && (
-          <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
-            {trouble}
-            {withheld.length > 0 && (
-              <span className="block pt-1 text-[15px]">
-                What you pressed is kept, with its own minute, and written down as soon as that is done.{" "}
-                <button
-                  type="button"
-                  className="link min-h-[44px]"
-                  onClick={() => {
-                    forgetPresses(slug, withheld);
-                    void send();
-                  }}
-                >
-                  forget it
-                </button>
-              </span>
-            )}
-          </p>
-        )}
-        {running &&
-          findings
-            .filter(
-              (f) => f.severity === "stop" && !f.acknowledged && withheld.some((s) => s === f.step || f.component === s.split(".")[0]),
-            )
-            .map((f) => <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />)}
-        {!running ? (
-          <div className="border-l-[3px] border-saffron pl-4">
-            <h2 className="text-[26px]">Ready when you are</h2>
-            <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
-              {first && `The first work by hand is ${lower(first.name)}, ${clock.dayTime(first.start)}. `}
-              What you press here is written down, and the plan follows what happens.
+    <>
+      {running && <PlanNotes plan={plan} slug={slug} around={around} />}
+      <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
+        <Call plan={plan} now={now} listening={running} />
+        <h1 className="sr-only">Cook</h1>
+        <section aria-label="The dial">
+          <Dial marks={agenda.marks} now={now} kindOf={kindOf} clock={clock} />
+        </section>
+        <section aria-label="The next hour" className="max-md:order-3">
+          <ul>
+            {agenda.marks.slice(0, 7).map((mark) => (
+              <li
+                key={`${mark.at} ${mark.kind} ${mark.step.ref}`}
+                className="grid grid-cols-[4.4rem_1fr] items-baseline border-t border-rule py-2.5"
+              >
+                <span className="clock text-[18px]">{clock.time(mark.at)}</span>
+                <span className="text-[17px]">
+                  {mark.what} <span className="text-[14px] text-quiet">{lower(componentName(mark.step.component))}</span>
+                </span>
+              </li>
+            ))}
+          </ul>
+          {agenda.marks.length === 0 && agenda.later[0] && (
+            <p className="mt-4 text-center text-[16px] text-quiet">
+              Next: {lower(agenda.later[0].name)}, {clock.dayTime(agenda.later[0].start)}.
             </p>
-            {severe.length > 0 && (
-              <div className="pb-4">
-                <h3 className="text-[19px]">{open.length ? "First, say of each that you know it" : "You know these"}</h3>
-                {safety.trouble && (
-                  <p role="alert" className="my-2 border-l-[3px] border-beet pl-3">
-                    {safety.trouble}
-                  </p>
-                )}
-                {severe.map((f) => (
-                  <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />
-                ))}
-              </div>
-            )}
-            <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main disabled={open.length > 0} onClick={start}>
-              Start the run
-            </button>
-            {open.length > 0 && (
-              <p className="pt-1 text-[14px] text-quiet">
-                {open.some((f) => f.hard) ? "What is past a limit has to be mended first." : `${open.length} still to be acknowledged.`}
-              </p>
-            )}
-          </div>
-        ) : (
-          <>
-            <PlanNotes plan={plan} slug={slug} around={around} />
-            {served && (
-              <div className="mb-4 border-l-[3px] border-saffron pl-4">
-                <h2 className="text-[26px]">{PLAN.allDone}</h2>
-                <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">{PLAN.allDoneText}</p>
-                <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={end}>
-                  End the run
-                </button>
-              </div>
-            )}
-            {moved.length > 0 && (
-              <div className="mb-4 border-l-[3px] border-saffron bg-saffron-wash py-2 pl-4" role="status">
-                <h2 className="text-[18px]">{moved.length === 1 ? "One step has moved" : `${moved.length} steps have moved`}</h2>
-                <ul className="text-[15px]">
-                  {moved.slice(0, 4).map(({ step, by }) => (
-                    <li key={step.ref}>
-                      {step.name}: now {clock.dayTime(step.start)}, {spokenDuration(Math.abs(by))} {by > 0 ? "later" : "earlier"}
-                    </li>
-                  ))}
-                </ul>
-              </div>
-            )}
-            {(agenda.due.length ? agenda.due : agenda.running.length ? [] : agenda.later.slice(0, 1)).map((step) => (
-              <DueCard key={step.ref} {...card(step)} />
-            ))}
-            {atHand.map((step) => (
-              <RunningCard key={step.ref} {...card(step)} />
-            ))}
-            {alone.length > 0 && (
-              <>
-                <h2 className="caps mt-6 mb-1 font-sans font-normal">Running by itself</h2>
-                <ul>
-                  {alone.map((step) => (
-                    <AloneRow key={step.ref} {...card(step)} />
-                  ))}
-                </ul>
-              </>
-            )}
-            {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">Later</h2>}
-            <ol>
-              {agenda.later.slice(0, 8).map((step) => (
-                <li key={step.ref} className="grid grid-cols-[6.6rem_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
-                  <span className="clock text-[15px]">{clock.dayTime(step.start)}</span>
-                  <span className="text-[16px]">
-                    {step.name} <span className="text-[13.5px] text-quiet">{lower(componentName(step.component))}</span>
-                  </span>
+          )}
+        </section>
+        <section aria-label="At hand" aria-live="polite" className="md:col-start-2 md:row-span-2 md:row-start-1">
+          {trouble && (
+            <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
+              {trouble}
+              {withheld.length > 0 && (
+                <span className="block pt-1 text-[15px]">
+                  What you pressed is kept, with its own minute, and written down as soon as that is done.{" "}
                   <button
                     type="button"
-                    className="link min-h-[44px] px-2 text-[14px]"
-                    onClick={() => press("started", step)}
-                    aria-label={`Begin now: ${step.name}`}
+                    className="link min-h-[44px]"
+                    onClick={() => {
+                      forgetPresses(slug, withheld);
+                      void send();
+                    }}
                   >
-                    begin now
+                    forget it
                   </button>
-                </li>
-              ))}
-            </ol>
-            <RunLog
-              lines={log}
-              steps={plan.steps}
-              clock={clock}
-              now={now}
-              onUndo={undo}
-              onCorrect={correct}
-              onAdd={(kind, step, at) => {
-                write(kind, step, { inMinutes: at - now });
-                void send();
-              }}
-            />
-            {plan.cooks.length > 1 && (
-              <label className="mt-3 block text-[15px]">
-                {LOG.who}{" "}
-                <select
-                  className="min-h-[44px] border-b border-rim bg-transparent px-2"
-                  value={by ?? ""}
-                  onChange={(e) => setBy(e.target.value)}
-                >
-                  <option value="">{LOG.nobody}</option>
-                  {plan.cooks.map((c) => (
-                    <option key={c.id} value={c.id}>
-                      {c.name}
-                    </option>
-                  ))}
-                </select>
-              </label>
-            )}
-            {!served && (
-              <p className="mt-4 border-t border-rule pt-3 text-[15px]">
-                Finished, or cancelled?{" "}
-                <button type="button" className="link min-h-[44px] px-1" onClick={end}>
-                  End the run
-                </button>
+                </span>
+              )}
+            </p>
+          )}
+          {running &&
+            findings
+              .filter(
+                (f) => f.severity === "stop" && !f.acknowledged && withheld.some((s) => s === f.step || f.component === s.split(".")[0]),
+              )
+              .map((f) => <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />)}
+          {!running ? (
+            <div className="border-l-[3px] border-saffron pl-4">
+              <h2 className="text-[26px]">Ready when you are</h2>
+              <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
+                {first && `The first work by hand is ${lower(first.name)}, ${clock.dayTime(first.start)}. `}
+                What you press here is written down, and the plan follows what happens.
               </p>
-            )}
-          </>
-        )}
-      </section>
-    </div>
+              {severe.length > 0 && (
+                <div className="pb-4">
+                  <h3 className="text-[19px]">{open.length ? "First, say of each that you know it" : "You know these"}</h3>
+                  {safety.trouble && (
+                    <p role="alert" className="my-2 border-l-[3px] border-beet pl-3">
+                      {safety.trouble}
+                    </p>
+                  )}
+                  {severe.map((f) => (
+                    <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />
+                  ))}
+                </div>
+              )}
+              <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main disabled={open.length > 0} onClick={start}>
+                Start the run
+              </button>
+              {open.length > 0 && (
+                <p className="pt-1 text-[14px] text-quiet">
+                  {open.some((f) => f.hard) ? "What is past a limit has to be mended first." : `${open.length} still to be acknowledged.`}
+                </p>
+              )}
+            </div>
+          ) : (
+            <>
+              {served && (
+                <div className="mb-4 border-l-[3px] border-saffron pl-4">
+                  <h2 className="text-[26px]">{PLAN.allDone}</h2>
+                  <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">{PLAN.allDoneText}</p>
+                  <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={end}>
+                    End the run
+                  </button>
+                </div>
+              )}
+              {moved.length > 0 && (
+                <div className="mb-4 border-l-[3px] border-saffron bg-saffron-wash py-2 pl-4" role="status">
+                  <h2 className="text-[18px]">{moved.length === 1 ? "One step has moved" : `${moved.length} steps have moved`}</h2>
+                  <ul className="text-[15px]">
+                    {moved.slice(0, 4).map(({ step, by }) => (
+                      <li key={step.ref}>
+                        {step.name}: now {clock.dayTime(step.start)}, {spokenDuration(Math.abs(by))} {by > 0 ? "later" : "earlier"}
+                      </li>
+                    ))}
+                  </ul>
+                </div>
+              )}
+              {(agenda.due.length ? agenda.due : agenda.running.length ? [] : agenda.later.slice(0, 1)).map((step) => (
+                <DueCard key={step.ref} {...card(step)} />
+              ))}
+              {atHand.map((step) => (
+                <RunningCard key={step.ref} {...card(step)} />
+              ))}
+              {alone.length > 0 && (
+                <>
+                  <h2 className="caps mt-6 mb-1 font-sans font-normal">Running by itself</h2>
+                  <ul>
+                    {alone.map((step) => (
+                      <AloneRow key={step.ref} {...card(step)} />
+                    ))}
+                  </ul>
+                </>
+              )}
+              {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">Later</h2>}
+              <ol>
+                {agenda.later.slice(0, 8).map((step) => (
+                  <li key={step.ref} className="grid grid-cols-[6.6rem_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
+                    <span className="clock text-[15px]">{clock.dayTime(step.start)}</span>
+                    <span className="text-[16px]">
+                      {step.name} <span className="text-[13.5px] text-quiet">{lower(componentName(step.component))}</span>
+                    </span>
+                    <button
+                      type="button"
+                      className="link min-h-[44px] px-2 text-[14px]"
+                      onClick={() => press("started", step)}
+                      aria-label={`Begin now: ${step.name}`}
+                    >
+                      begin now
+                    </button>
+                  </li>
+                ))}
+              </ol>
+              <RunLog
+                lines={log}
+                steps={plan.steps}
+                clock={clock}
+                now={now}
+                onUndo={undo}
+                onCorrect={correct}
+                onAdd={(kind, step, at) => {
+                  write(kind, step, { inMinutes: at - now });
+                  void send();
+                }}
+              />
+              {plan.cooks.length > 1 && (
+                <label className="mt-3 block text-[15px]">
+                  {LOG.who}{" "}
+                  <select
+                    className="min-h-[44px] border-b border-rim bg-transparent px-2"
+                    value={by ?? ""}
+                    onChange={(e) => setBy(e.target.value)}
+                  >
+                    <option value="">{LOG.nobody}</option>
+                    {plan.cooks.map((c) => (
+                      <option key={c.id} value={c.id}>
+                        {c.name}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              )}
+              {!served && (
+                <p className="mt-4 border-t border-rule pt-3 text-[15px]">
+                  Finished, or cancelled?{" "}
+                  <button type="button" className="link min-h-[44px] px-1" onClick={end}>
+                    End the run
+                  </button>
+                </p>
+              )}
+            </>
+          )}
+        </section>
+      </div>
+    </>
   );
 }
 

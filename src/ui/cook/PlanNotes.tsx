@@ -25,7 +25,7 @@ export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
   const whole = waysFor(undefined);
   if (plan.exceptions.length + plan.shortened.length + plan.gone.length === 0) return null;
   return (
-    <section aria-label="About this plan" className="mb-5 text-[15.5px]">
+    <section aria-label="About this plan" className="mx-auto max-w-[70rem] px-4 pt-5 text-[15.5px] sm:px-7">
       {plan.gone.map((name) => (
         <p key={name} role="alert" className="mb-2 border-l-[3px] border-beet pl-3">
           <strong className="font-semibold text-beet">Danger</strong> {PLAN.gone(name)}
@@ -39,13 +39,15 @@ export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
               const own = waysFor(i);
               return (
                 <li key={`${e.text} ${e.from}`} className="pb-1">
-                  {e.text}
+                  <span className="font-medium">{e.text}</span>
                   {around && own.length > 0 && <Repairs slug={slug} {...around} underWay title={PLAN.instead} only={own} />}
                 </li>
               );
             })}
           </ul>
-          <p className="text-[14px] text-quiet">{PLAN.exceptionsHelp}</p>
+          <p className="text-[14px] text-quiet">
+            {PLAN.exceptionsHelp} {around && around.repairs.length > 0 && PLAN.exceptionsChoice}
+          </p>
           {around && whole.length > 0 && (
             <Repairs slug={slug} {...around} underWay title={all === 1 ? PLAN.instead : PLAN.insteadOfAll} only={whole} />
           )}
