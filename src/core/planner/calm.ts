@@ -1,6 +1,6 @@
 // Plans one can live with (R38): among plans whose regret is at most 1 % above the one found, calmer ones. Steps are moved one at a time, or an
 // evening's work together, and a move is kept where it makes the plan calmer, keeps every rule and costs no more than that.
-// What is calm, in this order: nothing that needs a watcher within an hour of bedtime; starts by hand on five minutes; food moved when somebody
+// What is calm, in this order: nothing that needs a watcher within an hour of bedtime; starts on five minutes; food moved when somebody
 // is up and at home; work early in its evening.
 import { type Dish, STORES, type Step } from "../dish/model";
 import { intervalsOfHours } from "../time/calendar";
@@ -39,12 +39,13 @@ export function calmed(dish: Dish, plan: Plan, stop: () => boolean = () => false
   for (let pass = 0; pass < PASSES; pass++) {
     for (const { step } of plan.steps) {
       const planned = best.steps.find((s) => s.step === step) as PlannedStep;
-      if (isTied(step, house) || planned.hands.length === 0) continue;
-      const off = ((planned.start % MARK_MINUTES) + MARK_MINUTES) % MARK_MINUTES;
+      // One that begins when the clock says so, not when another step does.
+      if (isTied(step, house)) continue;
+      const off = offMark(planned.start);
       if (off === 0) continue;
       const group = tiedTogether(step, house);
-      consider(group, -off);
-      if ((best.steps.find((s) => s.step === step)?.start ?? 0) % MARK_MINUTES) consider(group, MARK_MINUTES - off);
+      for (const steps of [group, touchingBefore(best, group), touchingAfter(best, group)])
+        for (const by of [-off, MARK_MINUTES - off]) if (offMark(best.steps.find((s) => s.step === step)?.start ?? 0)) consider(steps, by);
     }
     for (const evening of eveningsOf(best, dish)) for (const by of EARLIER) consider(evening, -by);
     for (const { step } of plan.steps) {
@@ -87,6 +88,31 @@ function tiedTogether(ref: string, { steps }: House): ReadonlySet<string> {
   return group;
 }
 
+const offMark = (minute: number): number => ((minute % MARK_MINUTES) + MARK_MINUTES) % MARK_MINUTES;
+
+/** A group with all that ends where one of it starts, and so on back. */
+function touchingBefore({ steps }: Plan, group: ReadonlySet<string>): ReadonlySet<string> {
+  return grown(steps, group, (a, b) => a.end === b.start);
+}
+
+/** A group with all that starts where one of it ends, and so on. */
+function touchingAfter({ steps }: Plan, group: ReadonlySet<string>): ReadonlySet<string> {
+  return grown(steps, group, (a, b) => a.start === b.end);
+}
+
+function grown(steps: readonly PlannedStep[], group: ReadonlySet<string>, joins: (a: PlannedStep, inside: PlannedStep) => boolean) {
+  const all = new Set(group);
+  for (let grew = true; grew; ) {
+    grew = false;
+    for (const a of steps) {
+      if (all.has(a.step) || !steps.some((b) => all.has(b.step) && joins(a, b))) continue;
+      all.add(a.step);
+      grew = true;
+    }
+  }
+  return all;
+}
+
 /** The steps that hands begin on one day, with what is tied to them, day by day but the day of serving. */
 function eveningsOf(plan: Plan, dish: Dish): ReadonlySet<string>[] {
   const last = dish.zone.dayNumber(plan.serveAt);
@@ -116,7 +142,7 @@ function unrestOf(plan: Plan, dish: Dish, house: House): number {
     const step = house.steps.get(planned.step);
     if (!step) continue;
     if (endsByBedtime(planned, house)) bed++;
-    if (planned.hands.length && !isTied(planned.step, house) && planned.start % MARK_MINUTES) off++;
+    if (!isTied(planned.step, house) && offMark(planned.start)) off += planned.hands.length ? 1 : 0.5;
     if (movesFood(step) && !covers(house.here, planned.start, planned.start + 1)) alone++;
     for (const h of planned.hands) {
       const evening = dish.zone.wall(h.from).hour * 60 + dish.zone.wall(h.from).minute - 18 * 60;

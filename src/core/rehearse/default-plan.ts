@@ -29,6 +29,8 @@ export type Sure =
 const FAST_RUNS = 2_000;
 /** Share of the time for finding plans; the rest executes them. */
 const FINDING_SHARE = 0.6;
+/** Of the time for one plan, so much finds it; the rest makes it calmer. */
+const SEARCHING_SHARE = 0.75;
 /** Runs that a candidate is executed whatever the clock says: fewer would say nothing. */
 const LEAST_RUNS = 10;
 /** Executed runs of one candidate; minutes of computing for large dishes, so the clock may end them earlier. */
@@ -96,17 +98,19 @@ function candidates(dish: Dish, options: DefaultOptions, began: number): { found
   for (const laid of layouts) {
     for (const planAt of PLAN_ATS) {
       if (options.stop?.() && found.length) break;
-      const share = (FINDING_SHARE * ++asked) / (layouts.length * PLAN_ATS.length);
-      const stop = () =>
+      const slice = FINDING_SHARE / (layouts.length * PLAN_ATS.length);
+      const until = (share: number) => () =>
         options.stop?.() === true || (options.time !== undefined && options.time.clock() - began > options.time.ms * share);
-      const planned = planDish(dish, { ...options, stop, style: laid, planAt });
+      const searching = until(slice * (asked + SEARCHING_SHARE));
+      const calming = until(slice * ++asked);
+      const planned = planDish(dish, { ...options, stop: searching, style: laid, planAt });
       if (planned.status === "infeasible") {
         refusal ??= planned;
         continue;
       }
       const steps = dish.components.flatMap((c) => c.methods.flatMap((m) => (planned.plan.methods[c.id] === m.id ? m.steps : [])));
       const plan = laid === style ? planned.plan : { ...planned.plan, style, ...priceOf(planned.plan, dish, steps, style) };
-      found.push((options.log?.events.size ?? 0) > 0 ? plan : calmed(dish, plan, stop));
+      found.push((options.log?.events.size ?? 0) > 0 ? plan : calmed(dish, plan, calming));
     }
   }
   return { found, refusal };
