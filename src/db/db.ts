@@ -8,9 +8,7 @@ export interface Queryable {
 }
 
 export interface Db extends Queryable {
-  /** Runs `work` in a transaction. When this resolves, what was written survives the process being killed. */
+  /** Runs `work` in a transaction. When this resolves, what was written survives a power cut. */
   transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T>;
-  /** All of the database as one gzipped archive. */
-  dump(): Promise<Uint8Array>;
   close(): Promise<void>;
 }

@@ -1,18 +1,23 @@
-// Opens PGlite in a data directory: lock first, from the migrated template where the directory is new.
-import { closeSync, cpSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync } from "node:fs";
+// Opens the database in a data directory: lock first, then what is there is looked at, and nothing is deleted to get going.
+//
+//   DIRECTORY/rondeau.json            a data directory that has been made
+//   DIRECTORY/pg                      the cluster, with the list of its files and how far it was confirmed
+//   DIRECTORY/pg.making               a new one, not yet whole
+//   DIRECTORY/pg.replaced-…           what a restore has replaced
+//   DIRECTORY/backups
+import { existsSync, mkdirSync, rmSync } from "node:fs";
 import path from "node:path";
-import { PGlite, types } from "@electric-sql/pglite";
+import type { PGlite } from "@electric-sql/pglite";
 import type { Db, Param, Queryable } from "./db";
+import { checkWhole, makeCluster, markDirectory, settleRestore } from "./directory/cluster";
+import { confirmedPosition, HighWater, positionOf } from "./directory/high-water";
+import { dropManifest, writeManifest } from "./directory/manifest";
+import { DataDirectoryError, troubleOf } from "./directory/trouble";
+import { sync, syncDirectories, syncTree } from "./disk";
+import { DiskFull, isFull, isGone } from "./faults";
 import { lockDirectory } from "./lock";
-import { migrate } from "./migrate";
-
-const int8 = (text: string) => {
-  const number = Number(text);
-  if (!Number.isSafeInteger(number)) throw new RangeError(`open: ${text} is no safe integer`);
-  return number;
-};
-const asText = (text: string) => text;
-const parsers = { [types.INT8]: int8, [types.DATE]: asText, [types.TIMESTAMP]: asText, [types.INTERVAL]: asText };
+import { migrate, pendingMigrations } from "./migrate";
+import { openCluster } from "./synced-fs";
 
 export interface OpenOptions {
   /** Directory of the data; "memory" keeps nothing. */
@@ -20,71 +25,181 @@ export interface OpenOptions {
   readonly migrations: string;
   /** Directory of a migrated, empty cluster that new data starts from; makes the first start quick. */
   readonly template?: string | undefined;
+  /** The log may grow by so much before the data files are brought up to it. */
+  readonly checkpointBytes?: bigint | undefined;
 }
 
-/** @throws DirectoryInUse where another process has the directory */
-export async function openDatabase({ directory, migrations, template }: OpenOptions): Promise<Db> {
+const CHECKPOINT_BYTES = 48n * 1024n * 1024n;
+
+/**
+ * @throws DirectoryInUse where another process has the directory
+ * @throws DataDirectoryError where it cannot be opened; it is then left as it is
+ */
+export async function openDatabase({ directory, migrations, template, checkpointBytes = CHECKPOINT_BYTES }: OpenOptions): Promise<Db> {
   if (directory === "memory") {
-    const db = await PGlite.create({ parsers });
+    const db = await openCluster(undefined);
     await migrate(db, migrations);
-    return face(db, undefined, () => {});
+    return new Face(db, undefined, undefined, () => {}, checkpointBytes);
   }
-  mkdirSync(directory, { recursive: true });
+  const told = <T>(work: () => T): T => {
+    try {
+      return work();
+    } catch (error) {
+      const trouble = troubleOf(error);
+      throw trouble ? new DataDirectoryError(directory, trouble) : error;
+    }
+  };
+  told(() => {
+    if (existsSync(directory)) return;
+    mkdirSync(directory, { recursive: true });
+    sync(path.dirname(directory));
+  });
   const unlock = await lockDirectory(directory);
   try {
     const cluster = path.join(directory, "pg");
-    const half = path.join(directory, "pg.new");
-    if (!existsSync(path.join(cluster, "PG_VERSION"))) {
-      // Made beside and renamed when whole: a kill in the middle leaves nothing that looks like a database.
-      rmSync(half, { recursive: true, force: true });
-      rmSync(cluster, { recursive: true, force: true });
-      if (template && existsSync(path.join(template, "PG_VERSION"))) cpSync(template, half, { recursive: true });
-      else await (await PGlite.create({ dataDir: half })).close();
-      renameSync(half, cluster);
+    told(() => settleRestore(directory));
+    if (told(() => checkWhole(directory, cluster, template)) === "new") {
+      try {
+        await makeCluster(cluster, template);
+      } catch (error) {
+        const trouble = troubleOf(error);
+        throw trouble ? new DataDirectoryError(directory, trouble) : error;
+      }
     }
-    const db = await PGlite.create({ dataDir: cluster, parsers });
-    await migrate(db, migrations);
-    return face(db, path.join(cluster, "pg_wal"), unlock);
+    const db = await openWhole(directory, cluster, migrations);
+    told(() => markDirectory(directory));
+    const again = () => openWhole(directory, cluster, migrations);
+    return new Face(db, cluster, again, unlock, checkpointBytes);
   } catch (error) {
     unlock();
     throw error;
   }
 }
 
-/**
- * PGlite runs without fsync of its own. After each transaction the write-ahead log is synced by hand, so that a power cut
- * loses nothing confirmed that a replay of the log can bring back (docs/data.md says what remains).
- */
-function syncLog(directory: string | undefined): void {
-  if (!directory) return;
-  for (const file of readdirSync(directory)) {
-    if (!/^[0-9A-F]{24}$/.test(file)) continue;
-    const handle = openSync(path.join(directory, file), "r");
-    try {
-      fsyncSync(handle);
-    } finally {
-      closeSync(handle);
+const manifestOf = (cluster: string) => path.join(cluster, "rondeau-files.json");
+const highWaterOf = (cluster: string) => path.join(cluster, "rondeau-confirmed");
+
+/** Opens a cluster that is known to be whole and brings its tables up to date. Everything is synced when this resolves. */
+async function openWhole(directory: string, cluster: string, migrations: string): Promise<PGlite> {
+  // The lock of the directory is ours: a process that is named here is no more.
+  rmSync(path.join(cluster, "postmaster.pid"), { force: true });
+  const listed = existsSync(manifestOf(cluster));
+  if (!listed) syncTree(cluster);
+  let db: PGlite;
+  try {
+    db = await openCluster(cluster);
+  } catch (error) {
+    const full = isFull(error);
+    throw new DataDirectoryError(directory, full ? { kind: "full" } : { kind: "damaged", what: "PostgreSQL cannot start on it" });
+  }
+  try {
+    const [row] = (await db.query<{ lsn: string }>("select pg_current_wal_insert_lsn()::text as lsn")).rows;
+    if (row && positionOf(row.lsn) < confirmedPosition(highWaterOf(cluster)))
+      throw new DataDirectoryError(directory, { kind: "rolled-back" });
+    const pending = await pendingMigrations(db, migrations);
+    if (pending.newer !== undefined)
+      throw new DataDirectoryError(directory, { kind: "newer", what: `change ${pending.newer} of the tables` });
+    if (pending.files.length) {
+      dropManifest(manifestOf(cluster));
+      await migrate(db, migrations);
     }
+    if (pending.files.length || !listed) await checkpoint(db, cluster);
+    return db;
+  } catch (error) {
+    await db.close().catch(() => {});
+    if (error instanceof DataDirectoryError) throw error;
+    const full = isFull(error);
+    throw new DataDirectoryError(
+      directory,
+      full ? { kind: "full" } : { kind: "damaged", what: String((error as Error).message).slice(0, 200) },
+    );
   }
 }
 
-function face(db: PGlite, log: string | undefined, unlock: () => void): Db {
-  const wrap = (target: Pick<PGlite, "query">): Queryable => ({
-    query: (text: string, params: readonly Param[] = []) => target.query(text, [...params]).then((r) => r.rows),
-  });
-  return {
-    ...wrap(db),
-    async transaction(work) {
-      const result = await db.transaction((tx) => work(wrap(tx as unknown as Pick<PGlite, "query">)));
-      syncLog(log);
+/** Brings the data files up to the log. Names of new files are synced before, since PostgreSQL leaves that to the file system. */
+async function checkpoint(db: PGlite, cluster: string): Promise<void> {
+  syncDirectories(cluster);
+  await db.exec("checkpoint");
+  writeManifest(manifestOf(cluster), cluster);
+}
+
+/** The face of the database: what is confirmed is on disk, and a fault that ends PostgreSQL is followed by opening it anew. */
+class Face implements Db {
+  #db: PGlite;
+  readonly #cluster: string | undefined;
+  readonly #again: (() => Promise<PGlite>) | undefined;
+  readonly #unlock: () => void;
+  readonly #checkpointBytes: bigint;
+  readonly #confirmed: HighWater | undefined;
+  #reopening: Promise<void> | undefined;
+  #checked = 0n;
+  #closed = false;
+
+  constructor(db: PGlite, cluster: string | undefined, again: (() => Promise<PGlite>) | undefined, unlock: () => void, bytes: bigint) {
+    [this.#db, this.#cluster, this.#again, this.#unlock, this.#checkpointBytes] = [db, cluster, again, unlock, bytes];
+    if (cluster) {
+      this.#confirmed = new HighWater(highWaterOf(cluster));
+      sync(cluster);
+    }
+  }
+
+  query(text: string, params: readonly Param[] = []): Promise<unknown[]> {
+    return this.#guarded(async (db) => (await db.query(text, [...params])).rows);
+  }
+
+  async transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
+    return this.#guarded(async (db) => {
+      const result = await db.transaction((tx) =>
+        work({ query: (text, params = []) => tx.query(text, [...params]).then((r) => r.rows as unknown[]) }),
+      );
+      if (this.#confirmed) {
+        const [row] = (await db.query<{ lsn: string }>("select pg_current_wal_flush_lsn()::text as lsn")).rows;
+        const position = positionOf(row?.lsn ?? "0/0");
+        this.#confirmed.raise(position);
+        if (this.#checked === 0n) this.#checked = position;
+        if (position - this.#checked > this.#checkpointBytes) await this.#checkpoint(db, position);
+      }
       return result;
-    },
-    async dump() {
-      return new Uint8Array(await (await db.dumpDataDir("gzip")).arrayBuffer());
-    },
-    async close() {
-      await db.close();
-      unlock();
-    },
-  };
+    });
+  }
+
+  async close(): Promise<void> {
+    if (this.#closed) return;
+    this.#closed = true;
+    try {
+      if (this.#cluster) syncDirectories(this.#cluster);
+      await this.#db.close();
+      if (this.#cluster) writeManifest(manifestOf(this.#cluster), this.#cluster);
+    } finally {
+      this.#confirmed?.close();
+      this.#unlock();
+    }
+  }
+
+  async #checkpoint(db: PGlite, position: bigint): Promise<void> {
+    this.#checked = position;
+    // Confirmed already: a checkpoint that finds no room is tried again later.
+    await checkpoint(db, this.#cluster as string).catch((error) => console.error("database: no checkpoint", error));
+  }
+
+  /** Runs something on the database that is open; where a fault has ended PostgreSQL, it is opened anew for whoever comes next. */
+  async #guarded<T>(work: (db: PGlite) => Promise<T>): Promise<T> {
+    if (this.#reopening) await this.#reopening;
+    const db = this.#db;
+    try {
+      return await work(db);
+    } catch (error) {
+      if (this.#again && !this.#closed && db === this.#db && (isGone(error) || db.closed)) {
+        this.#reopening ??= this.#again()
+          .then((opened) => {
+            this.#db = opened;
+          })
+          .finally(() => {
+            this.#reopening = undefined;
+          });
+        await this.#reopening.catch(() => {});
+      }
+      throw isFull(error) ? new DiskFull(error) : error;
+    }
+  }
 }
