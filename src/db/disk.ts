@@ -15,7 +15,7 @@ export function sync(file: string): void {
 /** Syncs everything below a directory, files before the directories that name them, and the directory itself. */
 export function syncTree(directory: string): void {
   for (const entry of readdirSync(directory, { withFileTypes: true })) {
-    const at = path.join(directory, entry.name);
+    const at = path.join(/*turbopackIgnore: true*/ directory, entry.name);
     if (entry.isDirectory()) syncTree(at);
     else if (entry.isFile()) sync(at);
   }
@@ -25,7 +25,7 @@ export function syncTree(directory: string): void {
 /** Syncs the directories below one, not their files. */
 export function syncDirectories(directory: string): void {
   for (const entry of readdirSync(directory, { withFileTypes: true }))
-    if (entry.isDirectory()) syncDirectories(path.join(directory, entry.name));
+    if (entry.isDirectory()) syncDirectories(path.join(/*turbopackIgnore: true*/ directory, entry.name));
   sync(directory);
 }
 
@@ -54,10 +54,10 @@ export function moveDurably(from: string, to: string): void {
 /** Sizes of the files below a directory in bytes, by their paths within it. */
 export function sizesBelow(directory: string, within = ""): Map<string, number> {
   const sizes = new Map<string, number>();
-  for (const entry of readdirSync(path.join(directory, within), { withFileTypes: true })) {
-    const at = path.join(within, entry.name);
+  for (const entry of readdirSync(path.join(/*turbopackIgnore: true*/ directory, within), { withFileTypes: true })) {
+    const at = path.join(/*turbopackIgnore: true*/ within, entry.name);
     if (entry.isDirectory()) for (const [file, size] of sizesBelow(directory, at)) sizes.set(file, size);
-    else if (entry.isFile()) sizes.set(at, lstatSync(path.join(directory, at)).size);
+    else if (entry.isFile()) sizes.set(at, lstatSync(path.join(/*turbopackIgnore: true*/ directory, at)).size);
   }
   return sizes;
 }

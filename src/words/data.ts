@@ -33,14 +33,14 @@ const STEPS: { readonly [K in DataTrouble["kind"]]?: string } = {
 
 /**
  * @param backup the newest backup that was found, to be restored
- * @example "The data directory /home/ada/.data cannot be opened. The file pg/PG_VERSION is missing. Nothing in it was changed. Restore the …"
+ * @example "The data directory /home/ada/.data cannot be opened. The file pg/PG_VERSION is missing. Nothing in it was deleted. Restore the …"
  */
 export function cannotOpen(directory: string, trouble: DataTrouble, backup: string | undefined): string {
   const cause = (CAUSES[trouble.kind] as (t: DataTrouble) => string)(trouble);
   const restore = backup
     ? `Restore the last backup: ./rondeau restore ${backup}`
     : "No backup was found beside it. If you have one elsewhere: ./rondeau restore FILE";
-  return `The data directory ${directory} cannot be opened. ${cause} Nothing in it was changed. ${STEPS[trouble.kind] ?? restore}`;
+  return `The data directory ${directory} cannot be opened. ${cause} Nothing in it was deleted. ${STEPS[trouble.kind] ?? restore}`;
 }
 
 export const DISK_FULL = "Not saved: the disk is full. What you typed is kept in this window.";
