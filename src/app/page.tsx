@@ -1,7 +1,9 @@
 import Link from "next/link";
 import { findNewestKitchen, listDishes } from "@/db/queries/dishes";
+import { backupState } from "@/server/backups";
 import { proposedServing } from "@/server/clock";
 import { database } from "@/server/database";
+import { Backups } from "@/ui/shell/Backups";
 import { ImportDish } from "@/ui/shell/ImportDish";
 import { Mark } from "@/ui/shell/Mark";
 import { NewDish } from "@/ui/shell/NewDish";
@@ -12,6 +14,7 @@ export default async function HomePage() {
   const db = await database();
   const dishes = await listDishes(db);
   const kitchen = await findNewestKitchen(db);
+  const backups = await backupState(dishes.length);
   const serving = proposedServing(dishes[0]?.timezone);
   return (
     <main className="mx-auto max-w-[62rem] px-6 py-8">
@@ -53,6 +56,7 @@ export default async function HomePage() {
               <span className="block text-[14px] text-quiet">doughs, brines and cures, pickles, cooling, roasts, sets, portions</span>
             </Link>
           </section>
+          <Backups {...backups} />
         </div>
       </div>
     </main>

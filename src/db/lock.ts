@@ -5,7 +5,15 @@ import { createHash } from "node:crypto";
 import { realpathSync } from "node:fs";
 import { connect, createServer } from "node:net";
 
-export class DirectoryInUse extends Error {}
+export class DirectoryInUse extends Error {
+  constructor(
+    message: string,
+    /** Where the one that has it can be asked, if it is a kitchen that is open. */
+    readonly url?: string,
+  ) {
+    super(message);
+  }
+}
 
 /** Takes the lock; returns what gives it back. @throws DirectoryInUse naming the process that has it */
 export function lockDirectory(directory: string): Promise<() => void> {
@@ -13,7 +21,7 @@ export function lockDirectory(directory: string): Promise<() => void> {
   return new Promise((resolve, reject) => {
     const server = createServer((socket) => {
       socket.on("error", () => {});
-      socket.end(String(process.pid));
+      socket.end([process.pid, process.env.RONDEAU_URL ?? ""].join(" ").trim());
     });
     server.once("error", (error: NodeJS.ErrnoException) => {
       if (error.code !== "EADDRINUSE") return reject(error);
@@ -24,13 +32,16 @@ export function lockDirectory(directory: string): Promise<() => void> {
         owner += bytes;
       });
       socket.on("error", () => {});
-      socket.on("close", () =>
+      socket.on("close", () => {
+        const [process = "", url] = owner.split(" ");
+        const which = process || "unknown";
         reject(
           new DirectoryInUse(
-            `The data directory ${directory} is already open in process ${owner || "unknown"}. Stop that one first, or set RONDEAU_DATA_DIR to another directory.`,
+            `The data directory ${directory} is already open in process ${which}. Stop that one first, or set RONDEAU_DATA_DIR to another directory.`,
+            url || undefined,
           ),
-        ),
-      );
+        );
+      });
     });
     server.listen({ path: name }, () => {
       server.unref();

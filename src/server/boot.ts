@@ -1,5 +1,6 @@
 import "server-only";
 // Start and stop of the server: the database is opened before the first request and closed after the last.
+import { backUpDaily } from "./backups";
 import { endAllStreams } from "./changes";
 import { closeDatabase, database } from "./database";
 import { seedDemo } from "./demo";
@@ -10,6 +11,7 @@ export async function boot(): Promise<void> {
   try {
     await database();
     if (process.env.RONDEAU_DEMO === "1") await seedDemo();
+    backUpDaily();
   } catch (error) {
     console.error(`rondeau: ${error instanceof Error ? error.message : String(error)}`);
     process.exit(1);

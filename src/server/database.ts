@@ -8,13 +8,18 @@ const shared = globalThis as typeof globalThis & { __rondeauDb?: Promise<Db> | u
 
 export const root = () => path.resolve(/*turbopackIgnore: true*/ process.cwd());
 
+/** Where the data of this process are. */
+export const dataDirectory = () =>
+  path.resolve(/*turbopackIgnore: true*/ process.env.RONDEAU_DATA_DIR ?? path.join(/*turbopackIgnore: true*/ root(), ".data/demo"));
+
+export const databaseWays = () => ({
+  migrations: path.join(/*turbopackIgnore: true*/ root(), "src/db/migrations"),
+  template: path.join(/*turbopackIgnore: true*/ root(), "dist/template"),
+});
+
 export function database(): Promise<Db> {
   if (process.env.NEXT_PHASE === "phase-production-build") throw new Error("database: none is opened during the build");
-  shared.__rondeauDb ??= openDatabase({
-    directory: path.resolve(/*turbopackIgnore: true*/ process.env.RONDEAU_DATA_DIR ?? path.join(root(), ".data/demo")),
-    migrations: path.join(/*turbopackIgnore: true*/ root(), "src/db/migrations"),
-    template: path.join(/*turbopackIgnore: true*/ root(), "dist/template"),
-  }).catch((error) => {
+  shared.__rondeauDb ??= openDatabase({ directory: dataDirectory(), ...databaseWays() }).catch((error) => {
     shared.__rondeauDb = undefined;
     throw error;
   });

@@ -4,6 +4,8 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { backupTo } from "../../src/db/backup/keep";
+import { buildFromBackup, takePlace } from "../../src/db/backup/restore";
 import type { Db } from "../../src/db/db";
 import { openDatabase } from "../../src/db/open";
 import { findDish, insertDish, insertKitchen } from "../../src/db/queries/dishes";
@@ -103,6 +105,15 @@ beforeAll(() => {
   cpSync(path.join(migrations, "001_dishes_and_runs.sql"), path.join(older, "001_dishes_and_runs.sql"));
 });
 
+/** A backup of another directory. */
+const saved = path.join(scratch, "saved.zip");
+beforeAll(async () => {
+  const db = await open(path.join(scratch, "other"));
+  await presses(db, await dish(db, "saved", () => {}), 3, () => {});
+  await backupTo(db, saved, new Date());
+  await db.close();
+});
+
 const SCENES: readonly Scene[] = [
   {
     name: "a new directory and the first write",
@@ -180,6 +191,20 @@ const SCENES: readonly Scene[] = [
       const again = await open(directory);
       await presses(again, id, 4, confirm);
       return again;
+    },
+  },
+  {
+    name: "a restore",
+    before: used,
+    act: async (directory, confirm) => {
+      // Of what was and what is restored, one is there: which, is decided once the restore says that it is done.
+      confirm(async (now) =>
+        (await findDish(now, "before")) || (await findDish(now, "saved")) ? undefined : "neither the old nor the new",
+      );
+      const { building } = await buildFromBackup(saved, directory, { migrations, template });
+      takePlace(directory, building, new Date());
+      confirm(async (now) => ((await findDish(now, "saved")) ? undefined : "what was restored is gone"));
+      return open(directory);
     },
   },
 ];

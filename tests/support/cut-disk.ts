@@ -20,7 +20,7 @@ interface DirectoryNode {
   names: Map<string, number>;
   pending: NameChange[];
 }
-type NameChange = { readonly put: string; readonly node: number } | { readonly drop: string };
+type NameChange = ({ readonly put: string; readonly node: number } | { readonly drop: string }) & { readonly in?: number };
 
 type Op =
   | { readonly op: "make"; readonly node: number; readonly kind: "file" | "directory" }
@@ -163,8 +163,11 @@ export class CutDisk {
       }
       const node = this.#byPath.get(to);
       if (node === undefined) return;
-      if (path.dirname(from) !== path.dirname(to)) throw new Error("cut disk: a rename across directories is not modelled");
-      this.#named(to, [{ drop: path.basename(from) }, { put: path.basename(to), node }]);
+      const left = this.#byPath.get(path.dirname(from));
+      this.#named(to, [
+        { drop: path.basename(from), ...(left === undefined ? {} : { in: left }) },
+        { put: path.basename(to), node },
+      ]);
     });
     for (const name of ["unlinkSync", "rmdirSync", "rmSync"] as const)
       patch(name, (remove: Any) => (file: Any, ...more: Any[]) => {
@@ -220,7 +223,7 @@ export class CutDisk {
           for (const change of node.pending) apply(node, change);
           node.pending = [];
         } else if (node) {
-          for (const changes of groups.get(op.node) ?? []) for (const change of changes) rename(node, change);
+          for (const changes of groups.get(op.node) ?? []) for (const change of changes) rename(nodes, op.node, change);
           groups.delete(op.node);
         }
       }
@@ -239,7 +242,7 @@ export class CutDisk {
       const directory = nodes.get(id);
       if (directory?.kind !== "directory") continue;
       for (const changes of pending.slice(0, Math.floor(random() * (pending.length + 1))))
-        for (const change of changes) rename(directory, change);
+        for (const change of changes) rename(nodes, id, change);
     }
     write(nodes, 1, target);
   }
@@ -262,7 +265,10 @@ function apply(node: FileNode, change: Content): void {
   node.size = size;
 }
 
-function rename(directory: DirectoryNode, change: NameChange): void {
+/** A rename from one directory to another is one change, kept with the one that it goes to. */
+function rename(nodes: ReadonlyMap<number, FileNode | DirectoryNode>, at: number, change: NameChange): void {
+  const directory = nodes.get(change.in ?? at);
+  if (directory?.kind !== "directory") return;
   if ("put" in change) directory.names.set(change.put, change.node);
   else directory.names.delete(change.drop);
 }

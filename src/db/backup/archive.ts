@@ -1,0 +1,112 @@
+// A backup as a file: a zip of one JSON file for each table (a row a line), each dish as a dish file, the log as CSV, and a list of all of them with
+// their lengths and SHA-256. Written in a stream from one moment of the database.
+import { createHash } from "node:crypto";
+import { Readable, Transform } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import { stringify } from "csv-stringify/sync";
+import yazl from "yazl";
+import { z } from "zod";
+import type { Db, Queryable } from "../db";
+import { TABLES } from "./tables";
+
+export const FORMAT = "rondeau-backup/1";
+export const LIST = "manifest.json";
+
+export const Manifest = z.object({
+  format: z.string(),
+  madeAt: z.string(),
+  /** The number of the last change of the tables that the data has had. */
+  tables: z.number().int().min(1),
+  rows: z.record(z.string(), z.number().int().min(0)),
+  files: z.array(z.object({ name: z.string(), bytes: z.number().int().min(0), sha256: z.string().regex(/^[0-9a-f]{64}$/) })),
+});
+export type Manifest = z.output<typeof Manifest>;
+
+const PAGE = 100;
+
+/** Rows of a query in pages, each as the text that the database gives. */
+async function* pages(db: Queryable, query: (limit: string) => string): AsyncGenerator<string[]> {
+  for (let from = 0; ; from += PAGE) {
+    const rows = (await db.query(query(`limit ${PAGE} offset ${from}`))) as { line: string }[];
+    if (rows.length) yield rows.map((r) => r.line);
+    if (rows.length < PAGE) return;
+  }
+}
+
+async function* tableFile(db: Queryable, name: string, order: string, count: (rows: number) => void): AsyncGenerator<string> {
+  let first = true;
+  yield "[";
+  for await (const lines of pages(db, (limit) => `select to_jsonb(t)::text as line from ${name} t order by ${order} ${limit}`)) {
+    count(lines.length);
+    yield `${first ? "\n" : ",\n"}${lines.join(",\n")}`;
+    first = false;
+  }
+  yield "\n]\n";
+}
+
+async function* dishFile(db: Queryable, id: string): AsyncGenerator<string> {
+  const [row] = (await db.query(
+    "select (d.document || jsonb_build_object('kitchen', k.document))::text as line from dish d join kitchen k on k.id = d.kitchen_id where d.id = $1",
+    [id],
+  )) as { line: string }[];
+  yield `${JSON.stringify(JSON.parse(row?.line ?? "{}"), null, 2)}\n`;
+}
+
+const LOG_COLUMNS = ["dish", "run_started", "sequence", "kind", "step", "at", "recorded_at", "by"];
+
+async function* logFile(db: Queryable): AsyncGenerator<string> {
+  yield `${LOG_COLUMNS.join(",")}\n`;
+  const query = (limit: string) =>
+    `select jsonb_build_array(d.slug, r.started_at, e.sequence, e.kind, e.step, e.at, e.recorded_at, e.data->>'by')::text as line
+       from run_event e join run r on r.id = e.run_id join dish d on d.id = r.dish_id order by r.started_at, r.id, e.sequence ${limit}`;
+  for await (const lines of pages(db, query)) yield stringify(lines.map((line) => (JSON.parse(line) as unknown[]).map(plainCell)));
+}
+
+/** A cell that a spreadsheet takes for text: one that begins like a formula is marked. */
+const plainCell = (value: unknown) => (typeof value === "string" && /^[=+\-@\t\r]/.test(value) ? `'${value}` : value);
+
+/**
+ * Writes a backup of everything.
+ * @param out ended when this resolves
+ * @returns its list
+ */
+export async function writeBackup(db: Db, out: NodeJS.WritableStream, madeAt: Date): Promise<Manifest> {
+  return db.transaction(async (tx) => {
+    const zip = new yazl.ZipFile();
+    const writing = pipeline(zip.outputStream as Readable, out);
+    const files: Manifest["files"][number][] = [];
+    const rows: Record<string, number> = {};
+    const add = async (name: string, lines: AsyncGenerator<string>) => {
+      const hash = createHash("sha256");
+      let bytes = 0;
+      const measured = new Transform({
+        transform(chunk: Buffer, _, done) {
+          hash.update(chunk);
+          bytes += chunk.length;
+          done(null, chunk);
+        },
+      });
+      zip.addReadStream(measured, name, { mtime: madeAt });
+      await Promise.race([pipeline(Readable.from(lines, { objectMode: false }), measured), writing]);
+      files.push({ name, bytes, sha256: hash.digest("hex") });
+    };
+    for (const { name, order } of TABLES) {
+      rows[name] = 0;
+      await add(
+        `data/${name}.json`,
+        tableFile(tx, name, order, (n) => {
+          rows[name] = (rows[name] ?? 0) + n;
+        }),
+      );
+    }
+    const dishes = (await tx.query("select id, slug from dish order by slug")) as { id: string; slug: string }[];
+    for (const { id, slug } of dishes) await add(`dishes/${slug}.json`, dishFile(tx, id));
+    await add("log.csv", logFile(tx));
+    const [last] = (await tx.query("select max(number)::int4 as number from migration")) as { number: number }[];
+    const manifest: Manifest = { format: FORMAT, madeAt: madeAt.toISOString(), tables: last?.number ?? 1, rows, files };
+    zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 2)}\n`), LIST, { mtime: madeAt });
+    zip.end();
+    await writing;
+    return manifest;
+  });
+}

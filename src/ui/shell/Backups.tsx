@@ -1,0 +1,176 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { AlertDialog } from "radix-ui";
+import { useId, useRef, useState } from "react";
+import { toast } from "sonner";
+import { BACKUP } from "@/words/backup";
+import { type Answer, ask, reason } from "./ask";
+
+export interface BackupsProps {
+  readonly directory: string;
+  readonly newest: { readonly name: string; readonly at: string } | undefined;
+  readonly old: boolean;
+  readonly second: { readonly directory: string } | "none" | undefined;
+  readonly replaced: readonly string[];
+}
+
+const saidOf = (at: string) =>
+  new Date(at).toLocaleString("en-GB", { weekday: "short", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
+
+/** When everything was last backed up, and what can be done about it. */
+export function Backups({ directory, newest, old, second, replaced }: BackupsProps) {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState<string>();
+  const [place, setPlace] = useState("");
+  const [chosen, setChosen] = useState<File>();
+  const file = useRef<HTMLInputElement>(null);
+  const label = useId();
+  const send = async (work: () => Promise<Answer>, done: (answer: Answer) => void) => {
+    setBusy(true);
+    setWrong(undefined);
+    const got = await work();
+    setBusy(false);
+    if (got.ok) done(got);
+    else setWrong(reason(got));
+    router.refresh();
+  };
+  const restore = async (backup: File): Promise<Answer> => {
+    const response = await fetch("/api/backup/restore", { method: "POST", body: backup, headers: { "content-type": "application/zip" } });
+    return { ok: response.ok, status: response.status, body: await response.json() };
+  };
+  return (
+    <section aria-label={BACKUP.heading} className="text-[14px]">
+      <h2 className="caps mb-1 font-sans font-normal">{BACKUP.heading}</h2>
+      <div className="border-t border-rule pt-2">
+        {old && (
+          <p role="alert" className="mb-2 border-l-[3px] border-beet pl-3 font-medium">
+            {BACKUP.old}
+          </p>
+        )}
+        <p suppressHydrationWarning>{newest ? BACKUP.newest(saidOf(newest.at)) : BACKUP.none}</p>
+        <p className="break-words text-quiet">{BACKUP.daily(directory)}</p>
+        {second && second !== "none" && <p className="break-words text-quiet">{BACKUP.chosen(second.directory)}</p>}
+        {replaced.length > 0 && <p className="break-words text-quiet">{BACKUP.kept(replaced)}</p>}
+        <div className="flex flex-wrap gap-x-4 gap-y-2 py-3">
+          <button
+            type="button"
+            className="act"
+            disabled={busy}
+            onClick={() =>
+              void send(
+                () => ask("/api/backup", "POST", {}),
+                () => toast(BACKUP.made),
+              )
+            }
+          >
+            {BACKUP.now}
+          </button>
+          <a className="link self-center" href="/api/backup" download>
+            {BACKUP.download}
+          </a>
+          <button type="button" className="link" disabled={busy} onClick={() => file.current?.click()}>
+            {BACKUP.restore}
+          </button>
+          <input
+            ref={file}
+            type="file"
+            accept=".zip,application/zip"
+            aria-label={BACKUP.restore}
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => {
+              setChosen(event.target.files?.[0]);
+              event.target.value = "";
+            }}
+          />
+        </div>
+        {wrong && (
+          <p role="alert" className="border-l-[3px] border-beet pl-3 text-beet">
+            {wrong}
+          </p>
+        )}
+        {newest && second === undefined && (
+          <form
+            className="border-t border-rule py-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              void send(
+                () => ask("/api/backup/place", "POST", { directory: place.trim() }),
+                () => setPlace(""),
+              );
+            }}
+          >
+            <p>{BACKUP.sameDisk}</p>
+            <label htmlFor={label} className="block pt-2 text-[13.5px]">
+              {BACKUP.place}
+            </label>
+            <input
+              id={label}
+              value={place}
+              placeholder="/media/usb/rondeau"
+              className="w-full rounded border border-rule bg-raised px-2 py-1.5"
+              onChange={(event) => setPlace(event.target.value)}
+            />
+            <div className="flex flex-wrap gap-4 pt-2">
+              <button type="submit" className="act" disabled={busy || !place.trim()}>
+                {BACKUP.choose}
+              </button>
+              <button
+                type="button"
+                className="link"
+                disabled={busy}
+                onClick={() =>
+                  void send(
+                    () => ask("/api/backup/place", "POST", { none: true }),
+                    () => {},
+                  )
+                }
+              >
+                {BACKUP.decline}
+              </button>
+            </div>
+          </form>
+        )}
+      </div>
+      <AlertDialog.Root open={chosen !== undefined} onOpenChange={(open) => !open && setChosen(undefined)}>
+        <AlertDialog.Portal>
+          <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
+          <AlertDialog.Content className="-translate-x-1/2 fixed top-[20vh] left-1/2 z-50 w-[min(30rem,calc(100vw-2rem))] rounded border border-rim bg-raised p-5">
+            <AlertDialog.Title className="break-words text-[20px]">{BACKUP.confirm(chosen?.name ?? "")}</AlertDialog.Title>
+            <AlertDialog.Description className="py-3">{BACKUP.confirmText}</AlertDialog.Description>
+            <div className="flex gap-4">
+              <AlertDialog.Action asChild>
+                <button
+                  type="button"
+                  className="act"
+                  data-main
+                  onClick={() => {
+                    const backup = chosen;
+                    if (backup)
+                      void send(
+                        () =>
+                          restore(backup).catch(() => ({
+                            ok: false,
+                            status: 0,
+                            body: { message: "The kitchen's server does not answer." },
+                          })),
+                        (got) => toast(BACKUP.restored(saidOf(String((got.body.value as { madeAt?: unknown })?.madeAt)))),
+                      );
+                  }}
+                >
+                  {BACKUP.confirmDo}
+                </button>
+              </AlertDialog.Action>
+              <AlertDialog.Cancel asChild>
+                <button type="button" className="act">
+                  {BACKUP.cancel}
+                </button>
+              </AlertDialog.Cancel>
+            </div>
+          </AlertDialog.Content>
+        </AlertDialog.Portal>
+      </AlertDialog.Root>
+    </section>
+  );
+}
