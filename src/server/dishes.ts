@@ -2,13 +2,23 @@ import "server-only";
 // Dishes and kitchens as the interface changes them: read, checked, written as a new version, undone.
 import { z } from "zod";
 import { DEFAULT_KITCHEN } from "../core/dish/default-kitchen";
-import { applyPatch, PatchOperation } from "../core/dish/patch";
+import { applyPatch, guarded, PatchOperation } from "../core/dish/patch";
 import { type DishPreview, dishPreview } from "../core/dish/preview";
 import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
 import type { Queryable } from "../db/db";
-import { findDish, findHistoryMoment, findKitchenLike, insertDish, insertKitchen, stepHistory, updateDocument } from "../db/queries/dishes";
+import {
+  findDish,
+  findHistoryMoment,
+  findKitchenLike,
+  insertDish,
+  insertKitchen,
+  type StoredDish,
+  stepHistory,
+  updateDocument,
+} from "../db/queries/dishes";
+import { changesSince, findDocumentAt } from "../db/queries/history";
 import { findNewestPlan, findPlanById } from "../db/queries/runs";
 import { database } from "./database";
 import { acceptPlan, isCurrent, refused } from "./planning";
@@ -16,7 +26,8 @@ import { acceptPlan, isCurrent, refused } from "./planning";
 export type Outcome<T> =
   | { readonly status: "done"; readonly value: T }
   | { readonly status: "refused"; readonly problems: readonly Problem[] }
-  | { readonly status: "stale" }
+  /** Made for what no longer is; `changed` names what was changed meanwhile. */
+  | { readonly status: "stale"; readonly changed?: readonly string[] }
   | { readonly status: "missing" };
 
 /** Reads a dish file and keeps it whole, or says all that is wrong and keeps nothing. */
@@ -94,12 +105,14 @@ export async function acceptRepair(slug: string, answerId: string, index: number
   const same =
     plan.id === newest.id || (newest.status === "infeasible" && newest.runSequence === plan.runSequence && newest.runId === plan.runId);
   if (!same) return { status: "stale" };
-  return changeDocument(slug, { version: stored.version, change: repair.change, label: repair.text });
+  const { dishVersion, kitchenVersion } = plan;
+  return changeDocument(slug, { version: dishVersion, kitchenVersion, change: repair.change, label: repair.text });
 }
 
 export interface Change {
-  /** The version of the dish that the change was made for. */
+  /** The versions of the dish and of its kitchen that the change was made for; a change of the kitchen says both. */
   readonly version: number;
+  readonly kitchenVersion?: number | undefined;
   /** JSON Patch on the document, kitchen included. */
   readonly change: readonly PatchOperation[];
   readonly label: string;
@@ -110,6 +123,7 @@ export interface Change {
 export interface Changed {
   readonly label: string;
   readonly version: number;
+  readonly kitchenVersion: number;
 }
 
 /**
@@ -117,14 +131,29 @@ export interface Changed {
  * then the plan in force; without one the dish is planned again by whoever looks at it.
  * @returns the label under which it is undone, and the version that the dish then has
  */
-export async function changeDocument(slug: string, { version, change, label, plan }: Change): Promise<Outcome<Changed>> {
+export async function changeDocument(slug: string, asked: Change): Promise<Outcome<Changed>> {
+  const { version, kitchenVersion, change, label } = asked;
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return { status: "missing" };
-  if (stored.version !== version) return { status: "stale" };
+  const ofKitchen = change.some((o) => [o.path, "from" in o ? o.from : ""].some((p) => /^\/kitchen(\/|$)/.test(p)));
+  if (ofKitchen && kitchenVersion === undefined)
+    return refused("kitchenVersion", "A change of the kitchen says which version of it was seen.");
+  const current = stored.version === version && (kitchenVersion === undefined || stored.kitchenVersion === kitchenVersion);
+  // Made for an older version, it is done if it touches nothing that was changed since; a plan that came with it is of no use then.
+  const plan = current ? asked.plan : undefined;
+  const seen = current ? stored.document : await findDocumentAt(db, stored, version, kitchenVersion ?? stored.kitchenVersion);
+  const changed = current ? [] : await changesSince(db, stored, version, kitchenVersion ?? stored.kitchenVersion);
+  if (!seen) return { status: "stale", changed };
   let patched: unknown;
   try {
-    patched = applyPatch(stored.document, change);
+    const operations = guarded(seen, change);
+    try {
+      patched = applyPatch(stored.document, current ? change : operations);
+    } catch (error) {
+      if (current) throw error;
+      return { status: "stale", changed };
+    }
   } catch (error) {
     return refused("change", error instanceof Error ? error.message : "The change does not fit this dish.");
   }
@@ -156,18 +185,38 @@ export async function changeDocument(slug: string, { version, change, label, pla
     throw error;
   }
   const after = await findDish(db, slug);
-  return { status: "done", value: { label: short, version: after?.version ?? version } };
+  return {
+    status: "done",
+    value: { label: short, version: after?.version ?? version, kitchenVersion: after?.kitchenVersion ?? stored.kitchenVersion },
+  };
 }
 
 /**
  * Undo or redo of the kitchen, or of the latest change of dish or kitchen: what was changed in one go is taken back in one go.
  * @returns the label of what was undone or redone, or undefined
  */
-export async function walkHistory(slug: string, what: "latest" | "kitchen", direction: "undo" | "redo"): Promise<string | undefined> {
+export async function walkHistory(
+  slug: string,
+  what: "latest" | "kitchen",
+  direction: "undo" | "redo",
+  seen: { readonly version?: number | undefined; readonly kitchenVersion?: number | undefined } = {},
+): Promise<Outcome<string | undefined> & { readonly versions?: { readonly version: number; readonly kitchenVersion: number } }> {
   const db = await database();
-  const stored = await findDish(db, slug);
-  if (!stored) return undefined;
+  const found = await findDish(db, slug);
+  if (!found) return { status: "missing" };
   return db.transaction(async (tx) => {
+    const stored = (await findDish(tx, slug)) as StoredDish;
+    const { version = stored.version, kitchenVersion = stored.kitchenVersion } = seen;
+    // Somebody else's newest change is not undone by who has not seen it.
+    if (version !== stored.version || kitchenVersion !== stored.kitchenVersion)
+      return { status: "stale", changed: await changesSince(tx, stored, version, kitchenVersion) };
+    const value = await walk(tx);
+    const after = (await findDish(tx, slug)) as StoredDish;
+    return { status: "done", value, versions: { version: after.version, kitchenVersion: after.kitchenVersion } };
+  });
+
+  async function walk(tx: Queryable): Promise<string | undefined> {
+    const stored = found as StoredDish;
     if (what === "kitchen") return stepHistory(tx, "kitchen", stored.kitchenId, direction);
     const dish = await findHistoryMoment(tx, "dish", stored.id, direction);
     const kitchen = await findHistoryMoment(tx, "kitchen", stored.kitchenId, direction);
@@ -178,5 +227,5 @@ export async function walkHistory(slug: string, what: "latest" | "kitchen", dire
     if (dish !== undefined && (both || dishFirst)) changes.push(await stepHistory(tx, "dish", stored.id, direction));
     if (kitchen !== undefined && (both || !dishFirst)) changes.push(await stepHistory(tx, "kitchen", stored.kitchenId, direction));
     return changes.find((c) => c !== undefined);
-  });
+  }
 }

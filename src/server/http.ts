@@ -32,6 +32,9 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
   }
 }
 
+const changedElsewhere = (changed: readonly string[] = []): string =>
+  `It was changed somewhere else meanwhile${changed.length ? ` (${changed.join("; ")})` : ""}. Nothing of yours was lost: look at the newest, and change it again.`;
+
 export function refusal(problems: readonly unknown[]): Response {
   return Response.json({ problems }, { status: 422 });
 }
@@ -43,10 +46,7 @@ export function answer<T>(outcome: Outcome<T>): Response {
     case "refused":
       return refusal(outcome.problems);
     case "stale":
-      return Response.json(
-        { message: "It was changed somewhere else meanwhile. Nothing of yours was lost: look at the newest, and change it again." },
-        { status: 409 },
-      );
+      return Response.json({ message: changedElsewhere(outcome.changed), changed: outcome.changed ?? [] }, { status: 409 });
     case "missing":
       return Response.json({ message: "There is no such dish." }, { status: 404 });
   }

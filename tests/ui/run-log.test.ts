@@ -172,7 +172,7 @@ describe("what a plan says of itself", () => {
         around: { answer: "7", repairs: [way("Everything early.", [0, 1]), way("Ada stays.", [0]), way("Ada wraps.", [1])] },
       }),
     );
-    const rowOf = (text: string) => screen.getByText(text, { exact: false, selector: "li" }).textContent;
+    const rowOf = (text: string) => screen.getByText(text, { exact: false, selector: "li > span" }).parentElement?.textContent;
     expect(rowOf("Somebody stays up")).toContain("Ada stays.");
     expect(rowOf("Somebody stays up")).not.toContain("Ada wraps.");
     expect(screen.getByText("What you can do instead of all of this").parentElement?.textContent).toContain("Everything early.");

@@ -72,7 +72,7 @@ describe("a trial", () => {
       {
         path: "/api/dishes/dish/change",
         method: "POST",
-        body: { version: 3, change: CHANGE, label: "Serve at two", plan: { plan: "file" } },
+        body: { version: 3, kitchenVersion: expect.any(Number), change: CHANGE, label: "Serve at two", plan: { plan: "file" } },
       },
     ]);
     expect(t.refreshed()).toBe(1);

@@ -52,8 +52,9 @@ export function progressOf(events: readonly RunEvent[]): Progress {
     const pieces = piecesOf(first.at, list);
     progress.set(step, {
       step,
-      started: ended ? Math.min(first.at, ended.at) : first.at,
-      ended: ended?.at,
+      started: first.at,
+      // Ended before it began, by a clock or a slip: it took no time, and what was pressed for its start stays.
+      ended: ended && Math.max(first.at, ended.at),
       estimate: estimate?.at,
       ...(pieces ? { pieces } : {}),
     });

@@ -192,6 +192,14 @@ export async function listRunEvents(db: Queryable, runId: string): Promise<z.out
 }
 
 /** Appends an event once: the same key a second time (a repeated press, a retry) changes nothing. */
+const KeyRow = z.object({
+  run_id: z.uuid(),
+  kind: z.string(),
+  step: z.string().nullable(),
+  data: z.looseObject({ of: z.number().optional(), by: z.string().optional() }),
+});
+
+/** @returns "again" where the same press was written before; "other" where its key was used for something else, and nothing is written */
 export async function insertRunEvent(
   db: Queryable,
   runId: string,
@@ -204,13 +212,32 @@ export async function insertRunEvent(
     readonly of?: number | undefined;
     /** The cook who pressed. */
     readonly by?: string | undefined;
+    readonly recordedAt?: Date | undefined;
   },
-): Promise<void> {
+): Promise<"new" | "again" | "other"> {
   await db.query("select id from run where id = $1 for update", [runId]);
+  const data = { of: event.of, by: event.by };
+  const [before] = await db.query("select run_id, kind, step, data from run_event where key = $1", [event.key]);
+  if (before) {
+    const { run_id, kind, step, data: then } = KeyRow.parse(before);
+    const same = run_id === runId && kind === event.kind && step === event.step && then.of === data.of && then.by === data.by;
+    return same ? "again" : "other";
+  }
   await db.query(
-    `insert into run_event (run_id, sequence, key, kind, step, at, data)
-     select $1, coalesce(max(sequence), 0) + 1, $2, $3, $4, $5, $6::jsonb from run_event where run_id = $1
-     on conflict (key) do nothing`,
-    [runId, event.key, event.kind, event.step, event.at, JSON.stringify({ of: event.of, by: event.by })],
+    `insert into run_event (run_id, sequence, key, kind, step, at, data, recorded_at)
+     select $1, coalesce(max(sequence), 0) + 1, $2, $3, $4, $5, $6::jsonb, $7 from run_event where run_id = $1`,
+    [runId, event.key, event.kind, event.step, event.at, JSON.stringify(data), event.recordedAt ?? new Date()],
   );
+  return "new";
+}
+
+/** Whether a press with this key has been written. */
+export async function isWritten(db: Queryable, key: string): Promise<boolean> {
+  return (await db.query("select 1 from run_event where key = $1", [key])).length > 0;
+}
+
+/** When the newest press of a run was written down; undefined where there is none. */
+export async function findLastRecorded(db: Queryable, runId: string): Promise<Date | undefined> {
+  const [row] = await db.query("select max(recorded_at) as at from run_event where run_id = $1", [runId]);
+  return z.object({ at: z.date().nullable() }).parse(row).at ?? undefined;
 }

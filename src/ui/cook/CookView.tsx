@@ -55,7 +55,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
     setWithheld(delivery.status === "withheld" ? delivery.steps : []);
     if (delivery.status === "waiting") setTrouble("The server does not answer. Your press is kept here and sent as soon as it does.");
     else {
-      setTrouble(delivery.status === "refused" || delivery.status === "withheld" ? delivery.message : undefined);
+      setTrouble(delivery.status === "delivered" ? delivery.warning : delivery.message);
       router.refresh();
     }
   }, [router, slug]);

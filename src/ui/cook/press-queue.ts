@@ -34,7 +34,8 @@ export function addPress(slug: string, press: Press): void {
 }
 
 export type Delivery =
-  | { readonly status: "delivered"; readonly plan: string }
+  /** `warning` is for whoever keeps the kitchen's computer: a clock that went back. */
+  | { readonly status: "delivered"; readonly plan: string; readonly warning?: string }
   | { readonly status: "waiting" }
   | { readonly status: "refused"; readonly message: string }
   /** Something severe about these steps is not acknowledged: their presses are kept until it is, and keep their own minute. */
@@ -56,6 +57,7 @@ export const forgetPresses = (slug: string, steps: readonly string[]): void => w
 export async function deliver(slug: string): Promise<Delivery> {
   let plan = "";
   let withheld: string | undefined;
+  let warning: string | undefined;
   const steps = new Set<string>();
   const next = () => waitingPresses(slug).find((p) => !steps.has(p.step));
   for (let press = next(); press; press = next()) {
@@ -78,6 +80,9 @@ export async function deliver(slug: string): Promise<Delivery> {
     without(slug, (p) => p.key === key);
     if (!answer.ok) return { status: "refused", message: answer.body.message ?? "The server did not take it." };
     plan = String(answer.body.plan ?? "");
+    if (typeof answer.body.warning === "string") warning = answer.body.warning;
   }
-  return withheld === undefined ? { status: "delivered", plan } : { status: "withheld", message: withheld, steps: [...steps] };
+  return withheld === undefined
+    ? { status: "delivered", plan, ...(warning === undefined ? {} : { warning }) }
+    : { status: "withheld", message: withheld, steps: [...steps] };
 }

@@ -5,10 +5,11 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { missingKinds, withBorrowed } from "@/core/dish/edit/kitchen";
 import { EditRefused } from "@/core/dish/edit/refused";
-import { type PatchOperation, patchBetween } from "@/core/dish/patch";
+import { guarded, type PatchOperation, patchBetween } from "@/core/dish/patch";
 import type { DishFile } from "@/core/dish/schema";
 import { kindWords } from "@/core/entry/words-said";
 import { ask, reason } from "../shell/ask";
+import { seeAnswer, seenVersions } from "../shell/seen-versions";
 
 export interface EditProblem {
   readonly text: string;
@@ -79,10 +80,13 @@ export function useEditing(slug: string, given: DishFile, version: number): Edit
     setSaving("saving");
     for (let next = queue.current[0]; next; next = queue.current[0]) {
       const got = await ask(`/api/dishes/${slug}/change`, "POST", {
+        ...seenVersions(slug),
         version: confirmed.current.version,
-        change: next.change,
+        // With what was seen of it: where somebody else has changed the same meanwhile, it is refused instead of landing on another thing.
+        change: guarded(confirmed.current.document, next.change),
         label: next.label,
       });
+      seeAnswer(slug, got);
       if (got.status === 0 || got.status >= 500) {
         setSaving("waiting");
         await new Promise((resolve) => setTimeout(resolve, RETRY_MS));

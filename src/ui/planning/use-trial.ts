@@ -8,6 +8,7 @@ import type { PatchOperation } from "@/core/dish/patch";
 import type { PlanShell } from "@/workers/plan.web";
 import type { Tried } from "@/workers/plan-desk";
 import { ask, reason } from "../shell/ask";
+import { seeAnswer } from "../shell/seen-versions";
 import { type Desk, progressOf, wordsOf } from "./desk";
 
 export type Ready = Extract<Tried, { status: "ready" }>;
@@ -42,6 +43,8 @@ export interface Trials {
 /** The versions of dish and kitchen in a stamp: what a change was made for. */
 const documentOf = (stamp: string) => stamp.split(".", 2).join(".");
 
+const kitchenOf = (stamp: string) => Number(stamp.split(".")[1]);
+
 /** @param stamp what is shown belongs to the dish at this stamp: with another one a trial is over */
 export function useTrial(slug: string, version: number, stamp: string, desk: () => Desk): Trials {
   const router = useRouter();
@@ -56,13 +59,21 @@ export function useTrial(slug: string, version: number, stamp: string, desk: () 
       const mine = turn.current;
       asked.current = undefined;
       setTrial({ ...ready, label, keeping: true, auto });
-      const got = await ask(`/api/dishes/${slug}/change`, "POST", { version, change: ready.change, label, plan: ready.file });
+      const kitchenVersion = kitchenOf(stamp);
+      const got = await ask(`/api/dishes/${slug}/change`, "POST", {
+        version,
+        kitchenVersion,
+        change: ready.change,
+        label,
+        plan: ready.file,
+      });
+      seeAnswer(slug, got);
       if (turn.current !== mine) return;
       if (!got.ok) setTrial({ status: "failed", label, because: reason(got) });
       else toast(`Kept: ${label}. Ctrl+Z takes it back`);
       router.refresh();
     },
-    [slug, version, router],
+    [slug, version, stamp, router],
   );
 
   const attempt = useCallback<Trials["attempt"]>(

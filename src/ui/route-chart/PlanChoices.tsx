@@ -9,6 +9,7 @@ import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { CHOICES } from "@/words/choices";
 import { ask, reason } from "../shell/ask";
+import { seeAnswer, seenVersions } from "../shell/seen-versions";
 import { colourOf } from "./colours";
 
 export interface PlanChoice {
@@ -51,11 +52,13 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
     };
     const change = wishChange({ wishes }, { planAt: plan.file.planAt });
     const got = await ask(`/api/dishes/${slug}/change`, "POST", {
+      ...seenVersions(slug),
       version,
       change,
       label: CHOICES.label(plan.view.leadMinutes),
       plan: file,
     });
+    seeAnswer(slug, got);
     setBusy(false);
     setTrouble(got.ok ? undefined : reason(got));
     if (got.ok) toast(CHOICES.done);

@@ -6,12 +6,14 @@ import { toast } from "sonner";
 import type { PatchOperation } from "@/core/dish/patch";
 import type { FindingView } from "@/core/safety/view";
 import { ask, reason } from "../shell/ask";
+import { seeAnswer, seenVersions } from "../shell/seen-versions";
 
 export function useSafety(slug: string, version: number) {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string>();
   const send = async (path: string, body: unknown, done?: string) => {
     const answer = await ask(path, "POST", body);
+    seeAnswer(slug, answer);
     setTrouble(answer.ok ? undefined : reason(answer));
     if (answer.ok && done) toast(done);
     router.refresh();
@@ -20,6 +22,6 @@ export function useSafety(slug: string, version: number) {
     trouble,
     known: (f: FindingView) => void send(`/api/dishes/${slug}/safety`, { acknowledge: [{ id: f.id, print: f.print }] }),
     mend: (label: string, change: readonly PatchOperation[]) =>
-      void send(`/api/dishes/${slug}/change`, { version, change, label }, `${label}. Ctrl+Z takes it back.`),
+      void send(`/api/dishes/${slug}/change`, { ...seenVersions(slug), version, change, label }, `${label}. Ctrl+Z takes it back.`),
   };
 }

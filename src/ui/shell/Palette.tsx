@@ -4,8 +4,9 @@ import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
-import { ask } from "./ask";
+import { ask, reason } from "./ask";
 import { requestPlan } from "./PlanKeeper";
+import { seeAnswer, seenVersions } from "./seen-versions";
 
 interface Entry {
   readonly label: string;
@@ -44,7 +45,13 @@ export function Palette({ slug, components }: { slug: string; components: readon
   useEffect(() => {
     const history = async (direction: "undo" | "redo") => {
       const what = window.location.pathname.endsWith("/kitchen") ? "kitchen" : "latest";
-      const answer = await ask(`/api/dishes/${slug}/history`, "POST", { what, direction });
+      const answer = await ask(`/api/dishes/${slug}/history`, "POST", { what, direction, ...seenVersions(slug) });
+      seeAnswer(slug, answer);
+      if (!answer.ok) {
+        toast(reason(answer));
+        router.refresh();
+        return;
+      }
       const change = answer.body.change;
       toast(
         change

@@ -4,6 +4,7 @@ import { loadState } from "@/server/state";
 import { Palette } from "@/ui/shell/Palette";
 import { PlanKeeper } from "@/ui/shell/PlanKeeper";
 import { StatusLine } from "@/ui/shell/StatusLine";
+import { SeeVersions } from "@/ui/shell/seen-versions";
 
 type Props = { children: ReactNode; params: Promise<{ dish: string }> };
 
@@ -19,6 +20,7 @@ export default async function DishLayout({ children, params }: Props) {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2">
         Skip to the content
       </a>
+      <SeeVersions slug={state.slug} version={state.dishVersion} kitchenVersion={state.kitchenVersion} />
       <StatusLine
         slug={state.slug}
         name={state.name}

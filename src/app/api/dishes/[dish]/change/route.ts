@@ -5,7 +5,8 @@ import { answer, readBody } from "@/server/http";
 
 const Change = z.object({
   version: z.number().int(),
-  change: z.array(PatchOperation).max(1000),
+  kitchenVersion: z.number().int().optional(),
+  change: z.array(PatchOperation).max(10_000),
   label: z.string().min(1).max(400),
   plan: z.unknown().optional(),
 });
