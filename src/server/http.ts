@@ -3,6 +3,7 @@ import "server-only";
 import type { z } from "zod";
 import { LIMITS } from "../core/dish/read";
 import type { Outcome } from "./dishes";
+import { holdsText } from "./route";
 
 export class TooLarge extends Error {}
 
@@ -19,7 +20,13 @@ export type Body<T> = { readonly ok: true; readonly value: T } | { readonly ok: 
 
 export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promise<Body<T>> {
   try {
-    const parsed = schema.safeParse(JSON.parse(await bodyText(request)));
+    const value: unknown = JSON.parse(await bodyText(request));
+    if (!holdsText(value))
+      return {
+        ok: false,
+        response: refusal([{ path: "", message: "It holds characters that are none, such as NUL.", severity: "error" as const }]),
+      };
+    const parsed = schema.safeParse(value);
     if (parsed.success) return { ok: true, value: parsed.data };
     return {
       ok: false,

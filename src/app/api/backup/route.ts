@@ -1,7 +1,8 @@
 import { backUpNow, backupStream } from "@/server/backups";
+import { route } from "@/server/route";
 
 /** Everything in one file. */
-export async function GET() {
+async function get() {
   const name = `rondeau-${new Date().toISOString().slice(0, 10)}.zip`;
   return new Response(await backupStream(), {
     headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${name}"`, "cache-control": "no-store" },
@@ -9,6 +10,8 @@ export async function GET() {
 }
 
 /** A backup beside the data, now. */
-export async function POST() {
+async function post() {
   return Response.json({ made: await backUpNow(true) });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get, POST: post });

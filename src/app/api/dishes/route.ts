@@ -1,7 +1,8 @@
 import { importDish, previewDish } from "@/server/dishes";
 import { answer, bodyText, TooLarge } from "@/server/http";
+import { route } from "@/server/route";
 
-export async function POST(request: Request) {
+async function post(request: Request) {
   try {
     const text = await bodyText(request);
     // ?preview says what it holds and keeps nothing.
@@ -12,3 +13,5 @@ export async function POST(request: Request) {
     throw error;
   }
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ POST: post });

@@ -1,8 +1,9 @@
 import { BadBackup } from "@/db/backup/read";
 import { restoreFrom } from "@/server/backups";
+import { route } from "@/server/route";
 
 /** Puts the backup that is sent in the place of everything; what was there is kept beside it. */
-export async function POST(request: Request) {
+async function post(request: Request) {
   if (!request.body) return Response.json({ message: "There is no file in the request." }, { status: 400 });
   try {
     return Response.json({ value: await restoreFrom(request.body) });
@@ -11,3 +12,5 @@ export async function POST(request: Request) {
     throw error;
   }
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ POST: post });

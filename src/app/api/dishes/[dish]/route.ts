@@ -4,11 +4,12 @@ import { findDish } from "@/db/queries/dishes";
 import { database } from "@/server/database";
 import { changeServing } from "@/server/dishes";
 import { answer, readBody } from "@/server/http";
+import { route } from "@/server/route";
 
 type Context = { params: Promise<{ dish: string }> };
 
 /** The dish as a file. */
-export async function GET(_request: Request, { params }: Context) {
+async function get(_request: Request, { params }: Context) {
   const { dish } = await params;
   const stored = await findDish(await database(), dish);
   if (!stored) return Response.json({ message: "There is no such dish." }, { status: 404 });
@@ -19,7 +20,9 @@ export async function GET(_request: Request, { params }: Context) {
 
 const Change = z.object({ version: z.number().int(), serves: z.number().optional(), serveAt: z.string().optional() });
 
-export async function PATCH(request: Request, { params }: Context) {
+async function patch(request: Request, { params }: Context) {
   const body = await readBody(request, Change);
   return body.ok ? answer(await changeServing((await params).dish, body.value.version, body.value)) : body.response;
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get, PATCH: patch });

@@ -1,9 +1,12 @@
 import { writeDish } from "@/core/dish/write";
 import { findLibraryDish } from "@/server/library";
+import { route } from "@/server/route";
 
 /** A ready component as a dish file. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
+async function get(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const found = findLibraryDish((await params).id);
   if (!found) return Response.json({ message: "The library has no such component." }, { status: 404 });
   return new Response(writeDish(found), { headers: { "content-type": "application/json; charset=utf-8" } });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get });

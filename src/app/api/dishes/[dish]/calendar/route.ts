@@ -5,9 +5,10 @@ import { planView } from "@/core/sheets/plan-view";
 import { findDish } from "@/db/queries/dishes";
 import { findNewestFeasible } from "@/db/queries/runs";
 import { database } from "@/server/database";
+import { route } from "@/server/route";
 
 /** The plan in force as iCalendar: what needs hands, and the rounds. */
-export async function GET(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function get(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const db = await database();
   const stored = await findDish(db, (await params).dish);
   const newest = stored && (await findNewestFeasible(db, stored.id));
@@ -22,3 +23,5 @@ export async function GET(_request: Request, { params }: { params: Promise<{ dis
     },
   });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get });

@@ -1,5 +1,6 @@
 import { readBody } from "@/server/http";
 import { planSoon } from "@/server/planning";
+import { route } from "@/server/route";
 import { NewEvent, recordEvent, withheldWords } from "@/server/runs";
 
 const REFUSALS = {
@@ -14,7 +15,7 @@ const CLOCK_BACK =
   "The clock of the kitchen's computer went back. What you pressed is written down with that hour: set the clock, then correct it in the log.";
 
 /** Writes an event to the log and answers as soon as it is safe on disk. The plan follows over the stream. */
-export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function post(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const body = await readBody(request, NewEvent);
   if (!body.ok) return body.response;
   const { dish } = await params;
@@ -25,3 +26,5 @@ export async function POST(request: Request, { params }: { params: Promise<{ dis
   planSoon(dish);
   return Response.json({ outcome: "done", plan: "follows", ...(outcome === "clock-back" ? { warning: CLOCK_BACK } : {}) });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ POST: post });

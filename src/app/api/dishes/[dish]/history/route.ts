@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { walkHistory } from "@/server/dishes";
 import { answer, readBody } from "@/server/http";
+import { route } from "@/server/route";
 
 const Step = z.object({
   what: z.enum(["latest", "kitchen"]),
@@ -10,7 +11,7 @@ const Step = z.object({
   kitchenVersion: z.number().int().optional(),
 });
 
-export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function post(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const body = await readBody(request, Step);
   if (!body.ok) return body.response;
   const { what, direction, ...seen } = body.value;
@@ -18,3 +19,5 @@ export async function POST(request: Request, { params }: { params: Promise<{ dis
   if (outcome.status === "missing") return Response.json({ change: null });
   return outcome.status === "done" ? Response.json({ change: outcome.value ?? null, versions: outcome.versions }) : answer(outcome);
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ POST: post });

@@ -1,12 +1,15 @@
 import { dishMarkdown } from "@/core/sheets/markdown";
 import { findDish } from "@/db/queries/dishes";
 import { database } from "@/server/database";
+import { route } from "@/server/route";
 
 /** The dish as Markdown, at the guests wished for. */
-export async function GET(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function get(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const stored = await findDish(await database(), (await params).dish);
   if (!stored) return Response.json({ message: "There is no such dish." }, { status: 404 });
   return new Response(dishMarkdown(stored.document), {
     headers: { "content-type": "text/markdown; charset=utf-8", "content-disposition": `attachment; filename="${stored.slug}.md"` },
   });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get });

@@ -4,11 +4,12 @@ import { findNewestFeasible } from "@/db/queries/runs";
 import { database } from "@/server/database";
 import { readBody } from "@/server/http";
 import { planAndStore } from "@/server/planning";
+import { route } from "@/server/route";
 
 const Ask = z.strictObject({ fresh: z.boolean().optional() });
 
 /** The plan in force as a plan file, for `rondeau verify` and for other programs. */
-export async function GET(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function get(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const db = await database();
   const stored = await findDish(db, (await params).dish);
   const plan = stored && (await findNewestFeasible(db, stored.id));
@@ -17,7 +18,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ dis
 }
 
 /** Plans the dish; progress comes line by line as JSON while it works. Hanging up stops it and keeps the best so far. */
-export async function POST(request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function post(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const body = await readBody(request, Ask);
   if (!body.ok) return body.response;
   const { dish } = await params;
@@ -58,3 +59,5 @@ export async function POST(request: Request, { params }: { params: Promise<{ dis
   });
   return new Response(stream, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store, no-transform" } });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get, POST: post });

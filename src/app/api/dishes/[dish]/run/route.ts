@@ -1,14 +1,17 @@
+import { route } from "@/server/route";
 import { endRun, startRun, withheldWords } from "@/server/runs";
 
 type Context = { params: Promise<{ dish: string }> };
 
-export async function POST(_request: Request, { params }: Context) {
+async function post(_request: Request, { params }: Context) {
   const outcome = await startRun((await params).dish);
   if (typeof outcome === "object") return Response.json({ message: withheldWords(outcome), findings: outcome.withheld }, { status: 409 });
   return outcome === "done" ? Response.json({ outcome }) : Response.json({ message: "There is no such dish." }, { status: 404 });
 }
 
-export async function DELETE(_request: Request, { params }: Context) {
+async function remove(_request: Request, { params }: Context) {
   const outcome = await endRun((await params).dish);
   return outcome === "done" ? Response.json({ outcome }) : Response.json({ message: "Nothing is being cooked." }, { status: 404 });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ POST: post, DELETE: remove });

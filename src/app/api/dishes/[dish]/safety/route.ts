@@ -1,14 +1,15 @@
 import { readBody } from "@/server/http";
+import { route } from "@/server/route";
 import { Acknowledged, acknowledge, loadFindings } from "@/server/safety";
 
 type Context = { params: Promise<{ dish: string }> };
 
-export async function GET(_request: Request, { params }: Context) {
+async function get(_request: Request, { params }: Context) {
   const findings = await loadFindings((await params).dish);
   return findings ? Response.json({ findings }) : Response.json({ message: "There is no such dish." }, { status: 404 });
 }
 
-export async function POST(request: Request, { params }: Context) {
+async function post(request: Request, { params }: Context) {
   const body = await readBody(request, Acknowledged);
   if (!body.ok) return body.response;
   const outcome = await acknowledge((await params).dish, body.value);
@@ -16,3 +17,5 @@ export async function POST(request: Request, { params }: Context) {
   if (outcome.status === "refused") return Response.json({ message: outcome.message }, { status: 409 });
   return Response.json({ outcome: "done" });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get, POST: post });

@@ -2,9 +2,10 @@ import { logToFile } from "@/core/planner";
 import { findDish } from "@/db/queries/dishes";
 import { database } from "@/server/database";
 import { planningScene } from "@/server/planning";
+import { route } from "@/server/route";
 
 /** What a page needs to plan by itself: the dish with its kitchen, the hour, the log, the plan in force. */
-export async function GET(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function get(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const stored = await findDish(await database(), (await params).dish);
   if (!stored) return Response.json({ message: "There is no such dish." }, { status: 404 });
   const { dish, sofar, now, log } = await planningScene(stored);
@@ -13,3 +14,5 @@ export async function GET(_request: Request, { params }: { params: Promise<{ dis
     { headers: { "cache-control": "no-store" } },
   );
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get });

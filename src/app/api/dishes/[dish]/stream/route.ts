@@ -1,11 +1,12 @@
 import { findDish } from "@/db/queries/dishes";
 import { listen } from "@/server/changes";
 import { database } from "@/server/database";
+import { route } from "@/server/route";
 
 const BEAT_MS = 25_000;
 
 /** News of a dish as server-sent events: a line for each new answer of the planner and each press, from whatever device. */
-export async function GET(request: Request, { params }: { params: Promise<{ dish: string }> }) {
+async function get(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const { dish } = await params;
   if (!(await findDish(await database(), dish))) return Response.json({ message: "There is no such dish." }, { status: 404 });
   const encoder = new TextEncoder();
@@ -42,3 +43,5 @@ export async function GET(request: Request, { params }: { params: Promise<{ dish
     headers: { "content-type": "text/event-stream", "cache-control": "no-store, no-transform", "x-accel-buffering": "no" },
   });
 }
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get });
