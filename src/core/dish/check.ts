@@ -1,5 +1,6 @@
 // What the form of a dish file cannot say: references, cycles, balance of amounts, equipment that exists, loose ends.
 // Needs a document that has passed the schema; leaves behind a list of problems, errors and warnings together.
+import { hasUnseen } from "../plain-text";
 import { minutesOf } from "../time/duration";
 import { checkBalance } from "./balance";
 import { checkCycles, checkLooseSteps } from "./check-order";
@@ -39,6 +40,7 @@ export function checkDish(document: DishFile): Problem[] {
       ),
     ),
   );
+  checkNames(document, report);
   checkIds(document, report);
   if (problems.length) return problems; // Two things of one name make every later finding doubtful.
   checkDates(document, dish, report);
@@ -57,6 +59,22 @@ export function checkDish(document: DishFile): Problem[] {
   checkLooseSteps(dish, steps, report);
   checkStanding(steps, report);
   return problems;
+}
+
+const NAMED = new Set(["name", "why", "section"]);
+
+/** Names stand in lists, calendars and labels, a line each. */
+function checkNames(value: unknown, report: Report, path = ""): void {
+  if (value === null || typeof value !== "object") return;
+  for (const [key, inner] of Object.entries(value)) {
+    const at = Array.isArray(value) ? `${path}[${key}]` : path ? `${path}.${key}` : key;
+    if (typeof inner === "string" && NAMED.has(key) && hasUnseen(inner))
+      report(
+        at,
+        "It holds characters that cannot be seen: a line break, or one that turns the direction of writing. Write it without them.",
+      );
+    else checkNames(inner, report, at);
+  }
 }
 
 /** A pin of what is not there any more does no harm: it is void, and told. */

@@ -6,6 +6,7 @@ import { freeId } from "../dish/edit/places";
 import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile } from "../dish/schema";
 import { readIngredient } from "../entry/ingredient-line";
+import { plainDeep } from "../plain-text";
 import { allergensOfName } from "../safety/allergens";
 import { spokenDuration } from "../time/duration";
 import { type ReadInstruction, stepsOfInstructions } from "./instructions";
@@ -43,7 +44,8 @@ export interface Serving {
 export const GUESSED_SERVES = 4;
 
 /** The dish that a recipe comes to, served to so many at that hour. Amounts stay those of the recipe, for its own number. */
-export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
+export function dishOfRecipe(pasted: Recipe, serving: Serving): ImportedDish {
+  const recipe = plainDeep(pasted);
   const doubts: string[] = [];
   const base = recipe.serves ?? GUESSED_SERVES;
   if (recipe.serves === undefined)

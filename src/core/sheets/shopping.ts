@@ -1,10 +1,12 @@
 // What has to be bought for a plan: ingredients of the methods in force, scaled, the same thing of one section added up; from when on it may be
 // bought so that it still keeps, by when it is wanted, and when it must be ordered.
+
 import { stringify } from "csv-stringify/sync";
 import type { Dish } from "../dish/model";
 import type { DishFile } from "../dish/schema";
 import { type Quantity, quantityText } from "../dish/units";
 import { kOf, scaledIngredient } from "../dish/weights";
+import { plainText } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
 
@@ -108,7 +110,9 @@ function together(a: Need, b: Need): Need {
 export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish): string {
   const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
   return stringify(
-    rows.map((r) => [r.section, r.ingredient, r.amount, r.components.join("; "), at(r.orderBy), at(r.buyFrom), at(r.wantedBy), r.note]),
+    rows.map((r) =>
+      [r.section, r.ingredient, r.amount, r.components.join("; "), at(r.orderBy), at(r.buyFrom), at(r.wantedBy), r.note].map(plainText),
+    ),
     {
       header: true,
       columns: ["section", "ingredient", "amount", "for", "order by", "buy from", "wanted by", "note"],
