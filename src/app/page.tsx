@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { findNewestKitchen, listDishes } from "@/db/queries/dishes";
+import { countDishes, findNewestKitchen, listDishes } from "@/db/queries/dishes";
 import { backupState } from "@/server/backups";
 import { proposedServing } from "@/server/clock";
 import { database } from "@/server/database";
@@ -10,9 +10,14 @@ import { NewDish } from "@/ui/shell/NewDish";
 
 export const dynamic = "force-dynamic";
 
-export default async function HomePage() {
+/** Dishes that are listed at once; the rest comes when it is asked for. */
+const MOST_LISTED = 40;
+
+export default async function HomePage({ searchParams }: { searchParams: Promise<{ all?: string }> }) {
   const db = await database();
-  const dishes = await listDishes(db);
+  const all = (await searchParams).all !== undefined;
+  const total = await countDishes(db);
+  const dishes = await listDishes(db, all ? undefined : MOST_LISTED);
   const kitchen = await findNewestKitchen(db);
   const backups = await backupState(dishes.length);
   const serving = proposedServing(dishes[0]?.timezone);
@@ -43,6 +48,11 @@ export default async function HomePage() {
               </li>
             ))}
           </ul>
+          {total > dishes.length && (
+            <Link href="/?all" className="link mt-3 inline-block text-[15px]">
+              Show all {total} dishes
+            </Link>
+          )}
         </section>
         <div className="flex flex-col gap-8">
           <NewDish when={serving.serveAt} timezone={serving.timezone} kitchen={kitchen} />

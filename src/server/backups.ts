@@ -10,6 +10,7 @@ import { backupTo, keepBackups, newestAt } from "../db/backup/keep";
 import { BadBackup } from "../db/backup/read";
 import { buildFromBackup, type Restored, takePlace } from "../db/backup/restore";
 import { backupsOf, newestBackup } from "../db/directory/trouble";
+import { prunePlans } from "../db/queries/runs";
 import { findSetting, putSetting } from "../db/queries/settings";
 import { closeDatabase, database, databaseWays, dataDirectory } from "./database";
 
@@ -72,6 +73,10 @@ export async function chooseSecondPlace(place: SecondPlace): Promise<string | un
 export function backUpDaily(): void {
   const look = () => {
     backUpNow(false)
+      .then(async () => {
+        const db = await database();
+        await db.transaction((tx) => prunePlans(tx, new Date()));
+      })
       .catch((error) => console.error("backup: none was made", error))
       .finally(() => setTimeout(look, HOUR_MS).unref());
   };

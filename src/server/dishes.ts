@@ -7,6 +7,7 @@ import { type DishPreview, dishPreview } from "../core/dish/preview";
 import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
+import { Zone } from "../core/time/zone";
 import type { Queryable } from "../db/db";
 import {
   findDish,
@@ -69,6 +70,8 @@ export async function changeServing(
     ...(change.serves === undefined ? {} : { serves: change.serves }),
     ...(change.serveAt === undefined ? {} : { serveAt: change.serveAt }),
   };
+  const skipped = change.serveAt === undefined ? undefined : skippedHour(change.serveAt, dish.timezone);
+  if (skipped) return refused("dish.serveAt", skipped);
   const read = readDishValue({ ...rest, dish, kitchen });
   if (read.status === "refused") return { status: "refused", problems: read.problems };
   const label = change.serves !== undefined ? `${change.serves} guests` : "another hour of serving";
@@ -86,6 +89,19 @@ export async function changeKitchen(slug: string, seen: number, value: unknown, 
   if (read.status === "refused" || !kitchen.success) return { status: "refused", problems: read.problems };
   const version = await db.transaction((tx) => updateDocument(tx, "kitchen", stored.kitchenId, seen, kitchen.data, label));
   return version === undefined ? { status: "stale" } : { status: "done", value: version };
+}
+
+/** An hour that the clock passes over when it is put forward: there is none such, and another is asked for. */
+function skippedHour(serveAt: string, timezone: string): string | undefined {
+  try {
+    const zone = new Zone(timezone);
+    const real = zone.toWallInstant(zone.toMinute(serveAt));
+    if (real.slice(0, 16) === serveAt.slice(0, 16)) return undefined;
+    return `There is no ${serveAt.slice(11, 16)} on that day: the clocks go forward. Choose ${real.slice(11, 16)}, or another hour.`;
+  } catch {
+    // What is no time at all is told by the check of the file.
+    return undefined;
+  }
 }
 
 class Overtaken extends Error {}

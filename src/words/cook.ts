@@ -46,6 +46,10 @@ export const PLAN = {
   gone: (name: string) => `Throw away “${name}”: it has waited longer than is safe. It is made again, or replaced, in the plan.`,
   pending: "The plan is being worked out again.",
   broken: "The plan no longer holds",
+  leftOpen: "The run is still open",
+  leftOpenTitle: (when: string) => `Served on ${when}?`,
+  leftOpenText: "The run is still open, long after the table. End it, or go on where you were.",
+  goOn: "Go on",
   allDone: "Everything is served",
   allDoneText: "What was done is in the log below. Correct it while you remember, then end the run.",
 } as const;

@@ -48,7 +48,7 @@ const names = (document.components as Loose[]).map((c) => c.name as string);
 
 describe("home", () => {
   test("lists every dish with its day, hour and guests, and what else can be begun there", async () => {
-    const page = await shown(HomePage());
+    const page = await shown(HomePage({ searchParams: Promise.resolve({}) }));
     const list = page.named("Dishes").text;
     for (const name of DEMO) expect(list).toContain(demoDocument(name).dish.name);
     expect(list).toMatch(/, 13:00, for 10/);

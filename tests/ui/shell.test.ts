@@ -21,8 +21,12 @@ const COMPONENTS = [
 
 describe("the palette", () => {
   const open = () => {
-    const server = serverThat(({ body }) => ({ status: 200, body: { change: body?.direction === "undo" ? "a helper" : null } }));
-    return { ...server, ...stand(createElement(Palette, { slug: "lunch", components: COMPONENTS })) };
+    const server = serverThat(({ body, path }) =>
+      path.endsWith("/parts")
+        ? { status: 200, body: { components: COMPONENTS } }
+        : { status: 200, body: { change: body?.direction === "undo" ? "a helper" : null } },
+    );
+    return { ...server, ...stand(createElement(Palette, { slug: "lunch" })) };
   };
   test("opens by its keys, finds by a word, and goes there", async () => {
     const { router } = open();
@@ -30,8 +34,9 @@ describe("the palette", () => {
     expect(screen.queryByRole("dialog")).toBeNull();
     await user.keyboard("{Control>}k{/Control}");
     await user.type(screen.getByRole("combobox"), "slaw");
-    const options = screen.getAllByRole("option").map((o) => o.textContent);
-    expect(options).toEqual(["Red-cabbage slaw", "Edit Red-cabbage slaw"]);
+    await vi.waitFor(() =>
+      expect(screen.getAllByRole("option").map((o) => o.textContent)).toEqual(["Red-cabbage slaw", "Edit Red-cabbage slaw"]),
+    );
     await user.keyboard("{Enter}");
     expect(router.pushed).toEqual(["/d/lunch/timetable?c=slaw"]);
     expect(screen.queryByRole("dialog")).toBeNull();

@@ -32,17 +32,36 @@ const Listed = z
   .object({ slug: z.string(), name: z.string(), serve_at: z.string(), serves: z.number(), timezone: z.string() })
   .transform((r) => ({ slug: r.slug, name: r.name, serveAt: r.serve_at, serves: r.serves, timezone: r.timezone }));
 
-/** All dishes, the next to be served first. No dish: an empty list. */
-export async function listDishes(db: Queryable): Promise<z.output<typeof Listed>[]> {
+export async function countDishes(db: Queryable): Promise<number> {
+  return z.object({ n: z.number() }).parse((await db.query("select count(*)::int4 as n from dish"))[0]).n;
+}
+
+/**
+ * Dishes, the next to be served first. No dish: an empty list.
+ * @param most so many at most: those changed last
+ */
+export async function listDishes(db: Queryable, most?: number): Promise<z.output<typeof Listed>[]> {
   const rows = await db.query(
     `select slug, name, document->'dish'->>'serveAt' as serve_at, (document->'dish'->>'serves')::float8 as serves,
             document->'dish'->>'timezone' as timezone
-       from dish order by document->'dish'->>'serveAt', slug`,
+       from (select * from dish order by updated_at desc limit ${most === undefined ? "all" : Math.floor(most)}) dish
+      order by document->'dish'->>'serveAt', slug`,
   );
   return Listed.array().parse(rows);
 }
 
 const Parts = z.object({ slug: z.string(), name: z.string(), components: z.array(z.object({ id: z.string(), name: z.string() })) });
+
+/** The components of one dish; undefined where there is no such dish. */
+export async function findParts(db: Queryable, slug: string): Promise<z.output<typeof Parts>["components"] | undefined> {
+  const rows = await db.query(
+    `select slug, name, (select coalesce(jsonb_agg(jsonb_build_object('id', c->>'id', 'name', c->>'name')), '[]') from jsonb_array_elements(document->'components') c)
+            as components
+       from dish where slug = $1`,
+    [slug],
+  );
+  return Parts.array().parse(rows)[0]?.components;
+}
 
 /** Dishes with the names of their components, in the order of listDishes. */
 export async function listDishParts(db: Queryable): Promise<z.output<typeof Parts>[]> {
@@ -201,4 +220,22 @@ export async function findHistorySteps(
     [id],
   );
   return { undo: Step.array().parse(undo)[0]?.change, redo: Step.array().parse(redo)[0]?.change };
+}
+
+const Rows = z.object({
+  history: z.array(z.unknown()),
+  run: z.array(z.looseObject({ ended_at: z.string().nullable() })),
+  run_event: z.array(z.unknown()),
+});
+
+/** Everything that belongs to a dish besides its document and plans, as rows: for its archive. */
+export async function getDishRows(db: Queryable, id: string): Promise<z.output<typeof Rows>> {
+  const of = async (query: string) => (await db.query(query, [id])).map((r) => (r as { row: unknown }).row);
+  return Rows.parse({
+    history: await of("select to_jsonb(t) as row from dish_history t where dish_id = $1 order by version"),
+    run: await of("select to_jsonb(t) as row from run t where dish_id = $1 order by started_at"),
+    run_event: await of(
+      "select to_jsonb(t) as row from run_event t where run_id in (select id from run where dish_id = $1) order by run_id, sequence",
+    ),
+  });
 }

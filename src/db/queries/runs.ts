@@ -241,3 +241,24 @@ export async function findLastRecorded(db: Queryable, runId: string): Promise<Da
   const [row] = await db.query("select max(recorded_at) as at from run_event where run_id = $1", [runId]);
   return z.object({ at: z.date().nullable() }).parse(row).at ?? undefined;
 }
+
+/** Plans are kept so long whatever they are. */
+const KEPT_DAYS = 7;
+
+/**
+ * Drops plans that nobody needs: older than a week, neither the one in force of a version of dish and kitchen, nor the newest answer of the dish, nor
+ * one that was followed in a run.
+ * @returns how many were dropped
+ */
+export async function prunePlans(db: Queryable, now: Date): Promise<number> {
+  const rows = await db.query(
+    `delete from plan p
+      where p.made_at < $1::timestamptz - make_interval(days => ${KEPT_DAYS})
+        and not (p.status = 'feasible' and p.run_id is not null)
+        and p.id not in (select max(id) from plan group by dish_id)
+        and p.id not in (select max(id) from plan where status = 'feasible' group by dish_id, dish_version, kitchen_version)
+     returning p.id`,
+    [now.toISOString()],
+  );
+  return rows.length;
+}

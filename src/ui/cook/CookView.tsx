@@ -14,6 +14,7 @@ import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
 import { useNow } from "../shell/StatusLine";
+import { leftOpen } from "../shell/status-line";
 import { agendaAt, movesBetween } from "./agenda";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
@@ -46,6 +47,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   const atHand = agenda.running.filter((s) => !alone.includes(s));
   const [busy, setBusy] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
+  const [goingOn, setGoingOn] = useState(false);
   const [withheld, setWithheld] = useState<readonly string[]>([]);
   const moved = useMoves(plan);
 
@@ -144,6 +146,22 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
 
   return (
     <>
+      {running && leftOpen(plan, now) && !goingOn && (
+        <section aria-label={PLAN.leftOpen} className="mx-auto max-w-[70rem] px-4 pt-5 sm:px-7">
+          <div className="border-l-[3px] border-saffron pl-4">
+            <h2 className="text-[22px]">{PLAN.leftOpenTitle(clock.date(plan.serveAt))}</h2>
+            <p className="max-w-[52ch] pt-1 pb-3 text-[16px]">{PLAN.leftOpenText}</p>
+            <div className="flex flex-wrap gap-4">
+              <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={end}>
+                End the run
+              </button>
+              <button type="button" className="act min-h-[56px] px-7 text-[18px]" onClick={() => setGoingOn(true)}>
+                {PLAN.goOn}
+              </button>
+            </div>
+          </div>
+        </section>
+      )}
       {running && <PlanNotes plan={plan} slug={slug} around={around} />}
       <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
         <Call plan={plan} now={now} listening={running} />

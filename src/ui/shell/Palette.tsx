@@ -33,14 +33,27 @@ const KEYS: readonly (readonly [string, string])[] = [
 ];
 
 /** Everything by keyboard: Ctrl+K says what, `?` lists the keys, Ctrl+Z takes back. */
-export function Palette({ slug, components }: { slug: string; components: readonly { readonly id: string; readonly name: string }[] }) {
+export function Palette({ slug }: { slug: string }) {
   const router = useRouter();
+  const [components, setComponents] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
   const [open, setOpen] = useState<"palette" | "keys">();
   const close = (then: () => void) => () => {
     setOpen(undefined);
     then();
   };
   const go = (path: string) => () => router.push(path);
+
+  // The list comes when it is looked for: no page carries it along.
+  useEffect(() => {
+    if (open !== "palette") return;
+    let wanted = true;
+    void ask(`/api/dishes/${slug}/parts`, "GET").then((answer) => {
+      if (wanted && answer.ok && Array.isArray(answer.body.components)) setComponents(answer.body.components);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [open, slug]);
 
   useEffect(() => {
     const history = async (direction: "undo" | "redo") => {

@@ -32,7 +32,7 @@ export function StatusLine(props: StatusLineProps) {
   const { slug, name } = props;
   const now = useNow(props.now);
   const clock = useMemo(() => new WallClock(props.offsets), [props.offsets]);
-  const parts = statusParts(props.plan, props.serveAt, props.serves, now, clock, props.holds);
+  const parts = statusParts(props.plan, props.serveAt, props.serves, now, clock, props.holds, props.running);
   const here = usePathname().split("/")[3];
   const tab = (view: string, label: string) => (
     <Link

@@ -22,16 +22,20 @@ export function statusParts(
   now: number,
   clock: WallClock,
   holds = true,
+  open = true,
 ): StatusPart[] {
   const until = serveAt - now;
+  const begun = open || plan?.steps.some((s) => s.state !== "planned") === true;
   const parts: StatusPart[] = [
     {
-      strong: until >= 0 ? spokenDuration(until) : "served",
+      // Nobody knows whether a dish that was never begun was served.
+      strong: until >= 0 ? spokenDuration(until) : begun ? "served" : "past",
       rest: until >= 0 ? "to the table" : "",
       under: `${clock.date(serveAt)}, ${clock.time(serveAt)}, for ${serves}`,
     },
   ];
   if (!plan) return parts;
+  if (open && leftOpen(plan, now)) return [...parts, { strong: PLAN.leftOpen, rest: "", under: "see Cook", tone: "warn" }];
   const hands = plan.steps
     .flatMap((s) => (s.state === "done" ? [] : s.hands.map((h) => ({ ...h, name: s.name }))))
     .sort((a, b) => a.from - b.from);
@@ -79,3 +83,8 @@ export function statusParts(
 function dayOrDate(minute: number, now: number, clock: WallClock): string {
   return minute - now < 6 * 1440 ? clock.dayTime(minute) : clock.shortDate(minute);
 }
+
+/** Long after the table the run is still open: whether everything is fine nobody can say. */
+const LEFT_OPEN_MINUTES = 24 * 60;
+export const leftOpen = (plan: PlanView, now: number): boolean =>
+  now > Math.max(plan.serveAt, plan.ends) + LEFT_OPEN_MINUTES && plan.steps.some((s) => s.state !== "done");

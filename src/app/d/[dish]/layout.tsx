@@ -34,7 +34,7 @@ export default async function DishLayout({ children, params }: Props) {
       />
       <PlanKeeper slug={state.slug} stale={state.stale} running={state.running} version={`${state.dishVersion}.${state.kitchenVersion}`} />
       <main id="main">{children}</main>
-      <Palette slug={state.slug} components={state.document.components.map((c) => ({ id: c.id, name: c.name }))} />
+      <Palette slug={state.slug} />
     </>
   );
 }
