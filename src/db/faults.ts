@@ -1,5 +1,5 @@
 // Faults of the database that are no fault of the question: a full disk, PostgreSQL ended.
-import { lastFault } from "./synced-fs";
+import { lastFault, PostgresEnded } from "./synced-fs";
 
 /** Nothing of the transaction was kept, since the disk is full. */
 export class DiskFull extends Error {
@@ -22,6 +22,7 @@ export function isFull(error: unknown): boolean {
 /** PostgreSQL has ended in this process: nothing more is answered by it. */
 export function isGone(error: unknown): boolean {
   return (
+    error instanceof PostgresEnded ||
     error instanceof WebAssembly.RuntimeError ||
     /^Aborted\(|program exited|PGlite (is closed|failed to initialize)/i.test(String((error as Error)?.message ?? ""))
   );

@@ -17,7 +17,7 @@ import { sync, syncDirectories, syncTree } from "./disk";
 import { DiskFull, isFull, isGone } from "./faults";
 import { lockDirectory } from "./lock";
 import { migrate, pendingMigrations } from "./migrate";
-import { openCluster } from "./synced-fs";
+import { answerOf, openCluster } from "./synced-fs";
 
 export interface OpenOptions {
   /** Directory of the data; "memory" keeps nothing. */
@@ -93,20 +93,20 @@ async function openWhole(directory: string, cluster: string, migrations: string)
     throw new DataDirectoryError(directory, full ? { kind: "full" } : { kind: "damaged", what: "PostgreSQL cannot start on it" });
   }
   try {
-    const [row] = (await db.query<{ lsn: string }>("select pg_current_wal_insert_lsn()::text as lsn")).rows;
+    const [row] = (await answerOf(db, db.query<{ lsn: string }>("select pg_current_wal_insert_lsn()::text as lsn"))).rows;
     if (row && positionOf(row.lsn) < confirmedPosition(highWaterOf(cluster)))
       throw new DataDirectoryError(directory, { kind: "rolled-back" });
-    const pending = await pendingMigrations(db, migrations);
+    const pending = await answerOf(db, pendingMigrations(db, migrations));
     if (pending.newer !== undefined)
       throw new DataDirectoryError(directory, { kind: "newer", what: `change ${pending.newer} of the tables` });
     if (pending.files.length) {
       dropManifest(manifestOf(cluster));
-      await migrate(db, migrations);
+      await answerOf(db, migrate(db, migrations));
     }
-    if (pending.files.length || !listed) await checkpoint(db, cluster);
+    if (pending.files.length || !listed) await answerOf(db, checkpoint(db, cluster));
     return db;
   } catch (error) {
-    await db.close().catch(() => {});
+    await answerOf(db, db.close()).catch(() => {});
     if (error instanceof DataDirectoryError) throw error;
     const full = isFull(error);
     throw new DataDirectoryError(
@@ -134,6 +134,8 @@ class Face implements Db {
   #reopening: Promise<void> | undefined;
   #checked = 0n;
   #closed = false;
+  /** PostgreSQL has ended in the middle of its work. */
+  #ended = false;
 
   constructor(db: PGlite, cluster: string | undefined, again: (() => Promise<PGlite>) | undefined, unlock: () => void, bytes: bigint) {
     [this.#db, this.#cluster, this.#again, this.#unlock, this.#checkpointBytes] = [db, cluster, again, unlock, bytes];
@@ -168,8 +170,9 @@ class Face implements Db {
     this.#closed = true;
     try {
       if (this.#cluster) syncDirectories(this.#cluster);
-      await this.#db.close();
-      if (this.#cluster) writeManifest(manifestOf(this.#cluster), this.#cluster);
+      // One that has ended has nothing left to say.
+      if (!this.#ended) await answerOf(this.#db, this.#db.close());
+      if (this.#cluster && !this.#ended) writeManifest(manifestOf(this.#cluster), this.#cluster);
     } finally {
       this.#confirmed?.close();
       this.#unlock();
@@ -184,22 +187,28 @@ class Face implements Db {
 
   /** Runs something on the database that is open; where a fault has ended PostgreSQL, it is opened anew for whoever comes next. */
   async #guarded<T>(work: (db: PGlite) => Promise<T>): Promise<T> {
-    if (this.#reopening) await this.#reopening;
+    if (this.#ended && !this.#closed) await this.#reopen();
     const db = this.#db;
     try {
-      return await work(db);
+      return await answerOf(db, work(db));
     } catch (error) {
-      if (this.#again && !this.#closed && db === this.#db && (isGone(error) || db.closed)) {
-        this.#reopening ??= this.#again()
-          .then((opened) => {
-            this.#db = opened;
-          })
-          .finally(() => {
-            this.#reopening = undefined;
-          });
-        await this.#reopening.catch(() => {});
-      }
+      if (this.#again && db === this.#db && (isGone(error) || db.closed)) this.#ended = true;
       throw isFull(error) ? new DiskFull(error) : error;
     }
+  }
+
+  /** Once for all who wait. @throws DiskFull where there is still no room */
+  async #reopen(): Promise<void> {
+    this.#reopening ??= (this.#again as () => Promise<PGlite>)()
+      .then((opened) => {
+        [this.#db, this.#ended] = [opened, false];
+      })
+      .catch((error) => {
+        throw isFull(error) || (error instanceof DataDirectoryError && error.trouble.kind === "full") ? new DiskFull(error) : error;
+      })
+      .finally(() => {
+        this.#reopening = undefined;
+      });
+    await this.#reopening;
   }
 }
