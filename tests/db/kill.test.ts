@@ -1,16 +1,18 @@
 // kill -9 in the middle of writing, for real: a process writes presses and says each one once it is confirmed; it is killed at a
 // moment that differs each time; whatever was said must be there after opening again, whole and in order.
 import { spawn } from "node:child_process";
-import { mkdtempSync } from "node:fs";
+import { existsSync, mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { buildSync } from "esbuild";
 import { describe, expect, test } from "vitest";
+import { openBackup } from "../../src/db/backup/read";
 import { openDatabase } from "../../src/db/open";
 
 const here = (file: string) => fileURLToPath(new URL(file, import.meta.url));
 const migrations = here("../../src/db/migrations");
+const template = here("../../dist/template");
 const desk = mkdtempSync(path.join(tmpdir(), "rondeau-kill-"));
 // Beside node_modules, or the bundle would not find what it leaves outside.
 const writer = here("../../test-results/kill-writer.mjs");
@@ -25,16 +27,16 @@ buildSync({
 });
 
 /** Lets the writer work until it has confirmed so many presses and a moment more; kills it; gives what it had confirmed. */
-function writeAndKill(directory: string, least: number, extraMs: number): Promise<number> {
+function writeAndKill(directory: string, least: number, extraMs: number): Promise<string[]> {
   return new Promise((resolve, reject) => {
     const child = spawn(process.execPath, [writer, directory, migrations], { stdio: ["ignore", "pipe", "pipe"] });
-    let confirmed = 0;
+    let said = "";
     let killed = false;
     let trouble = "";
     child.stdout.on("data", (text: Buffer) => {
-      const last = text.toString().trim().split("\n").at(-1);
-      confirmed = Number(last);
-      if (confirmed >= least && !killed) {
+      said += text;
+      const last = Number(said.match(/press (\d+)\n(?![\s\S]*press \d+\n)/)?.[1] ?? 0);
+      if (last >= least && !killed) {
         killed = true;
         setTimeout(() => child.kill("SIGKILL"), extraMs);
       }
@@ -43,24 +45,51 @@ function writeAndKill(directory: string, least: number, extraMs: number): Promis
       trouble += text;
     });
     child.on("exit", (_, signal) =>
-      signal === "SIGKILL" ? resolve(confirmed) : reject(new Error(`the writer ended by itself: ${trouble}`)),
+      signal === "SIGKILL"
+        ? resolve(said.split("\n").slice(0, -1))
+        : reject(new Error(`the writer ended by itself: ${trouble.slice(0, 2000)}`)),
     );
   });
 }
 
+/** Six in every run of the tests, a hundred by `./rondeau test crash`. */
+const KILLS = process.env.RONDEAU_CRASH_STATES ? 100 : 6;
+const PRESSES_BETWEEN = 11;
+
 describe("kill -9", () => {
-  test("loses nothing that was confirmed, six times over on one directory", async () => {
+  test("loses, doubles and halves nothing that was confirmed: presses, dishes, kitchens, with a backup being written", {
+    timeout: 900_000,
+  }, async () => {
     const directory = path.join(desk, "data");
-    let before = 0;
-    for (const [round, extraMs] of [0, 3, 7, 11, 19, 31].entries()) {
-      const confirmed = await writeAndKill(directory, before + 5 + round, extraMs);
-      const db = await openDatabase({ directory, migrations });
+    const dishes = new Set<string>();
+    let [before, kitchens] = [0, 1];
+    for (let round = 0; round < KILLS; round++) {
+      const said = await writeAndKill(directory, before + PRESSES_BETWEEN, (round * 7) % 43);
+      const of = (what: string) => said.filter((line) => line.startsWith(`${what} `)).map((line) => line.slice(what.length + 1));
+      for (const slug of of("dish")) dishes.add(slug);
+      kitchens = Math.max(kitchens, ...of("kitchen").map(Number));
+      const db = await openDatabase({ directory, migrations, template });
       const rows = (await db.query("select sequence from run_event order by sequence")) as { sequence: number }[];
+      const slugs = new Set(((await db.query("select slug from dish")) as { slug: string }[]).map((r) => r.slug));
+      const histories = (await db.query(
+        "select k.version = max(h.version) and count(*) = max(h.version) as whole, max(h.version)::int4 as version from kitchen k join kitchen_history h on h.kitchen_id = k.id group by k.id, k.version",
+      )) as { whole: boolean; version: number }[];
+      const alone = (await db.query(
+        "select 1 from dish d where not exists (select 1 from dish_history h where h.dish_id = d.id and h.version = d.version)",
+      )) as unknown[];
       await db.close();
-      expect(rows.length).toBeGreaterThanOrEqual(confirmed);
+      expect(rows.length).toBeGreaterThanOrEqual(Math.max(0, ...of("press").map(Number)));
       expect(rows.map((r) => r.sequence)).toEqual(rows.map((_, i) => i + 1));
+      for (const slug of dishes) expect(slugs).toContain(slug);
+      expect(histories.every((h) => h.whole)).toBe(true);
+      expect(histories[0]?.version).toBeGreaterThanOrEqual(kitchens);
+      expect(alone).toEqual([]);
+      const backup = path.join(directory, "backups", "rondeau-2026-01-01.zip");
+      // What has its name is whole, whenever it was cut.
+      if (existsSync(backup)) (await openBackup(backup)).close();
       before = rows.length;
     }
-    expect(before).toBeGreaterThan(30);
+    expect(before).toBeGreaterThan(KILLS * 5);
+    expect(dishes.size).toBeGreaterThan(KILLS / 2);
   });
 });
