@@ -3,6 +3,7 @@ import { dishModel } from "@/core/dish/model";
 import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { Breakdown } from "@/ui/dish/Breakdown";
+import { DeleteDish } from "@/ui/dish/DeleteDish";
 
 export default async function WrittenPage({ params }: { params: Promise<{ dish: string }> }) {
   const state = await loadState((await params).dish);
@@ -48,6 +49,9 @@ export default async function WrittenPage({ params }: { params: Promise<{ dish: 
           chosen={Object.fromEntries(state.plan?.components.map((c) => [c.id, c.method]) ?? [])}
           findings={(await loadFindings(state.slug)) ?? []}
         />
+        <div className="mt-8 border-t border-rule pt-3" data-screen>
+          <DeleteDish slug={state.slug} name={state.name} />
+        </div>
       </div>
     </div>
   );
