@@ -8,9 +8,20 @@ function hostName(host: string): string {
   return host.replace(/:\d+$/, "").toLowerCase();
 }
 
+/** Percent signs stand before two digits that are a character together. */
+function isAddress(url: string): boolean {
+  try {
+    decodeURIComponent(new URL(url).pathname);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get("host") ?? "";
   if (!OWN_HOSTS.has(hostName(host))) return new NextResponse("This kitchen answers only under its own name.\n", { status: 421 });
+  if (!isAddress(request.url)) return NextResponse.json({ message: "The address is not written as addresses are." }, { status: 400 });
   const origin = request.headers.get("origin");
   if (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`)
     return new NextResponse("A page of another site may not reach in here.\n", { status: 403 });

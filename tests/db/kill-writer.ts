@@ -18,7 +18,7 @@ const say = (line: string) => process.stdout.write(`${line}\n`);
 const { kitchen: home } = smallDish();
 /** A backup is always being written meanwhile. */
 const backups = async () => {
-  for (let n = 0; ; n++) {
+  for (;;) {
     await backupTo(db, `${directory}/backups/rondeau-2026-01-01.zip`, new Date());
     await new Promise((resolve) => setTimeout(resolve, 5));
   }

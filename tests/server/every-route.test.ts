@@ -183,24 +183,22 @@ test("random JSON is answered by every route that takes a body", { timeout: 240_
 });
 
 describe("a fault", () => {
-  const after = async (error: unknown) => {
-    const { GET } = route({
-      GET: () => {
-        throw error;
-      },
-    });
-    const response = await GET(new Request("http://localhost/"), { params: Promise.resolve({}) });
+  const answerTo = async (error: unknown) => {
+    const failing = () => {
+      throw error;
+    };
+    const response = await route({ GET: failing }).GET(new Request("http://localhost/"), { params: Promise.resolve({}) });
     return { status: response.status, said: await response.json() };
   };
   test("of the disk says that nothing was saved, and what becomes of what was typed", async () => {
-    expect(await after(new DiskFull("x"))).toEqual({
+    expect(await answerTo(new DiskFull("x"))).toEqual({
       status: 507,
       said: { message: "Not saved: the disk is full. What you typed is kept in this window." },
     });
   });
   test("of the program has a number that is in the log too", async () => {
     const log = vi.spyOn(console, "error").mockImplementation(() => {});
-    const { status, said } = await after(new Error("boom"));
+    const { status, said } = await answerTo(new Error("boom"));
     expect(status).toBe(500);
     expect(said.message).toContain(said.fault);
     expect(log.mock.calls.some((c) => String(c[0]).includes(said.fault))).toBe(true);

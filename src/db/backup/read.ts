@@ -73,7 +73,7 @@ function open(file: string): Promise<yauzl.ZipFile> {
     yauzl.open(file, { autoClose: false, lazyEntries: true, validateEntrySizes: true, strictFileNames: true }, (error, zip) => {
       if (error) {
         const { code } = error as NodeJS.ErrnoException;
-        reject(code ? error : new BadBackup(`${file} is no whole zip file (${error.message}).`));
+        reject(code ? error : new BadBackup(`${file} is no backup, or not all of it: it is no whole zip file.`));
       } else resolve(zip);
     });
   });
