@@ -31,29 +31,32 @@ export default async function HomePage({ searchParams }: { searchParams: Promise
         </div>
       </div>
       <div className="grid gap-10 md:grid-cols-[3fr_2fr]">
-        <section aria-label="Dishes">
-          <h2 className="caps mb-1 font-sans font-normal">Dishes</h2>
-          {dishes.length === 0 && (
-            <p className="py-3">Nothing here yet. Bring in a dish file beside this; it is checked before it is kept.</p>
-          )}
-          <ul>
-            {dishes.map((dish) => (
-              <li key={dish.slug} className="border-t border-rule">
-                <Link href={`/d/${dish.slug}/timetable`} className="flex items-baseline justify-between gap-4 py-3 hover:bg-saffron-wash">
-                  <span className="font-serif text-[21px] font-semibold">{dish.name}</span>
-                  <span className="text-[14px] text-quiet">
-                    {said(dish.serveAt)}, for {dish.serves}
-                  </span>
-                </Link>
-              </li>
-            ))}
-          </ul>
-          {total > dishes.length && (
-            <Link href="/?all" className="link mt-3 inline-block text-[15px]">
-              Show all {total} dishes
-            </Link>
-          )}
-        </section>
+        <div className="flex flex-col gap-12">
+          <section aria-label="Dishes">
+            <h2 className="caps mb-1 font-sans font-normal">Dishes</h2>
+            {dishes.length === 0 && (
+              <p className="py-3">Nothing here yet. Bring in a dish file beside this; it is checked before it is kept.</p>
+            )}
+            <ul>
+              {dishes.map((dish) => (
+                <li key={dish.slug} className="border-t border-rule">
+                  <Link href={`/d/${dish.slug}/timetable`} className="flex items-baseline justify-between gap-4 py-3 hover:bg-saffron-wash">
+                    <span className="font-serif text-[21px] font-semibold">{dish.name}</span>
+                    <span className="text-[14px] text-quiet">
+                      {said(dish.serveAt)}, for {dish.serves}
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+            {total > dishes.length && (
+              <Link href="/?all" className="link mt-3 inline-block text-[15px]">
+                Show all {total} dishes
+              </Link>
+            )}
+          </section>
+          <Backups {...backups} />
+        </div>
         <div className="flex flex-col gap-8">
           <NewDish when={serving.serveAt} timezone={serving.timezone} kitchen={kitchen} />
           <section aria-label="Bring in a dish">
@@ -66,7 +69,6 @@ export default async function HomePage({ searchParams }: { searchParams: Promise
               <span className="block text-[14px] text-quiet">doughs, brines and cures, pickles, cooling, roasts, sets, portions</span>
             </Link>
           </section>
-          <Backups {...backups} />
         </div>
       </div>
     </main>
