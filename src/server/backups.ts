@@ -1,11 +1,10 @@
 import "server-only";
 // Backups of this kitchen: one a day by itself, one at a press, one sent to whoever asks, and a restore from the page.
-import { createWriteStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from "node:fs";
+import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from "node:fs";
 import path from "node:path";
-import { PassThrough, Readable } from "node:stream";
+import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { z } from "zod";
-import { writeBackup } from "../db/backup/archive";
 import { backupTo, keepBackups, newestAt } from "../db/backup/keep";
 import { BadBackup } from "../db/backup/read";
 import { buildFromBackup, type Restored, takePlace } from "../db/backup/restore";
@@ -83,12 +82,10 @@ export function backUpDaily(): void {
   setTimeout(look, FIRST_LOOK_MS).unref();
 }
 
-/** Everything as a stream. */
+/** Everything as a stream: from a file that is whole, so that a slow reader keeps nobody from the database. */
 export async function backupStream(): Promise<ReadableStream> {
-  const db = await database();
-  const out = new PassThrough();
-  void writeBackup(db, out, new Date()).catch((error) => out.destroy(error as Error));
-  return Readable.toWeb(out) as ReadableStream;
+  const file = (await keepBackups(await database(), dataDirectory(), new Date(), true)) as string;
+  return Readable.toWeb(createReadStream(file)) as ReadableStream;
 }
 
 const MOST_UPLOAD_BYTES = 2 * 1024 ** 3;

@@ -124,3 +124,13 @@ test("an hour of serving that the clock passes over is told as it is entered", a
   expect(said.problems[0].message).toBe("There is no 01:30 on that day: the clocks go forward. Choose 02:30, or another hour.");
   expect((await call(serving, { dish: slug }, { version: 1, serveAt: "2027-03-28T02:30" })).status).toBe(200);
 });
+
+test("a backup that is sent and not read keeps nobody from the database", async () => {
+  const { GET } = await import("../../src/app/api/backup/route");
+  const response = await GET(new Request("http://localhost/"), { params: Promise.resolve({}) });
+  expect(response.headers.get("content-type")).toBe("application/zip");
+  // Nobody reads: a press, or a new dish, is written all the same.
+  const slug = await small("while-sending");
+  expect(await findDish(await database(), slug)).toBeDefined();
+  await response.body?.cancel();
+});
