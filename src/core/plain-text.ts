@@ -7,13 +7,16 @@ const ALL_UNSEEN = new RegExp(UNSEEN.source, "g");
 
 export const hasUnseen = (text: string): boolean => UNSEEN.test(text);
 
-/** A text on one line for another program: what cannot be seen is a space. */
-export const plainText = (text: string): string => text.replace(ALL_UNSEEN, " ");
+/** A text on one line for another program: what cannot be seen becomes a space. */
+export const onOneLine = (text: string): string => text.replace(ALL_UNSEEN, " ");
+
+/** Whether a database and a file can keep it: no NUL, no half of a character. */
+export const canBeKept = (text: string): boolean => !text.includes("\0") && text.isWellFormed();
 
 /** The same of every text in a value. */
-export function plainDeep<T>(value: T): T {
-  if (typeof value === "string") return plainText(value) as T;
-  if (Array.isArray(value)) return value.map(plainDeep) as T;
+export function allOnOneLine<T>(value: T): T {
+  if (typeof value === "string") return onOneLine(value) as T;
+  if (Array.isArray(value)) return value.map(allOnOneLine) as T;
   if (value === null || typeof value !== "object") return value;
-  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, plainDeep(inner)])) as T;
+  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, allOnOneLine(inner)])) as T;
 }

@@ -5,17 +5,20 @@ import path from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { z } from "zod";
-import { backupTo, keepBackups, newestAt } from "../db/backup/keep";
+import { copyBackup, keepBackups, newestAt } from "../db/backup/keep";
 import { BadBackup } from "../db/backup/read";
 import { buildFromBackup, type Restored, takePlace } from "../db/backup/restore";
 import { backupsOf, newestBackup } from "../db/directory/trouble";
 import { prunePlans } from "../db/queries/runs";
 import { findSetting, putSetting } from "../db/queries/settings";
 import { closeDatabase, database, databaseWays, dataDirectory } from "./database";
+import { stopPlanning } from "./planning";
 
 const HOUR_MS = 3600_000;
 const OLD_MS = 48 * HOUR_MS;
 const FIRST_LOOK_MS = 60_000;
+/** By then the first one is there, or something keeps it from being made. */
+const FIRST_BY_SECONDS = 600;
 const SECOND_PLACE = "backup.second";
 /** A directory on another disk, or that none is wanted. */
 const SecondPlace = z.union([z.strictObject({ directory: z.string().min(1).max(1000) }), z.literal("none")]);
@@ -24,7 +27,7 @@ export type SecondPlace = z.output<typeof SecondPlace>;
 export interface BackupState {
   readonly directory: string;
   readonly newest: { readonly name: string; readonly at: string } | undefined;
-  /** The newest is older than two days, or there is none though there is something to keep. */
+  /** The newest is older than two days, or there is still none though there is something to keep. */
   readonly old: boolean;
   readonly second: SecondPlace | undefined;
   /** Clusters that restores have replaced. */
@@ -38,7 +41,7 @@ export async function backupState(dishes: number): Promise<BackupState> {
   return {
     directory: backupsOf(directory),
     newest: at && file ? { name: path.basename(file), at: at.toISOString() } : undefined,
-    old: dishes > 0 && at !== undefined && Date.now() - at.getTime() > OLD_MS,
+    old: dishes > 0 && (at === undefined ? process.uptime() > FIRST_BY_SECONDS : Date.now() - at.getTime() > OLD_MS),
     second: await findSetting(await database(), SECOND_PLACE, SecondPlace),
     replaced: existsSync(directory) ? readdirSync(directory).filter((name) => name.startsWith("pg.replaced-")) : [],
   };
@@ -47,11 +50,9 @@ export async function backupState(dishes: number): Promise<BackupState> {
 /** A backup beside the data, and a copy in the second place where one was chosen. @throws where the one or the other cannot be written */
 export async function backUpNow(force: boolean): Promise<string | undefined> {
   const db = await database();
-  const now = new Date();
-  const made = await keepBackups(db, dataDirectory(), now, force);
+  const made = await keepBackups(db, dataDirectory(), new Date(), force);
   const second = await findSetting(db, SECOND_PLACE, SecondPlace);
-  if (made && second && second !== "none")
-    await backupTo(db, path.join(/*turbopackIgnore: true*/ second.directory, path.basename(made)), now);
+  if (made && second && second !== "none") await copyBackup(made, second.directory);
   return made;
 }
 
@@ -61,7 +62,7 @@ export async function chooseSecondPlace(place: SecondPlace): Promise<string | un
     const { directory } = place;
     if (!path.isAbsolute(directory)) return "Write the whole path of the directory, from / on.";
     if (!existsSync(directory) || !statSync(directory).isDirectory()) return "There is no such directory. Is the disk plugged in?";
-    if (path.resolve(directory).startsWith(dataDirectory())) return "That is where the data are. Choose a directory on another disk.";
+    if (`${path.resolve(directory)}/`.startsWith(`${dataDirectory()}/`)) return "That is where the data are. Choose a directory on another disk.";
   }
   const db = await database();
   await db.transaction((tx) => putSetting(tx, SECOND_PLACE, place));
@@ -109,6 +110,8 @@ export async function restoreFrom(body: ReadableStream): Promise<Restored> {
       createWriteStream(file),
     );
     const { building, madeAt, rows } = await buildFromBackup(file, directory, databaseWays());
+    // What is being planned, and what was read of the data so far, is of a dish that may be another one now.
+    await stopPlanning();
     await closeDatabase();
     const replaced = takePlace(directory, building, new Date());
     await database();

@@ -3,6 +3,7 @@ import "server-only";
 import path from "node:path";
 import type { Db } from "../db/db";
 import { openDatabase } from "../db/open";
+import { forgetRemembered } from "../db/remembered";
 
 const shared = globalThis as typeof globalThis & { __rondeauDb?: Promise<Db> | undefined };
 
@@ -30,4 +31,5 @@ export async function closeDatabase(): Promise<void> {
   const open = shared.__rondeauDb;
   shared.__rondeauDb = undefined;
   if (open) await (await open).close();
+  forgetRemembered();
 }

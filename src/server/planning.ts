@@ -111,6 +111,13 @@ export async function planAndStore(slug: string, request: PlanRequest = {}): Pro
   }
 }
 
+/** Ends all planning that is under way, and waits until it has. */
+export async function stopPlanning(): Promise<void> {
+  const all = [...underWay.values()];
+  for (const { stop } of all) stop.abort();
+  await Promise.allSettled(all.map(({ answer }) => answer));
+}
+
 const AFTER_THE_ANSWER_MS = 40;
 
 /** Plans a dish in the background: whoever pressed is not kept waiting. The pages hear of it over their stream. */

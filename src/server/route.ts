@@ -1,6 +1,7 @@
 import "server-only";
 // Around every route: whatever is asked, the answer is JSON with one sentence. A method that is not there, text that no database keeps, a full disk,
 // and a fault of the program itself, which gets a number that is in the log too.
+import { canBeKept } from "../core/plain-text";
 import { DiskFull } from "../db/faults";
 import { DISK_FULL } from "../words/data";
 
@@ -13,14 +14,11 @@ type Method = (typeof METHODS)[number];
 /** PostgreSQL's own words for a value that no column takes. */
 const BAD_VALUE = /^22/;
 
-/** Text that can be kept: no NUL, no half of a character. */
-export const isText = (text: string): boolean => !text.includes("\0") && text.isWellFormed();
-
 /** Whether all texts in a value can be kept. */
 export function holdsText(value: unknown, depth = 0): boolean {
-  if (typeof value === "string") return isText(value);
+  if (typeof value === "string") return canBeKept(value);
   if (value === null || typeof value !== "object" || depth > 200) return true;
-  return Object.entries(value).every(([key, inner]) => isText(key) && holdsText(inner, depth + 1));
+  return Object.entries(value).every(([key, inner]) => canBeKept(key) && holdsText(inner, depth + 1));
 }
 
 const guarded =
@@ -28,7 +26,7 @@ const guarded =
   async (request: Request, context: Context) => {
     try {
       const params = (await context?.params) ?? {};
-      if (!Object.values(params).every((value) => typeof value === "string" && isText(value)))
+      if (!Object.values(params).every((value) => typeof value === "string" && canBeKept(value)))
         return Response.json({ message: "There is nothing of that name." }, { status: 404 });
       return await handler(request, context);
     } catch (error) {

@@ -17,6 +17,7 @@ import {
   type PressScene,
   updateRunEnded,
 } from "../db/queries/runs";
+import { remembered } from "../db/remembered";
 import { nowMs } from "./clock";
 import { database } from "./database";
 import { findingsForPress, loadFindings } from "./safety";
@@ -78,7 +79,7 @@ async function begins(db: Queryable, runId: string, { kind, step }: z.output<typ
   return progress.get(step)?.started === undefined;
 }
 
-const stepsByVersion = new Map<string, ReadonlySet<string>>();
+const stepsByVersion = remembered<string, ReadonlySet<string>>();
 
 /** The steps of a dish as it is now. */
 async function stepsOf(db: Queryable, slug: string, scene: PressScene): Promise<ReadonlySet<string>> {

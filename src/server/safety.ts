@@ -7,6 +7,7 @@ import { type FindingView, findingViews } from "../core/safety/view";
 import { listAcknowledgements, putAcknowledgement } from "../db/queries/acknowledgements";
 import { findDish } from "../db/queries/dishes";
 import type { PressScene } from "../db/queries/runs";
+import { remembered } from "../db/remembered";
 import { onNews } from "./changes";
 import { nowMs } from "./clock";
 import { database } from "./database";
@@ -63,11 +64,11 @@ onNews((slug, what) => {
 
 const LOOKED_AFTER_MS = 300;
 const looking = new Map<string, ReturnType<typeof setTimeout>>();
-const latest = new Map<string, readonly FindingView[]>();
+const latest = remembered<string, readonly FindingView[]>();
 const withoutPlan = (planStamp: string) => planStamp.slice(0, planStamp.lastIndexOf("."));
 
 const MOST_KEPT = 60;
-const known = new Map<string, readonly FindingView[]>();
+const known = remembered<string, readonly FindingView[]>();
 
 export const Acknowledged = z.object({
   acknowledge: z

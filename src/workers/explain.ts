@@ -29,5 +29,6 @@ export function explainWithin(
     last = Date.now();
     tell?.(sofar);
   };
-  return diagnose(document, { ...options, stop }, refusal, since(ms * SHARE_OF_THE_CONFLICT), sometimes, since(FIRST_WORDS_MS));
+  const telling = { enough: since(ms * SHARE_OF_THE_CONFLICT), hurry: since(FIRST_WORDS_MS), tell: sometimes };
+  return diagnose(document, { ...options, stop }, refusal, telling);
 }

@@ -10,6 +10,7 @@ import { ConflictNote, NoPlan } from "../../src/ui/shell/NoPlan";
 import { Palette } from "../../src/ui/shell/Palette";
 import { PlanKeeper, requestPlan } from "../../src/ui/shell/PlanKeeper";
 import { StatusLine } from "../../src/ui/shell/StatusLine";
+import { seePage } from "../../src/ui/shell/seen-versions";
 import { hands, inDocument, screen, serverThat, stand } from "../support/dom";
 import { at, CLOCK, step, viewOf } from "../support/plan-views";
 
@@ -28,6 +29,19 @@ describe("the palette", () => {
     );
     return { ...server, ...stand(createElement(Palette, { slug: "lunch" })) };
   };
+  test("Ctrl+Z pressed again before the answer waits for it, and is for the versions that the first one left", async () => {
+    const at = { version: 7, kitchenVersion: 2 };
+    const { sent } = serverThat(({ body }) => {
+      if (body?.version !== at.version) return { status: 409, body: { message: "It was changed somewhere else meanwhile." } };
+      at.version--;
+      return { status: 200, body: { change: `change ${at.version}`, versions: { ...at } } };
+    });
+    seePage("quick", { ...at });
+    stand(createElement(Palette, { slug: "quick" }));
+    await hands().keyboard("{Control>}zzz{/Control}");
+    await vi.waitFor(() => expect(sent.map((s) => s.body.version)).toEqual([7, 6, 5]));
+    expect(at.version).toBe(4);
+  });
   test("opens by its keys, finds by a word, and goes there", async () => {
     const { router } = open();
     const user = hands();

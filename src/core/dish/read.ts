@@ -1,6 +1,8 @@
 // Reading a dish file: size, form, references. Every problem found is told at once; nothing is half-read.
 // A file may be hostile: size and depth are bounded before anything is parsed, and odd keys never reach an object of ours.
+
 import type { z } from "zod";
+import { canBeKept } from "../plain-text";
 import { checkDish } from "./check";
 import { type Problem, pathText, quoted } from "./problem";
 import { DishFile, LONGEST_TEXT } from "./schema";
@@ -90,7 +92,7 @@ function shapeProblems(root: unknown): Problem[] {
     if (typeof value === "string" && value.length > LONGEST_TEXT)
       return add(path, `Write at most ${LONGEST_TEXT} characters; there are ${value.length}.`);
     // Neither can be kept by the database, and no keyboard types them.
-    if (typeof value === "string" && (value.includes("\u0000") || !value.isWellFormed()))
+    if (typeof value === "string" && !canBeKept(value))
       return add(path, "A character in it is broken (NUL, or half of a pair). Type this text anew.");
     if (typeof value !== "object" || value === null) return;
     if (Array.isArray(value)) {

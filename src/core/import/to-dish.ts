@@ -6,7 +6,7 @@ import { freeId } from "../dish/edit/places";
 import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile } from "../dish/schema";
 import { readIngredient } from "../entry/ingredient-line";
-import { plainDeep } from "../plain-text";
+import { allOnOneLine } from "../plain-text";
 import { allergensOfName } from "../safety/allergens";
 import { spokenDuration } from "../time/duration";
 import { type ReadInstruction, stepsOfInstructions } from "./instructions";
@@ -45,7 +45,7 @@ export const GUESSED_SERVES = 4;
 
 /** The dish that a recipe comes to, served to so many at that hour. Amounts stay those of the recipe, for its own number. */
 export function dishOfRecipe(pasted: Recipe, serving: Serving): ImportedDish {
-  const recipe = plainDeep(pasted);
+  const recipe = allOnOneLine(pasted);
   const doubts: string[] = [];
   const base = recipe.serves ?? GUESSED_SERVES;
   if (recipe.serves === undefined)

@@ -84,7 +84,8 @@ function* somebodyElse(scene: Scene, e: PlanException): Generator<WayOn> {
   // Work that may be given to somebody else is; what runs already stays whose it is.
   const given = (cook: string): PatchOperation[] =>
     e.rule === "H6" && step && !scene.log?.events.has(step.ref) ? pinCookChange(document, [step.ref], cook) : [];
-  const offered: { text: string; change: PatchOperation[] }[] = cooks.flatMap((cook, c) =>
+  type Offer = { readonly text: string; readonly change: PatchOperation[] };
+  const ofTheHouse: Offer[] = cooks.flatMap((cook, c) =>
     cook.id === e.cook || cooks.length === 1
       ? []
       : [
@@ -104,21 +105,26 @@ function* somebodyElse(scene: Scene, e: PlanException): Generator<WayOn> {
         ],
   );
   const id = ["helper", "helper-2", "helper-3"].find((wish) => !cooks.some((cook) => cook.id === wish)) ?? `helper-${cooks.length + 1}`;
-  offered.push({
+  const comes: Offer = {
     text: says("Somebody else"),
     change: [
       ...own,
       { op: "add", path: "/kitchen/cooks/-", value: { id, name: "Somebody else", hours: [value], awake: [value] } },
       ...given(id),
     ],
-  });
-  let house = false;
-  for (const { text, change } of offered) {
-    // Who would have to come is asked last.
-    if (house && text === offered.at(-1)?.text) return;
+  };
+  const planned = ({ text, change }: Offer): WayOn | undefined => {
     const plan = feasible(planDish(dishModel(applyPatch(document, change) as DishFile), options));
-    if (!plan) continue;
-    house = true;
-    yield { kind: "stay-up", text, change, plan };
+    return plan && { kind: "stay-up", text, change, plan };
+  };
+  let found = false;
+  for (const offer of ofTheHouse) {
+    const way = planned(offer);
+    if (!way) continue;
+    found = true;
+    yield way;
   }
+  // Somebody has to come only where nobody of the house can.
+  const way = found ? undefined : planned(comes);
+  if (way) yield way;
 }

@@ -1,7 +1,7 @@
 // The calendar of a plan (iCalendar, RFC 5545): what needs hands, round after round, for whatever shows calendars. Times are in UTC, so no
 // zone has to be described; identifiers stay the same from plan to plan, so that a calendar read again moves its entries.
 import ICAL from "ical.js";
-import { plainText } from "../plain-text";
+import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import type { PlanView, StepView } from "./plan-view";
 
@@ -22,15 +22,15 @@ export function planCalendar(dishId: string, name: string, view: PlanView, plan:
   calendar.updatePropertyWithValue("version", "2.0");
   calendar.updatePropertyWithValue("prodid", "-//Rondeau//Plan//EN");
   // No property that the standard knows, so that nothing escapes it but this.
-  calendar.updatePropertyWithValue("x-wr-calname", plainText(name).replace(/[\\;,]/g, "\\$&"));
+  calendar.updatePropertyWithValue("x-wr-calname", onOneLine(name).replace(/[\\;,]/g, "\\$&"));
   for (const entry of entriesOf(dishId, view)) {
     const event = new ICAL.Component("vevent");
     event.updatePropertyWithValue("uid", entry.uid);
     event.updatePropertyWithValue("dtstamp", utc(plan.now));
     event.updatePropertyWithValue("dtstart", utc(entry.from));
     event.updatePropertyWithValue("dtend", utc(entry.to));
-    event.updatePropertyWithValue("summary", plainText(entry.summary));
-    if (entry.description) event.updatePropertyWithValue("description", entry.description.split("\n").map(plainText).join("\n"));
+    event.updatePropertyWithValue("summary", onOneLine(entry.summary));
+    if (entry.description) event.updatePropertyWithValue("description", entry.description.split("\n").map(onOneLine).join("\n"));
     calendar.addSubcomponent(event);
   }
   return `${calendar.toString()}\r\n`;

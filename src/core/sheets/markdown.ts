@@ -2,14 +2,14 @@
 import { dishModel, type Step } from "../dish/model";
 import type { DishFile } from "../dish/schema";
 import { quantityText } from "../dish/units";
-import { plainText } from "../plain-text";
+import { onOneLine } from "../plain-text";
 import { cautionOf, LOCAL_CODES_FIRST } from "../safety/cautions";
 import { spokenDuration } from "../time/duration";
 import { ingredientRows, outputRows } from "./breakdown";
 
 /** Characters that would be taken for markup at the places where texts stand. */
 const escaped = (text: string) =>
-  plainText(text)
+  onOneLine(text)
     .replace(/([\\`*_[\]<>#|])/g, "\\$1")
     .replace(/\s+/g, " ")
     .trim();

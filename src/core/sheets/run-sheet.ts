@@ -1,5 +1,5 @@
 // The run sheet as Markdown: the day list (day-list.ts) for paper, a wiki or a message.
-import { plainText } from "../plain-text";
+import { onOneLine } from "../plain-text";
 import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
@@ -62,6 +62,6 @@ function entryText(entry: DayEntry, component: string, view: PlanView, clock: Wa
 
 /** A cook's own words must not turn into Markdown. */
 const plain = (text: string) =>
-  plainText(text)
+  onOneLine(text)
     .replace(/([\\`*_[\]<>#|])/g, "\\$1")
     .replace(/\s+/g, " ");

@@ -6,7 +6,7 @@ import type { Dish } from "../dish/model";
 import type { DishFile } from "../dish/schema";
 import { type Quantity, quantityText } from "../dish/units";
 import { kOf, scaledIngredient } from "../dish/weights";
-import { plainText } from "../plain-text";
+import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
 
@@ -111,7 +111,7 @@ export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish): string {
   const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
   return stringify(
     rows.map((r) =>
-      [r.section, r.ingredient, r.amount, r.components.join("; "), at(r.orderBy), at(r.buyFrom), at(r.wantedBy), r.note].map(plainText),
+      [r.section, r.ingredient, r.amount, r.components.join("; "), at(r.orderBy), at(r.buyFrom), at(r.wantedBy), r.note].map(onOneLine),
     ),
     {
       header: true,

@@ -1,5 +1,5 @@
 // Backups that are made by themselves: one a day beside the data, opened and verified once it is written, and those kept that are worth keeping.
-import { createWriteStream, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from "node:fs";
+import { copyFileSync, createWriteStream, existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from "node:fs";
 import path from "node:path";
 import type { Db } from "../db";
 import { BACKUP_NAME, backupsOf, newestBackup } from "../directory/trouble";
@@ -21,6 +21,22 @@ export async function backupTo(db: Db, file: string, now: Date): Promise<Manifes
     renameSync(part, file);
     sync(path.dirname(file));
     return manifest;
+  } catch (error) {
+    rmSync(part, { force: true });
+    throw error;
+  }
+}
+
+/** A copy of a backup in another directory, verified there like the first. */
+export async function copyBackup(file: string, directory: string): Promise<void> {
+  const copy = path.join(directory, path.basename(file));
+  const part = `${copy}.part`;
+  try {
+    copyFileSync(file, part);
+    sync(part);
+    (await openBackup(part)).close();
+    renameSync(part, copy);
+    sync(directory);
   } catch (error) {
     rmSync(part, { force: true });
     throw error;

@@ -25,7 +25,7 @@ const AT_ONCE = 50;
 
 /**
  * Builds a cluster of a backup beside a data directory, not yet in its place.
- * @returns the directory that holds it, and what the backup says of itself
+ * @returns the directory it was built in, and the date and row counts of the backup
  * @throws BadBackup where it is not whole; nothing has been changed then
  */
 export async function buildFromBackup(

@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { RunEventKind } from "../../core/record/progress";
 import type { Queryable } from "../db";
+import { remembered } from "../remembered";
 
 const StoredPlan = z
   .object({
@@ -27,7 +28,7 @@ export type StoredPlan = z.output<typeof StoredPlan>;
 const PLAN_FIELDS = "id, dish_version, kitchen_version, run_id, run_sequence, status, document";
 
 /** Plans are never changed, and their numbers never used again: those read last are kept as they were read. */
-const lastRead = new Map<number, StoredPlan>();
+const lastRead = remembered<number, StoredPlan>();
 const MOST_READ = 24;
 const PlanId = z.object({ id: z.number() });
 

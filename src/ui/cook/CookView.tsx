@@ -225,7 +225,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
               </p>
               {severe.length > 0 && (
                 <div className="pb-4">
-                  <h3 className="text-[19px]">{open.length ? "First, say of each that you know it" : "You know these"}</h3>
+                  <h3 className="text-[19px]">{open.length ? "Confirm each of these first" : "You have confirmed these"}</h3>
                   {safety.trouble && (
                     <p role="alert" className="my-2 border-l-[3px] border-beet pl-3">
                       {safety.trouble}

@@ -1,10 +1,10 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { AlertDialog } from "radix-ui";
 import { useId, useRef, useState } from "react";
 import { toast } from "sonner";
 import { BACKUP } from "@/words/backup";
 import { type Answer, ask, reason } from "./ask";
+import { ConfirmDialog } from "./ConfirmDialog";
 
 export interface BackupsProps {
   readonly directory: string;
@@ -133,44 +133,31 @@ export function Backups({ directory, newest, old, second, replaced }: BackupsPro
           </form>
         )}
       </div>
-      <AlertDialog.Root open={chosen !== undefined} onOpenChange={(open) => !open && setChosen(undefined)}>
-        <AlertDialog.Portal>
-          <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/40" />
-          <AlertDialog.Content className="-translate-x-1/2 fixed top-[20vh] left-1/2 z-50 w-[min(30rem,calc(100vw-2rem))] rounded border border-rim bg-raised p-5">
-            <AlertDialog.Title className="break-words text-[20px]">{BACKUP.confirm(chosen?.name ?? "")}</AlertDialog.Title>
-            <AlertDialog.Description className="py-3">{BACKUP.confirmText}</AlertDialog.Description>
-            <div className="flex gap-4">
-              <AlertDialog.Action asChild>
-                <button
-                  type="button"
-                  className="act"
-                  data-main
-                  onClick={() => {
-                    const backup = chosen;
-                    if (backup)
-                      void send(
-                        () =>
-                          restore(backup).catch(() => ({
-                            ok: false,
-                            status: 0,
-                            body: { message: "The kitchen's server does not answer." },
-                          })),
-                        (got) => toast(BACKUP.restored(saidOf(String((got.body.value as { madeAt?: unknown })?.madeAt)))),
-                      );
-                  }}
-                >
-                  {BACKUP.confirmDo}
-                </button>
-              </AlertDialog.Action>
-              <AlertDialog.Cancel asChild>
-                <button type="button" className="act">
-                  {BACKUP.cancel}
-                </button>
-              </AlertDialog.Cancel>
-            </div>
-          </AlertDialog.Content>
-        </AlertDialog.Portal>
-      </AlertDialog.Root>
+      <ConfirmDialog
+        title={BACKUP.confirm(chosen?.name ?? "")}
+        text={BACKUP.confirmText}
+        cancel={BACKUP.cancel}
+        open={chosen !== undefined}
+        onClose={() => setChosen(undefined)}
+        action={
+          <button
+            type="button"
+            className="act"
+            data-main
+            onClick={() => {
+              const backup = chosen;
+              setChosen(undefined);
+              if (backup)
+                void send(
+                  () => restore(backup).catch(() => ({ ok: false, status: 0, body: { message: "The kitchen's server does not answer." } })),
+                  (got) => toast(BACKUP.restored(saidOf(String((got.body.value as { madeAt?: unknown })?.madeAt)))),
+                );
+            }}
+          >
+            {BACKUP.confirmDo}
+          </button>
+        }
+      />
     </section>
   );
 }

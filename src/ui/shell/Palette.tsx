@@ -2,7 +2,7 @@
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { ask, reason } from "./ask";
 import { requestPlan } from "./PlanKeeper";
@@ -55,6 +55,9 @@ export function Palette({ slug }: { slug: string }) {
     };
   }, [open, slug]);
 
+  /** Pressed again before the answer is there, the next one waits for it: each is for the versions that the one before left. */
+  const turn = useRef<Promise<void>>(Promise.resolve());
+
   useEffect(() => {
     const history = async (direction: "undo" | "redo") => {
       const what = window.location.pathname.endsWith("/kitchen") ? "kitchen" : "latest";
@@ -84,7 +87,8 @@ export function Palette({ slug }: { slug: string }) {
         setOpen((o) => (o ? undefined : "palette"));
       } else if (command && event.key.toLowerCase() === "z" && !typing) {
         event.preventDefault();
-        void history(event.shiftKey ? "redo" : "undo");
+        const direction = event.shiftKey ? "redo" : "undo";
+        turn.current = turn.current.then(() => history(direction));
       } else if (!typing && !command && event.key === "?") setOpen("keys");
       else if (!typing && !command && !event.altKey && /^[1-5]$/.test(event.key))
         router.push(`/d/${slug}/${["dish", "timetable", "days", "cook", "kitchen"][Number(event.key) - 1]}`);

@@ -1,5 +1,5 @@
-// A conflict short enough for a cook: steps that follow at once are one stretch, a request for a place stands beside what it holds, what is said of
-// one step is one sentence, and at most eight remain. Only the telling is folded; what was proved stays as it is.
+// A conflict short enough for a cook: steps that follow at once are one stretch, a request for a place is shown next to what that place holds,
+// what is said of one step is one sentence, and at most eight remain. Only the telling is folded; what was proved stays as it is.
 import { componentOf, type Dish, STORES, type Step } from "../../dish/model";
 import { type PlanAt, plannedLength } from "../../dish/planned-length";
 import { lower } from "../../sentence";

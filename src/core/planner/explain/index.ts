@@ -16,21 +16,22 @@ export interface Diagnosis extends Infeasible {
   readonly repairs: readonly Repair[];
 }
 
+/** How an explanation is hurried along and followed. */
+export interface Telling {
+  /** True once the smallest conflict has been looked for long enough: the planner's own words then stand, and repairs get the time. */
+  readonly enough?: () => boolean;
+  /** True once something has to be told: the planner's own words, where the smallest conflict is not there yet. */
+  readonly hurry?: () => boolean;
+  /** Told what is known so far: why, then each time that more repairs are found. */
+  readonly tell?: (sofar: Diagnosis) => void;
+}
+
 /**
  * The smallest conflict in place of the first that was met, and repairs that have each been planned with.
  * @param refusal what the planner said of this document with these options
- * @param enough true once the smallest conflict has been looked for long enough: the planner's own words then stand, and repairs get the time
- * @param tell told what is known so far: why, then each time that more repairs are found; the planner's own words where the smallest conflict
- * takes longer than `hurry` allows
  */
-export function diagnose(
-  document: DishFile,
-  options: PlanOptions,
-  refusal: Infeasible,
-  enough = () => false,
-  tell: (sofar: Diagnosis) => void = () => {},
-  hurry = () => false,
-): Diagnosis {
+export function diagnose(document: DishFile, options: PlanOptions, refusal: Infeasible, telling: Telling = {}): Diagnosis {
+  const { enough = () => false, hurry = () => false, tell = () => {} } = telling;
   const dish = dishModel(document);
   const log = withWishes(dish, options.log ?? EMPTY_LOG);
   const methods = choicesOfMethods(dish, { ...options, log }).list[0] ?? {};
