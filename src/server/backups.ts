@@ -62,7 +62,8 @@ export async function chooseSecondPlace(place: SecondPlace): Promise<string | un
     const { directory } = place;
     if (!path.isAbsolute(directory)) return "Write the whole path of the directory, from / on.";
     if (!existsSync(directory) || !statSync(directory).isDirectory()) return "There is no such directory. Is the disk plugged in?";
-    if (`${path.resolve(directory)}/`.startsWith(`${dataDirectory()}/`)) return "That is where the data are. Choose a directory on another disk.";
+    if (`${path.resolve(directory)}/`.startsWith(`${dataDirectory()}/`))
+      return "That is where the data are. Choose a directory on another disk.";
   }
   const db = await database();
   await db.transaction((tx) => putSetting(tx, SECOND_PLACE, place));

@@ -48,7 +48,7 @@ export const PLAN = {
   broken: "The plan no longer holds",
   leftOpen: "The run is still open",
   leftOpenTitle: (when: string) => `Served on ${when}?`,
-  leftOpenText: "The run is still open, long after the table. End it, or go on where you were.",
+  leftOpenText: "The run is still open, more than a day after serving. End it, or go on where you were.",
   goOn: "Go on",
   allDone: "Everything is served",
   allDoneText: "What was done is in the log below. Correct it while you remember, then end the run.",

@@ -223,7 +223,7 @@ describe("the line above all", () => {
     expect(parts("10:00", long)[2]).toBe("Held too long|stock|since Mon 04:00");
   });
   test("after the table says so, and without a plan says no more than the hour", () => {
-    expect(parts("14:30", plan)[0]).toMatch(/^served\|\|/);
+    expect(parts("14:30", plan)[0]).toMatch(/^past\|\|/);
     expect(parts("10:00", undefined)).toHaveLength(1);
   });
   test("says when it begins where nothing holds yet", () => {

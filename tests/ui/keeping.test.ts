@@ -78,9 +78,13 @@ describe("a run left open", () => {
     expect(leftOpen(view, at("10:10"))).toBe(false);
     expect(said(at("10:10"), true)).not.toContain("The run is still open");
   });
-  test("a dish that was never begun is not said to be served", () => {
+  test("nor is a dish said to be served of which nothing was done, or which nobody knows about", () => {
     const later = view.serveAt + 60;
-    expect(said(later, false)[0]).toBe("past");
-    expect(said(later, true)[0]).toBe("served");
+    const cooked = { ...view, steps: view.steps.map((s) => ({ ...s, state: "running" as const })) };
+    const first = (of: typeof view, now: number, running: boolean) => statusParts(of, of.serveAt, 4, now, CLOCK, true, running)[0]?.strong;
+    expect(first(view, later, false)).toBe("past");
+    expect(first(view, later, true)).toBe("past");
+    expect(first(cooked, later, true)).toBe("served");
+    expect(first(cooked, later + 2 * 1440, true)).toBe("past");
   });
 });

@@ -25,11 +25,11 @@ export function statusParts(
   open = true,
 ): StatusPart[] {
   const until = serveAt - now;
-  const begun = open || plan?.steps.some((s) => s.state !== "planned") === true;
+  const followed = plan?.steps.some((s) => s.state !== "planned") === true && !(open && leftOpen(plan, now));
   const parts: StatusPart[] = [
     {
-      // Nobody knows whether a dish that was never begun was served.
-      strong: until >= 0 ? spokenDuration(until) : begun ? "served" : "past",
+      // Whether a dish was served of which nothing was done, or whose run is still open a day later, nobody can say.
+      strong: until >= 0 ? spokenDuration(until) : followed ? "served" : "past",
       rest: until >= 0 ? "to the table" : "",
       under: `${clock.date(serveAt)}, ${clock.time(serveAt)}, for ${serves}`,
     },

@@ -79,10 +79,10 @@ describe("the line above all", () => {
     expect(parts[1]?.rest).toBe(lower(view.steps.find((s) => s.hands.length)?.name ?? ""));
     expect(parts[2]).toMatchObject({ strong: "Nothing waiting", idle: true });
   });
-  test("says now while hands are at work, and served after", () => {
+  test("says now while hands are at work, and after the hour that it is past where nothing was done", () => {
     const busy = plan.steps.flatMap((s) => s.hands)[0];
     expect(say((busy?.from ?? 0) + 1)[1]?.strong).toBe("now");
-    expect(say(dish.serveAt + 10)[0]?.strong).toBe("served");
+    expect(say(dish.serveAt + 10)[0]?.strong).toBe("past");
   });
   test("warns of what holds too long", () => {
     const wait = view.waits.find((w) => w.window?.max !== undefined && w.to - w.from > 60);
