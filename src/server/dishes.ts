@@ -24,8 +24,14 @@ import { findNewestPlan, findPlanById } from "../db/queries/runs";
 import { database } from "./database";
 import { acceptPlan, isCurrent, refused } from "./planning";
 
+interface Versions {
+  readonly version: number;
+  readonly kitchenVersion: number;
+}
+
 export type Outcome<T> =
-  | { readonly status: "done"; readonly value: T }
+  /** `versions`: those that the dish and its kitchen have now, where it changed them. */
+  | { readonly status: "done"; readonly value: T; readonly versions?: Versions }
   | { readonly status: "refused"; readonly problems: readonly Problem[] }
   /** Made for what no longer is; `changed` names what was changed meanwhile. */
   | { readonly status: "stale"; readonly changed?: readonly string[] }
@@ -76,7 +82,8 @@ export async function changeServing(
   if (read.status === "refused") return { status: "refused", problems: read.problems };
   const label = change.serves !== undefined ? `${change.serves} guests` : "another hour of serving";
   const version = await db.transaction((tx) => updateDocument(tx, "dish", stored.id, seen, { ...rest, dish }, label));
-  return version === undefined ? { status: "stale" } : { status: "done", value: version };
+  if (version === undefined) return { status: "stale" };
+  return { status: "done", value: version, versions: { version, kitchenVersion: stored.kitchenVersion } };
 }
 
 /** A whole kitchen, checked together with the dish it is seen from. */
@@ -88,7 +95,8 @@ export async function changeKitchen(slug: string, seen: number, value: unknown, 
   const read = readDishValue({ ...stored.document, kitchen: value });
   if (read.status === "refused" || !kitchen.success) return { status: "refused", problems: read.problems };
   const version = await db.transaction((tx) => updateDocument(tx, "kitchen", stored.kitchenId, seen, kitchen.data, label));
-  return version === undefined ? { status: "stale" } : { status: "done", value: version };
+  if (version === undefined) return { status: "stale" };
+  return { status: "done", value: version, versions: { version: stored.version, kitchenVersion: version } };
 }
 
 /** An hour that the clock passes over when it is put forward: there is none such, and another is asked for. */
@@ -216,7 +224,7 @@ export async function walkHistory(
   what: "latest" | "kitchen",
   direction: "undo" | "redo",
   seen: { readonly version?: number | undefined; readonly kitchenVersion?: number | undefined } = {},
-): Promise<Outcome<string | undefined> & { readonly versions?: { readonly version: number; readonly kitchenVersion: number } }> {
+): Promise<Outcome<string | undefined>> {
   const db = await database();
   const found = await findDish(db, slug);
   if (!found) return { status: "missing" };

@@ -49,7 +49,7 @@ export function refusal(problems: readonly unknown[]): Response {
 export function answer<T>(outcome: Outcome<T>): Response {
   switch (outcome.status) {
     case "done":
-      return Response.json({ value: outcome.value });
+      return Response.json({ value: outcome.value, ...(outcome.versions && { versions: outcome.versions }) });
     case "refused":
       return refusal(outcome.problems);
     case "stale":

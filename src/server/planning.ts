@@ -1,6 +1,7 @@
 import "server-only";
 // Planning off the main thread, and keeping what was found. A plan is verified again here before it is stored.
 import { Worker } from "node:worker_threads";
+import { z } from "zod";
 import { dishModel } from "../core/dish/model";
 import { type Log, logToFile, PlanFile, type Progress as PlanProgress, planFromFile, verifyPlan } from "../core/planner";
 import { heatOnAt } from "../core/record/heat-on";
@@ -171,7 +172,8 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
   const planAt = dish.wishes.planAt ?? (request.fresh ? undefined : sofar?.planAt) ?? "cautious";
   // Another style or way of taking lengths is another plan altogether: there is nothing to stay near to.
   const undone = run && !request.fresh ? await planOfVersions(stored, newest?.id) : undefined;
-  const previous = undone ?? (request.fresh || sofar?.style !== style || sofar.planAt !== planAt ? undefined : sofar);
+  const anew = request.fresh || (newest && events.length === 0 && isFirst(newest)) || sofar?.style !== style || sofar.planAt !== planAt;
+  const previous = undone ?? (anew ? undefined : sofar);
   const task: PlanTask = {
     document: stored.document,
     now,
@@ -270,6 +272,11 @@ export async function acceptPlan(changed: StoredDish, value: unknown) {
     });
   return { status: "accepted" as const, insert };
 }
+
+const FirstFile = z.looseObject({ first: z.literal(true) });
+
+/** A first, quick plan: where whoever waited for the better one went away, the next one to look gets it. */
+export const isFirst = (plan: StoredPlan): boolean => FirstFile.safeParse(plan.document).success;
 
 /** Whether the newest answer was made for what the dish and its kitchen say now. */
 export function isCurrent(plan: StoredPlan, dish: StoredDish): boolean {

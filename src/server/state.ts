@@ -19,7 +19,7 @@ import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents, type St
 import { Rehearsed } from "../workers/rehearse";
 import { nowMinute } from "./clock";
 import { database } from "./database";
-import { isCurrent } from "./planning";
+import { isCurrent, isFirst } from "./planning";
 
 /** Plans to choose from, and whether the one in force is on time as often as was wished. */
 export interface Choices {
@@ -95,6 +95,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
       !newest ||
       conflict?.looking === true ||
       !isCurrent(newest, stored) ||
+      (run === undefined && isFirst(newest)) ||
       (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
     conflict,
     running: run !== undefined,

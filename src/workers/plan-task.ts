@@ -102,7 +102,7 @@ export function runPlanTask(
   const planned = planDish(dish, options);
   if (planned.status === "feasible") {
     // A first, quick plan is shown as it is; the better one that follows is rehearsed.
-    if (task.rounds === 0) return { status: "feasible", file: planToFile(withWords(dish, planned.plan), dish.zone) };
+    if (task.rounds === 0) return { status: "feasible", file: { ...planToFile(withWords(dish, planned.plan), dish.zone), first: true } };
     const { plan } = planned;
     if (!plan.exceptions?.length || log.events.size === 0) return { status: "feasible", file: whole(plan) };
     // Beside what goes past the rules stands what else could be done.

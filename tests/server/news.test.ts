@@ -84,3 +84,20 @@ describe("the log that is shown", () => {
     expect([chop?.start, chop?.end].map((m) => (m ?? 0) - (state?.now ?? 0))).toEqual([-12, 25]);
   });
 });
+
+describe("a first, quick plan", () => {
+  test("is planned on from by whoever looks again; one that was looked for long enough is not", async () => {
+    const { slug } = (
+      await call(
+        bringIn,
+        {},
+        smallDish((d) => (d.dish.id = "left")),
+      )
+    ).said.value;
+    const now = Math.floor(Date.parse(NOW) / 60_000);
+    await planned(slug, now, { first: true });
+    expect(await loadState(slug)).toMatchObject({ stale: true });
+    await planned(slug, now);
+    expect(await loadState(slug)).toMatchObject({ stale: false });
+  });
+});

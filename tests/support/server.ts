@@ -39,8 +39,8 @@ export function withServer(now: string): void {
   });
 }
 
-/** Plans a stored dish in this thread and stores the answer, as the server does in a thread of its own. @returns the plan as a file */
-export async function planned(slug: string, now: number): Promise<Loose> {
+/** Plans a stored dish in this thread and stores the answer, as the server does in a thread of its own. @param more kept beside the plan @returns the plan as a file */
+export async function planned(slug: string, now: number, more: object = {}): Promise<Loose> {
   const { database } = await import("../../src/server/database");
   const db = await database();
   const stored = await findDish(db, slug);
@@ -48,7 +48,7 @@ export async function planned(slug: string, now: number): Promise<Loose> {
   const dish = dishOf(stored.document);
   const answer = planDish(dish, { rounds: 0, now });
   if (answer.status !== "feasible") throw new Error(`no plan of ${slug}`);
-  const document = planToFile(answer.plan, dish.zone);
+  const document = { ...planToFile(answer.plan, dish.zone), ...more };
   await db.transaction((tx) =>
     insertPlan(tx, {
       dishId: stored.id,

@@ -55,6 +55,21 @@ describe("the palette", () => {
     expect(router.pushed).toEqual(["/d/lunch/timetable?c=slaw"]);
     expect(screen.queryByRole("dialog")).toBeNull();
   });
+  test("Enter that comes before the list of components does chooses from it", async () => {
+    let arrive = () => {};
+    const held = new Promise<Response>((resolve) => {
+      arrive = () => resolve(Response.json({ components: COMPONENTS }));
+    });
+    vi.stubGlobal("fetch", () => held);
+    const { router } = stand(createElement(Palette, { slug: "lunch" }));
+    const user = hands();
+    await user.keyboard("{Control>}k{/Control}");
+    await user.type(screen.getByRole("combobox"), "slaw");
+    await user.keyboard("{Enter}");
+    expect(router.pushed).toEqual([]);
+    arrive();
+    await vi.waitFor(() => expect(router.pushed).toEqual(["/d/lunch/timetable?c=slaw"]));
+  });
   test("says that there is nothing of that name, and closes with Escape", async () => {
     open();
     const user = hands();

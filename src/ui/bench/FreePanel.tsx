@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { BenchAnswer } from "@/core/bench/ask";
+import { useAddress } from "../shell/use-address";
 import { PanelView } from "./PanelView";
 
 export interface DishParts {
@@ -19,10 +20,11 @@ export interface FreePanelProps {
 /** A panel free of any dish: its address holds what is typed, and its figures can be taken into a dish. */
 export function FreePanel({ id, typed, first, dishes }: FreePanelProps) {
   const [changed, setChanged] = useState(typed);
+  const address = useAddress(first);
   const keep = (next: Readonly<Record<string, string>>) => {
     setChanged(next);
     const query = new URLSearchParams(next).toString();
-    window.history.replaceState(null, "", `/bench/${id}${query ? `?${query}` : ""}`);
+    address(`/bench/${id}${query ? `?${query}` : ""}`);
   };
   return (
     <PanelView id={id} typed={typed} first={first} onTyped={keep}>

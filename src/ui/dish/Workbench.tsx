@@ -1,6 +1,6 @@
 "use client";
 import Link from "next/link";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { EditRefused } from "@/core/dish/edit/refused";
 import { entryStep, join, outputOf, part } from "@/core/dish/edit/streams";
 import { questionsOf } from "@/core/dish/questions";
@@ -10,6 +10,7 @@ import { watershed } from "@/core/sheets/watershed";
 import type { Reckoning } from "../bench/ReckonPart";
 import { BreakdownMap } from "../breakdown-map/BreakdownMap";
 import { MapTable } from "../breakdown-map/MapTable";
+import { useAddress } from "../shell/use-address";
 import { AddComponent } from "./AddComponent";
 import { ComponentEditor } from "./ComponentEditor";
 import { PlanNote, type PlanStateOf } from "./PlanNote";
@@ -162,21 +163,3 @@ export function Workbench({
 }
 
 const nameOf = (document: DishFile, id: string) => document.components.find((c) => c.id === id)?.name ?? id;
-
-/**
- * The address reopens what is seen, without a walk to the server. A page that was asked for anew before and comes in after brings the
- * address of then back with it, so it is put right whenever a dish comes in.
- */
-function useAddress(given: DishFile): (to: string) => void {
-  const wanted = useRef<string>(undefined);
-  const put = useCallback((to: string) => {
-    wanted.current = to;
-    window.history.replaceState(null, "", to);
-  }, []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a dish that comes in is what it waits for
-  useEffect(() => {
-    const { pathname, search } = window.location;
-    if (wanted.current !== undefined && wanted.current !== pathname + search) put(wanted.current);
-  }, [given, put]);
-  return put;
-}

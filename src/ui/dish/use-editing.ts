@@ -9,7 +9,7 @@ import { guarded, type PatchOperation, patchBetween } from "@/core/dish/patch";
 import type { DishFile } from "@/core/dish/schema";
 import { kindWords } from "@/core/entry/words-said";
 import { ask, reason } from "../shell/ask";
-import { seeAnswer, seenVersions } from "../shell/seen-versions";
+import { seenVersions } from "../shell/seen-versions";
 
 export interface EditProblem {
   readonly text: string;
@@ -86,7 +86,6 @@ export function useEditing(slug: string, given: DishFile, version: number): Edit
         change: guarded(confirmed.current.document, next.change),
         label: next.label,
       });
-      seeAnswer(slug, got);
       if (got.status === 0 || got.status >= 500) {
         setSaving("waiting");
         await new Promise((resolve) => setTimeout(resolve, RETRY_MS));

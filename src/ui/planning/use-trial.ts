@@ -8,7 +8,6 @@ import type { PatchOperation } from "@/core/dish/patch";
 import type { PlanShell } from "@/workers/plan.web";
 import type { Tried } from "@/workers/plan-desk";
 import { ask, reason } from "../shell/ask";
-import { seeAnswer } from "../shell/seen-versions";
 import { type Desk, progressOf, wordsOf } from "./desk";
 
 export type Ready = Extract<Tried, { status: "ready" }>;
@@ -67,7 +66,6 @@ export function useTrial(slug: string, version: number, stamp: string, desk: () 
         label,
         plan: ready.file,
       });
-      seeAnswer(slug, got);
       if (turn.current !== mine) return;
       if (!got.ok) setTrial({ status: "failed", label, because: reason(got) });
       else toast(`Kept: ${label}. Ctrl+Z takes it back`);

@@ -9,7 +9,7 @@ import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { CHOICES } from "@/words/choices";
 import { ask, reason } from "../shell/ask";
-import { seeAnswer, seenVersions } from "../shell/seen-versions";
+import { seenVersions } from "../shell/seen-versions";
 import { colourOf } from "./colours";
 
 export interface PlanChoice {
@@ -58,7 +58,6 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
       label: CHOICES.label(plan.view.leadMinutes),
       plan: file,
     });
-    seeAnswer(slug, got);
     setBusy(false);
     setTrouble(got.ok ? undefined : reason(got));
     if (got.ok) toast(CHOICES.done);

@@ -19,6 +19,7 @@ import { useDesk } from "../planning/use-desk";
 import { useTrial } from "../planning/use-trial";
 import { requestPlan } from "../shell/PlanKeeper";
 import { useNow } from "../shell/StatusLine";
+import { useAddress } from "../shell/use-address";
 import { ComponentPanel } from "./ComponentPanel";
 import { ImpossiblePanel } from "./ImpossiblePanel";
 import { LoadNotes } from "./LoadNotes";
@@ -67,7 +68,7 @@ export function Timetable(props: TimetableProps) {
   const desk = useDesk(slug, stamp);
   const trials = useTrial(slug, version, stamp, desk);
   const { trial } = trials;
-  const { params, show } = useAddress();
+  const { params, show } = useShown();
   const selected = plan?.components.some((c) => c.id === params.get("c")) ? (params.get("c") ?? undefined) : undefined;
   const trueScale = params.get("scale") === "true";
   const place = params.get("place") ?? undefined;
@@ -265,9 +266,10 @@ function wishedServing(change: readonly PatchOperation[], serveAt: number, clock
 const NO_CHANGE: readonly PatchOperation[] = [];
 
 /** What is seen stands in the address, so that a link reopens it; moving the focus is not worth an entry in the history. */
-function useAddress() {
+function useShown() {
   const params = useSearchParams();
   const path = usePathname();
+  const put = useAddress(params);
   const show = useCallback(
     (changes: Record<string, string | undefined>) => {
       const next = new URLSearchParams(window.location.search);
@@ -275,9 +277,9 @@ function useAddress() {
         if (value === undefined) next.delete(key);
         else next.set(key, value);
       }
-      window.history.replaceState(null, "", next.size ? `${path}?${next}` : path);
+      put(next.size ? `${path}?${next}` : path);
     },
-    [path],
+    [path, put],
   );
   return { params, show };
 }

@@ -6,14 +6,13 @@ import { toast } from "sonner";
 import type { PatchOperation } from "@/core/dish/patch";
 import type { FindingView } from "@/core/safety/view";
 import { ask, reason } from "../shell/ask";
-import { seeAnswer, seenVersions } from "../shell/seen-versions";
+import { seenVersions } from "../shell/seen-versions";
 
 export function useSafety(slug: string, version: number) {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string>();
   const send = async (path: string, body: unknown, done?: string) => {
     const answer = await ask(path, "POST", body);
-    seeAnswer(slug, answer);
     setTrouble(answer.ok ? undefined : reason(answer));
     if (answer.ok && done) toast(done);
     router.refresh();

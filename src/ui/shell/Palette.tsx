@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { ask, reason } from "./ask";
 import { requestPlan } from "./PlanKeeper";
-import { seeAnswer, seenVersions } from "./seen-versions";
+import { seenVersions } from "./seen-versions";
 
 interface Entry {
   readonly label: string;
@@ -32,10 +32,13 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["?", "these keys"],
 ];
 
+type Parts = readonly { readonly id: string; readonly name: string }[];
+
 /** Everything by keyboard: Ctrl+K says what, `?` lists the keys, Ctrl+Z takes back. */
 export function Palette({ slug }: { slug: string }) {
   const router = useRouter();
-  const [components, setComponents] = useState<readonly { readonly id: string; readonly name: string }[]>([]);
+  const [listed, setListed] = useState<Parts>();
+  const components = listed ?? [];
   const [open, setOpen] = useState<"palette" | "keys">();
   const close = (then: () => void) => () => {
     setOpen(undefined);
@@ -48,12 +51,23 @@ export function Palette({ slug }: { slug: string }) {
     if (open !== "palette") return;
     let wanted = true;
     void ask(`/api/dishes/${slug}/parts`, "GET").then((answer) => {
-      if (wanted && answer.ok && Array.isArray(answer.body.components)) setComponents(answer.body.components);
+      if (wanted) setListed((known) => (answer.ok && Array.isArray(answer.body.components) ? answer.body.components : (known ?? [])));
     });
     return () => {
       wanted = false;
     };
   }, [open, slug]);
+
+  // Enter that came before the list did chooses from the whole of it.
+  const box = useRef<HTMLDivElement>(null);
+  const entered = useRef(false);
+  useEffect(() => {
+    if (open !== "palette") entered.current = false;
+    if (!listed || !entered.current) return;
+    entered.current = false;
+    const frame = requestAnimationFrame(() => box.current?.querySelector<HTMLElement>('[cmdk-item][data-selected="true"]')?.click());
+    return () => cancelAnimationFrame(frame);
+  }, [listed, open]);
 
   /** Pressed again before the answer is there, the next one waits for it: each is for the versions that the one before left. */
   const turn = useRef<Promise<void>>(Promise.resolve());
@@ -62,7 +76,6 @@ export function Palette({ slug }: { slug: string }) {
     const history = async (direction: "undo" | "redo") => {
       const what = window.location.pathname.endsWith("/kitchen") ? "kitchen" : "latest";
       const answer = await ask(`/api/dishes/${slug}/history`, "POST", { what, direction, ...seenVersions(slug) });
-      seeAnswer(slug, answer);
       if (!answer.ok) {
         toast(reason(answer));
         router.refresh();
@@ -164,7 +177,15 @@ export function Palette({ slug }: { slug: string }) {
               </dl>
             </div>
           ) : (
-            <Command label="What would you like">
+            <Command
+              ref={box}
+              label="What would you like"
+              onKeyDown={(event) => {
+                if (event.key !== "Enter" || listed) return;
+                event.preventDefault();
+                entered.current = true;
+              }}
+            >
               <Command.Input
                 placeholder="Say what you want: a view, a component, another plan"
                 className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none placeholder:text-quiet"

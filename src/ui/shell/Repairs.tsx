@@ -5,7 +5,6 @@ import { toast } from "sonner";
 import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
 import { ask, reason } from "./ask";
-import { seeAnswer } from "./seen-versions";
 
 interface RepairsProps {
   readonly slug: string;
@@ -29,7 +28,6 @@ export function Repairs({ slug, answer, repairs, underWay = false, title = "Ways
     const got = press
       ? await ask(`/api/dishes/${slug}/events`, "POST", { key: crypto.randomUUID(), kind: "ended", step: press })
       : await ask(`/api/dishes/${slug}/repair`, "POST", { answer, index });
-    seeAnswer(slug, got);
     setBusy(false);
     setProblem(got.ok ? undefined : reason(got));
     if (got.ok) toast(`Done: ${repairs[index]?.text}`);

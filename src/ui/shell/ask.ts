@@ -1,4 +1,5 @@
 // Speaking to the server from a page: JSON out, JSON or a refusal back. A failed connection is told, not thrown about.
+import { seeAnswer } from "./seen-versions";
 
 export interface Answer {
   readonly ok: boolean;
@@ -15,7 +16,9 @@ export async function ask(path: string, method: string, body?: unknown): Promise
         : { body: typeof body === "string" ? body : JSON.stringify(body), headers: { "content-type": "application/json" } }),
     });
     const text = await response.text();
-    return { ok: response.ok, status: response.status, body: text ? JSON.parse(text) : {} };
+    const answer: Answer = { ok: response.ok, status: response.status, body: text ? JSON.parse(text) : {} };
+    seeAnswer(path, answer);
+    return answer;
   } catch {
     return {
       ok: false,

@@ -21,8 +21,13 @@ const behind = (slug: string): Set<string> => {
 /** Nothing where the page has seen none yet. */
 export const seenVersions = (slug: string): Partial<Seen> => last.get(slug) ?? {};
 
+/** What can change a dish or its kitchen; a refused press says nothing of their versions. */
+const CHANGES = /^\/api\/dishes\/([^/?]+)(?:\/(?:change|repair|history|kitchen))?$/;
+
 /** What the server says of them after a change or an undo; after a refusal the page has to look anew. */
-export function seeAnswer(slug: string, answer: Answer): void {
+export function seeAnswer(path: string, answer: Answer): void {
+  const slug = CHANGES.exec(path)?.[1];
+  if (slug === undefined) return;
   if (answer.status === 409) {
     last.delete(slug);
     leftBehind.delete(slug);
