@@ -5,7 +5,7 @@
 //   DIRECTORY/pg.making               a new one, not yet whole
 //   DIRECTORY/pg.replaced-…           what a restore has replaced
 //   DIRECTORY/backups
-import { existsSync, mkdirSync, rmSync } from "node:fs";
+import { accessSync, constants, existsSync, mkdirSync, rmSync } from "node:fs";
 import path from "node:path";
 import type { PGlite } from "@electric-sql/pglite";
 import type { Db, Param, Queryable } from "./db";
@@ -57,6 +57,8 @@ export async function openDatabase({ directory, migrations, template, checkpoint
   const unlock = await lockDirectory(directory);
   try {
     const cluster = path.join(directory, "pg");
+    // Asked before PostgreSQL is: what it says of a disk that takes nothing sounds like damage.
+    told(() => accessSync(directory, constants.W_OK));
     told(() => settleRestore(directory));
     if (told(() => checkWhole(directory, cluster, template)) === "new") {
       try {

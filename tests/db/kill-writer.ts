@@ -6,8 +6,8 @@ import { findDish, insertDish, insertKitchen, updateDocument } from "../../src/d
 import { insertRun, insertRunEvent, listRunEvents } from "../../src/db/queries/runs";
 import { smallDish } from "../support/small-dish";
 
-const [directory = "", migrations = ""] = process.argv.slice(2);
-const db = await openDatabase({ directory, migrations });
+const [directory = "", migrations = "", template] = process.argv.slice(2);
+const db = await openDatabase({ directory, migrations, template });
 if (!(await findDish(db, "killed"))) {
   const { kitchen, ...document } = smallDish();
   await db.transaction(async (tx) => insertDish(tx, "killed", "Killed", document, await insertKitchen(tx, "Home", kitchen)));

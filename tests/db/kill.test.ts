@@ -1,55 +1,25 @@
 // kill -9 in the middle of writing, for real: a process writes presses and says each one once it is confirmed; it is killed at a
 // moment that differs each time; whatever was said must be there after opening again, whole and in order.
-import { spawn } from "node:child_process";
 import { existsSync, mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { fileURLToPath } from "node:url";
-import { buildSync } from "esbuild";
 import { describe, expect, test } from "vitest";
 import { openBackup } from "../../src/db/backup/read";
 import { openDatabase } from "../../src/db/open";
+import { bundledWriter, migrations, template } from "../support/writer";
 
-const here = (file: string) => fileURLToPath(new URL(file, import.meta.url));
-const migrations = here("../../src/db/migrations");
-const template = here("../../dist/template");
 const desk = mkdtempSync(path.join(tmpdir(), "rondeau-kill-"));
-// Beside node_modules, or the bundle would not find what it leaves outside.
-const writer = here("../../test-results/kill-writer.mjs");
-buildSync({
-  entryPoints: [here("kill-writer.ts")],
-  bundle: true,
-  platform: "node",
-  format: "esm",
-  packages: "external",
-  outfile: writer,
-  logLevel: "error",
-});
+const start = bundledWriter("kill-writer");
 
 /** Lets the writer work until it has confirmed so many presses and a moment more; kills it; gives what it had confirmed. */
-function writeAndKill(directory: string, least: number, extraMs: number): Promise<string[]> {
-  return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, [writer, directory, migrations], { stdio: ["ignore", "pipe", "pipe"] });
-    let said = "";
-    let killed = false;
-    let trouble = "";
-    child.stdout.on("data", (text: Buffer) => {
-      said += text;
-      const last = Number(said.match(/press (\d+)\n(?![\s\S]*press \d+\n)/)?.[1] ?? 0);
-      if (last >= least && !killed) {
-        killed = true;
-        setTimeout(() => child.kill("SIGKILL"), extraMs);
-      }
-    });
-    child.stderr.on("data", (text: Buffer) => {
-      trouble += text;
-    });
-    child.on("exit", (_, signal) =>
-      signal === "SIGKILL"
-        ? resolve(said.split("\n").slice(0, -1))
-        : reject(new Error(`the writer ended by itself: ${trouble.slice(0, 2000)}`)),
-    );
-  });
+async function writeAndKill(directory: string, least: number, extraMs: number): Promise<string[]> {
+  const writer = start(directory);
+  await writer.pressed(least);
+  await new Promise((resolve) => setTimeout(resolve, extraMs));
+  const ended = new Promise((resolve) => writer.process.on("close", resolve));
+  writer.process.kill("SIGKILL");
+  await ended;
+  return writer.said();
 }
 
 /** Six in every run of the tests, a hundred by `./rondeau test crash`. */
