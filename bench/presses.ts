@@ -1,39 +1,10 @@
 // How long a press is waited for while the planner has both cores: ./rondeau bench presses [PRESSES]. Starts a server of its own on 127.0.0.1.
-import { spawn } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import path from "node:path";
+import { demoServer, wait } from "./server";
 
 const count = Number(process.argv[2] ?? 80);
-const port = 4395;
-const url = `http://127.0.0.1:${port}`;
-const directory = mkdtempSync(path.join(tmpdir(), "rondeau-presses-"));
-const server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], {
-  stdio: "ignore",
-  env: {
-    ...process.env,
-    NODE_ENV: "production",
-    RONDEAU_DATA_DIR: directory,
-    RONDEAU_DEMO: "1",
-    RONDEAU_CLOCK: "manual",
-    RONDEAU_NOW: "2026-11-25T19:00:00Z",
-  },
-});
-const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const post = (where: string, body: unknown) =>
-  fetch(url + where, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+const { url, post, stop } = await demoServer(4395, { RONDEAU_CLOCK: "manual", RONDEAU_NOW: "2026-11-25T19:00:00Z" });
 
 try {
-  for (let tries = 0; tries < 600; tries++) {
-    if (
-      await fetch(url).then(
-        (r) => r.ok,
-        () => false,
-      )
-    )
-      break;
-    await wait(100);
-  }
   const slug = "harvest-lunch";
   await post(`/api/dishes/${slug}/plan`, {}).then((r) => r.text());
   const { findings } = (await (await fetch(`${url}/api/dishes/${slug}/safety`)).json()) as {
@@ -70,7 +41,6 @@ try {
   );
   await Promise.race([Promise.all(load), wait(15_000)]);
 } finally {
-  server.kill("SIGTERM");
-  rmSync(directory, { recursive: true, force: true });
+  stop();
   process.exit(0);
 }

@@ -43,8 +43,20 @@ export async function backupState(dishes: number): Promise<BackupState> {
     newest: at && file ? { name: path.basename(file), at: at.toISOString() } : undefined,
     old: dishes > 0 && (at === undefined ? process.uptime() > FIRST_BY_SECONDS : Date.now() - at.getTime() > OLD_MS),
     second: await findSetting(await database(), SECOND_PLACE, SecondPlace),
-    replaced: existsSync(directory) ? readdirSync(directory).filter((name) => name.startsWith("pg.replaced-")) : [],
+    replaced: replacedIn(directory),
   };
+}
+
+const replacedIn = (directory: string): string[] =>
+  existsSync(directory) ? readdirSync(directory).filter((name) => name.startsWith("pg.replaced-")) : [];
+
+/** Deletes what a restore has replaced. @returns false where nothing of that name is kept */
+export function deleteReplaced(name: string): boolean {
+  const directory = dataDirectory();
+  // Only what is listed: no path leads out of the directory.
+  if (!replacedIn(directory).includes(name)) return false;
+  rmSync(path.join(/*turbopackIgnore: true*/ directory, name), { recursive: true });
+  return true;
 }
 
 /** A backup beside the data, and a copy in the second place where one was chosen. @throws where the one or the other cannot be written */

@@ -20,5 +20,9 @@ export const BACKUP = {
   confirmDo: "Restore",
   cancel: "Cancel",
   restored: (when: string) => `Restored: everything is as it was on ${when}.`,
-  kept: (names: readonly string[]) => `Kept from before a restore: ${names.join(", ")}. Delete it once you are sure.`,
+  kept: (when: string) => `Your data from before the restore on ${when} are still on the disk.`,
+  deleteKept: "Delete them",
+  confirmDelete: "Delete the data from before the restore?",
+  confirmDeleteText: (when: string) => `What was replaced on ${when} is gone for good then. Backups stay.`,
+  deleted: "Deleted.",
 } as const;

@@ -243,6 +243,25 @@ test.describe("files", () => {
     const { slug } = (await again.json()).value;
     expect(await (await fetch(`${server.url}/api/dishes/${slug}`)).text()).toBe(exported);
   });
+  test("a word of ten thousand letters wraps on every page", async ({ page }) => {
+    const word = "a".repeat(10_000);
+    const answer = await server.post(
+      "/api/dishes",
+      smallDish((d) => {
+        d.dish.id = "long-word";
+        d.components[0].note = word;
+        d.components[0].name = "b".repeat(200);
+        d.components[0].methods[0].steps[0].note = word;
+      }),
+    );
+    const { slug } = (await answer.json()).value;
+    for (const view of ["dish", "dish?c=stock", "dish/written", "timetable", "days", "cook"]) {
+      await page.goto(`${server.url}/d/${slug}/${view}`);
+      await expect(page.locator("h1").first()).toBeAttached();
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(over, view).toBeLessThanOrEqual(0);
+    }
+  });
 });
 
 test.describe("the kitchen's form", () => {

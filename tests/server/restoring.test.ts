@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, describe, expect, test } from "vitest";
 import { POST as choose } from "../../src/app/api/backup/place/route";
+import { DELETE as forget } from "../../src/app/api/backup/replaced/route";
 import { POST as restore } from "../../src/app/api/backup/restore/route";
 import { POST as backUp, GET as send } from "../../src/app/api/backup/route";
 import { GET as plan } from "../../src/app/api/dishes/[dish]/plan/route";
@@ -70,7 +71,15 @@ describe("a restore while the kitchen is open", () => {
     expect((await call(plan, { dish: slug })).said).toEqual({ said: "from then" });
     await planned(slug, "from now");
     expect((await call(plan, { dish: slug })).said).toEqual({ said: "from now" });
-    expect((await backupState(1)).replaced).toHaveLength(1);
+    const [replaced = ""] = (await backupState(1)).replaced;
+    expect(replaced).toMatch(/^pg\.replaced-/);
+    // What was replaced goes when the cook says so, and nothing else does.
+    for (const name of ["pg", "backups", `../${replaced}`, "pg.replaced-never"]) {
+      expect((await call(forget, {}, { name })).status).toBe(404);
+    }
+    expect((await call(forget, {}, { name: replaced })).status).toBe(200);
+    expect((await backupState(1)).replaced).toEqual([]);
+    expect((await call(plan, { dish: slug })).said).toEqual({ said: "from now" });
   });
   test("of what is no backup changes nothing, and says so in a sentence", async () => {
     const before = (await call(file, { dish: "then" })).said;

@@ -22,9 +22,9 @@ describe("backups", () => {
     const { again } = stand(createElement(Backups, state));
     expect(document.body.textContent).toContain("Last backup: Wed");
     expect(screen.queryByRole("alert")).toBeNull();
-    again(createElement(Backups, { ...state, old: true, replaced: ["pg.replaced-2026-10-13"] }));
+    again(createElement(Backups, { ...state, old: true, replaced: ["pg.replaced-2026-10-13T08-00-30"] }));
     expect(screen.getByRole("alert").textContent).toBe("The last backup is more than two days old.");
-    expect(document.body.textContent).toContain("pg.replaced-2026-10-13");
+    expect(document.body.textContent).toMatch(/from before the restore on Tue,? 13 October/);
     again(createElement(Backups, { ...state, newest: undefined }));
     expect(document.body.textContent).toContain("There is no backup yet");
   });
@@ -43,6 +43,18 @@ describe("backups", () => {
     await vi.waitFor(() => expect(sent.at(-1)).toMatchObject({ path: "/api/backup/place", body: { none: true } }));
     again(createElement(Backups, { ...state, second: "none" }));
     expect(document.body.textContent).not.toContain("same disk");
+  });
+  test("what a restore replaced is deleted when asked twice, and not before", async () => {
+    const { sent } = serverThat(() => ({ status: 200, body: { value: {} } }));
+    stand(createElement(Backups, { ...state, replaced: ["pg.replaced-2026-10-13T08-00-30"] }));
+    await hands().click(screen.getByRole("button", { name: "Delete them" }));
+    await hands().click(screen.getByRole("button", { name: "Cancel" }));
+    expect(sent).toEqual([]);
+    await hands().click(screen.getByRole("button", { name: "Delete them" }));
+    await hands().click(screen.getByRole("button", { name: "Delete them" }));
+    await vi.waitFor(() =>
+      expect(sent).toMatchObject([{ path: "/api/backup/replaced", method: "DELETE", body: { name: "pg.replaced-2026-10-13T08-00-30" } }]),
+    );
   });
   test("one is made at a press", async () => {
     const { sent } = serverThat(() => ({ status: 200, body: { made: "x" } }));

@@ -17,6 +17,12 @@ export interface BackupsProps {
 const saidOf = (at: string) =>
   new Date(at).toLocaleString("en-GB", { weekday: "short", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
 
+/** The moment in the name of what a restore has replaced; the name where it holds none. */
+function replacedAt(name: string): string {
+  const [, day, hours, minutes] = /(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)/.exec(name) ?? [];
+  return day ? saidOf(`${day}T${hours}:${minutes}:00Z`) : name;
+}
+
 /** When everything was last backed up, and what can be done about it. */
 export function Backups({ directory, newest, old, second, replaced }: BackupsProps) {
   const router = useRouter();
@@ -24,6 +30,7 @@ export function Backups({ directory, newest, old, second, replaced }: BackupsPro
   const [wrong, setWrong] = useState<string>();
   const [place, setPlace] = useState("");
   const [chosen, setChosen] = useState<File>();
+  const [unwanted, setUnwanted] = useState<string>();
   const file = useRef<HTMLInputElement>(null);
   const label = useId();
   const send = async (work: () => Promise<Answer>, done: (answer: Answer) => void) => {
@@ -51,7 +58,14 @@ export function Backups({ directory, newest, old, second, replaced }: BackupsPro
         <p suppressHydrationWarning>{newest ? BACKUP.newest(saidOf(newest.at)) : BACKUP.none}</p>
         <p className="break-words text-quiet">{BACKUP.daily(directory)}</p>
         {second && second !== "none" && <p className="break-words text-quiet">{BACKUP.chosen(second.directory)}</p>}
-        {replaced.length > 0 && <p className="break-words text-quiet">{BACKUP.kept(replaced)}</p>}
+        {replaced.map((name) => (
+          <p key={name} className="text-quiet" suppressHydrationWarning>
+            {BACKUP.kept(replacedAt(name))}{" "}
+            <button type="button" className="link" disabled={busy} onClick={() => setUnwanted(name)}>
+              {BACKUP.deleteKept}
+            </button>
+          </p>
+        ))}
         <div className="flex flex-wrap gap-x-4 gap-y-2 py-3">
           <button
             type="button"
@@ -155,6 +169,30 @@ export function Backups({ directory, newest, old, second, replaced }: BackupsPro
             }}
           >
             {BACKUP.confirmDo}
+          </button>
+        }
+      />
+      <ConfirmDialog
+        title={BACKUP.confirmDelete}
+        text={BACKUP.confirmDeleteText(replacedAt(unwanted ?? ""))}
+        cancel={BACKUP.cancel}
+        open={unwanted !== undefined}
+        onClose={() => setUnwanted(undefined)}
+        action={
+          <button
+            type="button"
+            className="act"
+            data-main
+            onClick={() => {
+              const name = unwanted;
+              setUnwanted(undefined);
+              void send(
+                () => ask("/api/backup/replaced", "DELETE", { name }),
+                () => toast(BACKUP.deleted),
+              );
+            }}
+          >
+            {BACKUP.deleteKept}
           </button>
         }
       />

@@ -1,0 +1,34 @@
+// A built server with the demo data on 127.0.0.1, in a directory of its own, for benches that ask it things.
+import { spawn } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+
+export const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Resolves once the server answers. @param env beside the demo's own @throws where it does not answer within a minute */
+export async function demoServer(port: number, env: Record<string, string> = {}) {
+  const url = `http://127.0.0.1:${port}`;
+  const directory = mkdtempSync(path.join(tmpdir(), "rondeau-bench-"));
+  const server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], {
+    stdio: "ignore",
+    env: { ...process.env, NODE_ENV: "production", RONDEAU_DATA_DIR: directory, RONDEAU_DEMO: "1", ...env },
+  });
+  const stop = () => {
+    server.kill("SIGTERM");
+    rmSync(directory, { recursive: true, force: true });
+  };
+  const post = (where: string, body: unknown) =>
+    fetch(url + where, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+  const answers = () =>
+    fetch(url).then(
+      (r) => r.ok,
+      () => false,
+    );
+  for (let tries = 0; tries < 600; tries++) {
+    if (await answers()) return { url, post, stop };
+    await wait(100);
+  }
+  stop();
+  throw new Error("the server does not answer");
+}
