@@ -9,7 +9,7 @@ import { explainRoot, explainSearch, rejectedBy } from "./explain/refusal";
 import { extractPlan, type PlanFrame } from "./extract";
 import { followedOn } from "./followed-on";
 import { DEFAULT_ROUNDS, guideFrom, improve, placementsFrom } from "./improve";
-import { cheapened, firstByLearning, regretBound, shortened } from "./learn/better";
+import { cheapened, firstByLearning, shortened } from "./learn/better";
 import { Learner } from "./learn/learner";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
@@ -313,8 +313,7 @@ function searchWith(
     const { plan: shortest, boundMinutes } = shortened(plan, bench);
     return { status: "feasible", plan: { ...shortest, boundMinutes: Math.max(frame.boundMinutes, boundMinutes) } };
   }
-  const cheapest = cheapened(plan, bench);
-  const boundRegret = rounds >= ROUNDS_OF_A_BOUND ? regretBound(cheapest, bench) : 0;
+  const { plan: cheapest, boundRegret } = cheapened(plan, { ...bench, bounded: rounds >= ROUNDS_OF_A_BOUND });
   const bounded = { ...cheapest, boundMinutes: Math.max(frame.boundMinutes, bench.learner.leadBound()) };
   return { status: "feasible", plan: boundRegret > 0 ? { ...bounded, boundRegret } : bounded };
 }

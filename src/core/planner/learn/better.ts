@@ -18,6 +18,8 @@ export interface WithLearner extends Scene {
 export interface Learning extends WithLearner {
   /** Changes of bounds that may be spent. */
   readonly work: number;
+  /** A bound on the regret is looked for as well. */
+  readonly bounded?: boolean;
   readonly onBetter?: (plan: Plan, done: number) => void;
 }
 
@@ -26,9 +28,13 @@ const CONFLICTS_A_QUESTION = 100;
 const CONFLICTS_A_ROUND = 60;
 const CONFLICTS_NEARBY = 60;
 /** Minutes by which the order of a first plan is shaken. */
-const FIRST_NOISES = [600, 2880];
+const FIRST_NOISES = [600, 2880, 300, 1440, 5760, 2880];
+/** Share of the work that is left for going on from the best of them. */
+const LEFT_FOR_GOING_ON = 0.8;
 /** Minutes by which what is free is tried elsewhere: days, since evenings repeat, and hours. */
 const SHIFTS = [-1440, -1440, -2880, -7 * 1440, 1440, 2880, -240, 240];
+/** Days of beginning that are tried. */
+const MOST_DAYS = 6;
 /** How far the cap is lowered below the best plan, as a share of it: at first, at most, at least. */
 const LEAP = { first: 0.04, most: 0.12, least: 0.0003 };
 
@@ -123,14 +129,14 @@ const COOLING = 0.93;
 const LEAST_HEAT = 0.002;
 
 /** Shares of a plan's regret below which it is asked whether there is none, and conflicts spent on each. */
-const BOUND_SHARES = [0.3, 0.5, 0.65, 0.75, 0.85, 0.92, 0.96, 0.985];
+const BOUND_SHARES = [0.3, 0.5, 0.65, 0.75, 0.85, 0.92, 0.96, 0.98, 0.99];
 const CONFLICTS_OF_A_BOUND = 120;
 
 /**
  * A regret below which no plan with these methods lies: the sum is refuted without any assumption, in steps upwards as long as that succeeds.
  * Changes of the oven's setting are not in the sum, so the bound counts none.
  */
-export function regretBound(best: Plan, bench: Learning): number {
+function regretBound(best: Plan, bench: Learning): number {
   const { learner, model, stop } = bench;
   if (!learner.objective) return 0;
   const sum = best.regret.total - best.regret.S5 - best.regret.S7;
@@ -155,13 +161,17 @@ export function regretBound(best: Plan, bench: Learning): number {
   return Math.floor(proved + best.regret.S5);
 }
 
-/** The plan of least regret that can be found for the work given. */
-export function cheapened(start: Plan, bench: Learning): Plan {
+/**
+ * The plan of least regret that can be found for the work given. Where it is stuck for the first time, the bound on the regret is asked for:
+ * a clock that ends the search later leaves no time for it.
+ */
+export function cheapened(start: Plan, bench: Learning): { plan: Plan; boundRegret: number } {
   const { learner, model, stop, frame } = bench;
   const random = seededRandom(frame.seed + 7);
   const movable = model.activities.filter((a) => !a.fact && a.step.ref !== "");
   const objective = learner.objective;
-  if (!objective || movable.length === 0) return start;
+  let boundRegret = 0;
+  if (!objective || movable.length === 0) return { plan: start, boundRegret };
   const begun = learner.work;
   const left = () => bench.work - (learner.work - begun);
   let best = start;
@@ -175,7 +185,7 @@ export function cheapened(start: Plan, bench: Learning): Plan {
   } else {
     const own = learner.first(4 * CONFLICTS_A_QUESTION, stop, "sure");
     const placed = own.status === "found" ? planOf(own.solution, bench) : undefined;
-    if (own.status !== "found" || !placed) return start;
+    if (own.status !== "found" || !placed) return { plan: start, boundRegret };
     current = own.solution;
     plan = placed;
     learner.keep();
@@ -191,8 +201,18 @@ export function cheapened(start: Plan, bench: Learning): Plan {
   };
   // A few quite different plans to begin from: which component has its pick of the evenings first decides much.
   for (const noise of FIRST_NOISES) {
+    if (stop() || left() < bench.work * LEFT_FOR_GOING_ON) break;
     const sum = plan.regret.total - plan.regret.S5 - plan.regret.S7;
     const answer = learner.afresh(Math.round(sum * COST_SCALE) - 1, noise, CONFLICTS_A_QUESTION, stop);
+    const found = answer.status === "found" ? planOf(answer.solution, bench) : undefined;
+    if (answer.status === "found" && found && found.regret.total < plan.regret.total) take(answer.solution, found);
+  }
+  // Begun a day later, two days later: another basin, which no exchange of two components leads to.
+  for (const midnight of daysToBegin(plan, model)) {
+    if (stop() || left() < bench.work * LEFT_FOR_GOING_ON) break;
+    const sum = plan.regret.total - plan.regret.S5 - plan.regret.S7;
+    const answer = learner.afresh(Math.round(sum * COST_SCALE) - 1, 0, CONFLICTS_A_QUESTION, stop, midnight);
+    if (answer.status === "refuted") break;
     const found = answer.status === "found" ? planOf(answer.solution, bench) : undefined;
     if (answer.status === "found" && found && found.regret.total < plan.regret.total) take(answer.solution, found);
   }
@@ -210,6 +230,7 @@ export function cheapened(start: Plan, bench: Learning): Plan {
       if (plan.regret.total > best.regret.total + 1e-9) ({ solution: current, plan } = home);
     } else if (heat === 0 && since > STUCK_ROUNDS) {
       heat = FIRST_HEAT;
+      if (boundRegret === 0 && bench.bounded) boundRegret = regretBound(best, bench);
       home = { solution: current, plan };
     }
     const share = heat > 0 ? -heat : random() < 0.7 ? leap : LEAP.least;
@@ -242,7 +263,18 @@ export function cheapened(start: Plan, bench: Learning): Plan {
       if (everything && answer.status === "refuted" && share === LEAP.least) break;
     }
   }
-  return best;
+  if (boundRegret === 0 && bench.bounded) boundRegret = regretBound(best, bench);
+  return { plan: best, boundRegret };
+}
+
+/** The midnights between the first and the last day of a plan. */
+function daysToBegin(plan: Plan, { dish }: Model): number[] {
+  const first = plan.steps[0];
+  if (!first || plan.style === "shortest") return [];
+  const days = dish.zone.dayNumber(plan.serveAt) - dish.zone.dayNumber(first.start);
+  return Array.from({ length: Math.min(MOST_DAYS, Math.max(0, days - 1)) }, (_, i) => {
+    return dish.zone.minuteOfDay(dish.zone.dayNumber(first.start) + i + 1, 0);
+  });
 }
 
 function someNeighbourhood(movable: Model["activities"], plan: Plan, model: Model, random: Random): Set<number> {

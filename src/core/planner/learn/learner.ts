@@ -136,10 +136,11 @@ export class Learner {
   }
 
   /** A plan that costs at most `cap`, from nothing, in an order shaken by so many minutes. */
-  afresh(cap: number, noise: number, budget: number, stop: () => boolean): Answer {
+  afresh(cap: number, noise: number, budget: number, stop: () => boolean, beginning?: number): Answer {
     if (!this.objective) return { status: "refuted" };
     this.#shakeOrder(noise);
-    return this.#ask(budget, [...this.#assumed("found"), 2 * this.objective.total + 1, -cap], () => this.#latestFirst(), stop);
+    const lead = beginning === undefined ? [] : [2 * this.encoding.beginning, beginning - this.encoding.base];
+    return this.#ask(budget, [...this.#assumed("found"), ...lead, 2 * this.objective.total + 1, -cap], () => this.#latestFirst(), stop);
   }
 
   #assumed(mode: Mode): number[] {
