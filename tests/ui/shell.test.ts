@@ -2,7 +2,7 @@
 // What stands round every view: the palette and its keys, the keeper of the plan, a new dish, the hour of serving, the ways out where there is no plan.
 import { act, within } from "@testing-library/react";
 import { createElement } from "react";
-import { describe, expect, test, vi } from "vitest";
+import { beforeAll, describe, expect, test, vi } from "vitest";
 import { readDishValue } from "../../src/core/dish/read";
 import { ServingForm } from "../../src/ui/dish/ServingForm";
 import { NewDish } from "../../src/ui/shell/NewDish";
@@ -21,6 +21,8 @@ const COMPONENTS = [
 ];
 
 describe("the palette", () => {
+  // It comes after the page; on a busy machine later than a test waits for.
+  beforeAll(() => import("../../src/ui/shell/PaletteDialog"));
   const open = () => {
     const server = serverThat(({ body, path }) =>
       path.endsWith("/parts")
@@ -47,13 +49,21 @@ describe("the palette", () => {
     const user = hands();
     expect(screen.queryByRole("dialog")).toBeNull();
     await user.keyboard("{Control>}k{/Control}");
-    await user.type(screen.getByRole("combobox"), "slaw");
+    await user.type(await screen.findByRole("combobox"), "slaw");
     await vi.waitFor(() =>
       expect(screen.getAllByRole("option").map((o) => o.textContent)).toEqual(["Red-cabbage slaw", "Edit Red-cabbage slaw"]),
     );
     await user.keyboard("{Enter}");
     expect(router.pushed).toEqual(["/d/lunch/timetable?c=slaw"]);
     expect(screen.queryByRole("dialog")).toBeNull();
+  });
+  test("what is typed and entered before it has come is not lost", async () => {
+    const { router } = open();
+    await act(async () => {
+      for (const key of ["k", "s", "l", "a", "w", "Enter"])
+        document.body.dispatchEvent(new KeyboardEvent("keydown", { key, ctrlKey: key === "k", bubbles: true }));
+    });
+    await vi.waitFor(() => expect(router.pushed).toEqual(["/d/lunch/timetable?c=slaw"]));
   });
   test("Enter that comes before the list of components does chooses from it", async () => {
     let arrive = () => {};
@@ -64,7 +74,7 @@ describe("the palette", () => {
     const { router } = stand(createElement(Palette, { slug: "lunch" }));
     const user = hands();
     await user.keyboard("{Control>}k{/Control}");
-    await user.type(screen.getByRole("combobox"), "slaw");
+    await user.type(await screen.findByRole("combobox"), "slaw");
     await user.keyboard("{Enter}");
     expect(router.pushed).toEqual([]);
     arrive();
@@ -74,7 +84,7 @@ describe("the palette", () => {
     open();
     const user = hands();
     await user.keyboard("{Control>}k{/Control}");
-    await user.type(screen.getByRole("combobox"), "zzz");
+    await user.type(await screen.findByRole("combobox"), "zzz");
     expect(screen.getByText("Nothing of that name.")).toBeTruthy();
     await user.keyboard("{Escape}");
     expect(screen.queryByRole("dialog")).toBeNull();
@@ -99,7 +109,7 @@ describe("the palette", () => {
   test("? lists the keys", async () => {
     open();
     await hands().keyboard("?");
-    const keys = screen.getByRole("dialog", { name: "The keys" });
+    const keys = await screen.findByRole("dialog", { name: "The keys" });
     for (const words of ["Ctrl Z", "take back the last change", "fold or unfold time"]) expect(keys.textContent).toContain(words);
   });
   test("Ctrl Z takes back, with Shift does it again, and leaves a box its own undo", async () => {
