@@ -1,15 +1,11 @@
-import { mkdtempSync } from "node:fs";
-import { tmpdir } from "node:os";
-import path from "node:path";
 import { defineConfig } from "@playwright/test";
-
-// Evaluated in the runner and again in each worker: only the first may make the directory.
-process.env.E2E_DATA_DIR ??= mkdtempSync(path.join(tmpdir(), "rondeau-e2e-"));
 
 export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results/browser",
-  workers: 1,
+  globalSetup: "./tests/e2e/prepare.ts",
+  // Each file of tests has a server, a port and a directory of its own.
+  workers: 2,
   // The machine is shared: what fails once for want of a core is tried again from a fresh server, and reported as flaky.
   retries: 1,
   timeout: 90_000,

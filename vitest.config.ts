@@ -9,6 +9,7 @@ export default defineConfig({
     include: ["tests/**/*.test.ts"],
     exclude: ["tests/e2e/**"],
     environment: "node",
+    setupFiles: ["./tests/support/setup.ts"],
     pool: "threads",
     maxWorkers: 2,
     testTimeout: 120_000,

@@ -28,7 +28,80 @@ const strangers = (folder: string, allowed: RegExp) =>
       .map((i) => `${f} → ${i}`),
   );
 
+/** Who an import is of: a file of ours, or a package. */
+const fileOf = (name: string): string | undefined =>
+  [name, `${name}.ts`, `${name}.tsx`, `${name}/index.ts`].find((candidate) => files.includes(candidate));
+const graph = new Map(files.map((f) => [f, [...new Set(importsOf(f).flatMap((i) => fileOf(i) ?? []))]] as const));
+
+/** The core, from what stands on nothing to what stands on all: each knows itself and what is named before it. Single files are at its foot. */
+const ORDER = [
+  "time",
+  "measures",
+  "devices",
+  "dish",
+  "foods",
+  "entry",
+  "dish/edit",
+  "dish/fit",
+  "dish/questions",
+  "import",
+  "catalogue",
+  "bench",
+  "planner",
+  "record",
+  "rehearse",
+  "view",
+  "safety",
+  "sheets",
+];
+/** @returns the place in the order, and 0 for what lies at the foot; -1 for what has none */
+const levelOf = (file: string): number => {
+  const [, ...parts] = file.split("/");
+  if (parts.length === 1) return 0;
+  const two = ORDER.indexOf(`${parts[0]}/${parts[1]}`);
+  const one = ORDER.indexOf(parts[0] as string);
+  return two >= 0 ? two + 1 : one >= 0 ? one + 1 : -1;
+};
+
+/** Groups of files that know each other in a circle (strongly connected components; Tarjan 1972). */
+function circles(): string[][] {
+  const [index, low] = [new Map<string, number>(), new Map<string, number>()];
+  const stack: string[] = [];
+  const found: string[][] = [];
+  const visit = (file: string): void => {
+    index.set(file, index.size);
+    low.set(file, index.get(file) as number);
+    stack.push(file);
+    for (const other of graph.get(file) ?? []) {
+      if (!index.has(other)) visit(other);
+      if (stack.includes(other)) low.set(file, Math.min(low.get(file) as number, low.get(other) as number));
+    }
+    if (low.get(file) !== index.get(file)) return;
+    const circle = stack.splice(stack.indexOf(file));
+    if (circle.length > 1) found.push(circle.sort());
+  };
+  for (const file of files) if (!index.has(file)) visit(file);
+  return found;
+}
+
 describe("dependence runs one way", () => {
+  test("no file knows itself by way of others", () => {
+    expect([...graph.values()].flat().length).toBeGreaterThan(800);
+    expect(circles()).toEqual([]);
+  });
+  test("every part of the core has its place, and knows only what stands before it", () => {
+    const core = under("core");
+    expect(core.filter((f) => levelOf(f) < 0)).toEqual([]);
+    const upwards = core.flatMap((f) =>
+      (graph.get(f) ?? []).filter((other) => levelOf(other) > levelOf(f)).map((other) => `${f} → ${other}`),
+    );
+    expect(upwards).toEqual([]);
+  });
+  test("what docs/architecture.md says of the order is this order", () => {
+    const text = readFileSync(path.join(source, "../docs/architecture.md"), "utf8");
+    const said = [...text.matchAll(/^\| `([\w/]+)\/` \|/gm)].map((m) => m[1]);
+    expect(said).toEqual(ORDER);
+  });
   test("the core knows itself, Zod and, in one file each, time zones, JSON Patch, calendars, CSV and HTML", () => {
     expect(under("core").length).toBeGreaterThan(30);
     expect(strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902|ical\.js|csv-stringify\/sync|htmlparser2)$/)).toEqual([]);

@@ -273,6 +273,17 @@ export async function acceptPlan(changed: StoredDish, value: unknown) {
   return { status: "accepted" as const, insert };
 }
 
+/** Whether the newest answer is the last word for now: made for what the dish says and what was pressed, and nothing is being planned. */
+export async function isSettled(stored: StoredDish): Promise<boolean> {
+  if (underWay.has(stored.slug)) return false;
+  const db = await database();
+  const [newest, run] = [await findNewestPlan(db, stored.id), await findOpenRun(db, stored.id)];
+  if (!newest || !isCurrent(newest, stored)) return false;
+  if (!run) return !isFirst(newest);
+  const events = await listRunEvents(db, run.id);
+  return events.length === 0 || (newest.runId === run.id && newest.runSequence === events.length);
+}
+
 const FirstFile = z.looseObject({ first: z.literal(true) });
 
 /** A first, quick plan: where whoever waited for the better one went away, the next one to look gets it. */

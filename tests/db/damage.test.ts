@@ -19,6 +19,7 @@ import { sizesBelow } from "../../src/db/disk";
 import { openDatabase } from "../../src/db/open";
 import { findDish, insertDish, insertKitchen } from "../../src/db/queries/dishes";
 import { insertRun, insertRunEvent } from "../../src/db/queries/runs";
+import { deep } from "../support/deep";
 import { smallDish } from "../support/small-dish";
 
 const migrations = fileURLToPath(new URL("../../src/db/migrations", import.meta.url));
@@ -28,7 +29,7 @@ afterAll(() => rmSync(scratch, { recursive: true, force: true }));
 const open = (directory: string) => openDatabase({ directory, migrations, template });
 const PRESSES = 40;
 /** One in so many of the tables' files is tried in every run of the tests, each of them by `./rondeau test crash`. */
-const SHARE = process.env.RONDEAU_CRASH_STATES ? 1 : 8;
+const SHARE = process.env.RONDEAU_CRASH ? 1 : deep(24, 8);
 
 async function fill(directory: string, slug: string): Promise<() => Promise<void>> {
   const db = await open(directory);

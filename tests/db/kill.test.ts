@@ -23,7 +23,7 @@ async function writeAndKill(directory: string, least: number, extraMs: number): 
 }
 
 /** Six in every run of the tests, a hundred by `./rondeau test crash`. */
-const KILLS = process.env.RONDEAU_CRASH_STATES ? 100 : 6;
+const KILLS = process.env.RONDEAU_CRASH ? 100 : 6;
 const PRESSES_BETWEEN = 11;
 
 describe("kill -9", () => {

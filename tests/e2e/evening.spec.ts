@@ -85,14 +85,14 @@ test("the stew comes to the table though the mix was late and the simmer pressed
     ["table.serve", "Ladle and serve"],
   ] as const) {
     const begun = await page.getByRole("article", { name: `Running: ${name}` }).count();
-    const planned = (await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === step);
+    const planned = (await server.settled("bean-stew")).steps.find((s: { step: string }) => s.step === step);
     const now = server.hour();
     const at = (text: string) => new Date(Math.max(Date.parse(text), now)).toISOString();
     if (begun === 0) await press(page, at(planned.start), name, "Start");
     if (name !== "Simmer the stew")
-      await press(page, at((await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === step).end), name, "Done");
+      await press(page, at((await server.settled("bean-stew")).steps.find((s: { step: string }) => s.step === step).end), name, "Done");
     if (name === "Griddle them") {
-      const stewEnds = (await server.settledPlan("bean-stew")).steps.find((s: { step: string }) => s.step === "stew.simmer").end;
+      const stewEnds = (await server.settled("bean-stew")).steps.find((s: { step: string }) => s.step === "stew.simmer").end;
       await press(page, new Date(Math.max(Date.parse(stewEnds), server.hour())).toISOString(), "Simmer the stew", "Done");
     }
   }
@@ -156,7 +156,7 @@ test("the lunch is followed to the table: a slip in the evening, a night looked 
     state.set(next.step, next.kind === "started" ? "running" : "done");
     if (late) {
       slipped = true;
-      await server.settledPlan(slug);
+      await server.settled(slug);
     }
   }
   expect([slipped, night, forgotten !== undefined]).toEqual([true, true, true]);

@@ -1,6 +1,6 @@
 // A server of its own for each test file: its own directory, its own port, its own clock; it can be stopped and started again.
 import { type ChildProcess, spawn } from "node:child_process";
-import { mkdtempSync } from "node:fs";
+import { cpSync, mkdtempSync, readdirSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
@@ -22,6 +22,8 @@ export class Server {
 
   async start(now = this.now): Promise<void> {
     this.#said = "";
+    const { RONDEAU_E2E_PREPARED: prepared, RONDEAU_E2E_PREPARED_AT: at } = process.env;
+    if (prepared && now === at && readdirSync(this.directory).length === 0) cpSync(prepared, this.directory, { recursive: true });
     const child = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", String(this.port), "-H", "127.0.0.1"], {
       cwd: root,
       env: {
@@ -48,12 +50,21 @@ export class Server {
     }
   }
 
+  /** Asks it to end, and waits until it has written all down. */
+  async stop(): Promise<void> {
+    await this.#end("SIGTERM");
+  }
+
   /** Ends it at once, as a flat battery would. */
   async kill(): Promise<void> {
+    await this.#end("SIGKILL");
+  }
+
+  async #end(signal: NodeJS.Signals): Promise<void> {
     const child = this.#process;
     if (!child || child.exitCode !== null || child.signalCode !== null) return;
     const gone = new Promise((resolve) => child.once("exit", resolve));
-    child.kill("SIGKILL");
+    child.kill(signal);
     await gone;
   }
 
@@ -98,25 +109,15 @@ export class Server {
     this.#clockSet = { to: Date.parse(now), at: Date.now() };
   }
 
-  /** The plan in force once nothing better has come for a while. */
+  /** The plan in force, once it is the planner's last word on what the dish says and what was pressed. */
   // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
-  async settled(slug: string, seconds = 8): Promise<any> {
-    let last = "";
-    for (let same = 0; same < seconds; ) {
-      const plan = await this.plan(slug);
-      const text = JSON.stringify(plan);
-      // The first, quick plan has not been rehearsed; the one that follows it has.
-      same = text === last && plan.rehearsed ? same + 1 : 0;
-      last = text;
-      await new Promise((resolve) => setTimeout(resolve, 1000));
+  async settled(slug: string): Promise<any> {
+    for (let tries = 0; tries < 900; tries++) {
+      const answer = await fetch(`${this.url}/api/dishes/${slug}/plan`);
+      if (answer.ok && answer.headers.get("rondeau-plan") === "settled") return answer.json();
+      await new Promise((resolve) => setTimeout(resolve, 100));
     }
-    return JSON.parse(last);
-  }
-
-  /** The plan in force once the planner has had its say about the last press. */
-  // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
-  async settledPlan(slug: string): Promise<any> {
-    return this.settled(slug, 2);
+    throw new Error("the plan did not settle");
   }
 
   /** What the server's clock says, in milliseconds. */

@@ -1,6 +1,6 @@
 // Balance of amounts: nobody can take more of an output than is made of it.
 // An output over-taken under every choice of methods is an error of the file; under some, those choices are not feasible.
-import type { PlacedStep, Report } from "./check";
+import type { PlacedStep, Report } from "./check-report";
 import { componentOf, type Dish, type Step } from "./model";
 import { comparable, type Quantity, quantityText } from "./units";
 

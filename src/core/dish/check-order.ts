@@ -1,5 +1,5 @@
 // The order of a dish's steps: none waits for itself in a circle, none leads to nothing that is served.
-import type { PlacedStep, Report } from "./check";
+import type { PlacedStep, Report } from "./check-report";
 import type { Dish, Method, Step } from "./model";
 
 /** Steps that must stand before this one, for one choice of methods. */

@@ -1,5 +1,5 @@
 // Food that nobody moves, and food of which nothing says how long it may stand: both are warned of, since a plan may then leave it for a night.
-import type { PlacedStep, Report } from "./check";
+import type { PlacedStep, Report } from "./check-report";
 import { beginsAlone, isTiedTo } from "./puts";
 
 export function checkStanding(steps: readonly PlacedStep[], report: Report): void {

@@ -4,6 +4,7 @@ import { hasUnseen } from "../plain-text";
 import { minutesOf } from "../time/duration";
 import { checkBalance } from "./balance";
 import { checkCycles, checkLooseSteps } from "./check-order";
+import type { PlacedStep, Report } from "./check-report";
 import { checkStanding } from "./check-standing";
 import { type Component, componentOf, type Dish, dishModel, HEATED, isUnit, type Method, MOST_BATCHES, STORES, type Step } from "./model";
 import type { Problem } from "./problem";
@@ -15,16 +16,6 @@ import { voidPin } from "./wishes";
 const LONGEST_HORIZON_DAYS = 800;
 /** Most rounds of one rhythm on one step. */
 const MOST_ROUNDS = 2_000;
-
-export type Report = (path: string, message: string, severity?: "error" | "warning") => void;
-
-/** A step with the place in the file where it stands. */
-export interface PlacedStep {
-  readonly step: Step;
-  readonly path: string;
-  readonly component: Component;
-  readonly methodIndex: number;
-}
 
 /** All problems beyond the form, in the order of the file. */
 export function checkDish(document: DishFile): Problem[] {

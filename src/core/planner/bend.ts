@@ -8,7 +8,7 @@ import { componentOf, type Dish, type Step } from "../dish/model";
 import { plannedLength } from "../dish/planned-length";
 import { choicesOfMethods } from "./choices";
 import { type Lenience, STRICT } from "./compile";
-import type { Planned, PlanOptions } from "./index";
+import type { Planned, PlanOptions } from "./options";
 import type { Log, Plan } from "./plan";
 import { againSteps, goneBy } from "./verify/gone";
 

@@ -1,6 +1,6 @@
 // Choices of methods: which way each component is made. The preferred one first, then by what each loses in quality.
 import type { Dish, Method } from "../dish/model";
-import type { PlanOptions } from "./index";
+import type { PlanOptions } from "./options";
 import { EMPTY_LOG, type Log, type Plan } from "./plan";
 
 /** Choices tried beyond the preferred one. */

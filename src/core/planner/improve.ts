@@ -3,8 +3,8 @@
 import { componentOf } from "../dish/model";
 import type { Placement } from "./engine";
 import { extractPlan, type PlanFrame } from "./extract";
-import type { PlanOptions } from "./index";
 import type { Model } from "./model";
+import type { PlanOptions } from "./options";
 import type { Plan } from "./plan";
 import { type Random, seededRandom } from "./random";
 import type { Guide, Search } from "./search";

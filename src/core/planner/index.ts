@@ -1,10 +1,9 @@
 // The planner: a dish, a moment and a wish become a plan, or a reason why there is none. See docs/planner.md.
 import { balanceOf, isOverTaken } from "../dish/balance";
 import { componentOf, DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
-import type { PlanAt } from "../dish/planned-length";
 import { bent, planUnderWay } from "./bend";
 import { choicesOfMethods } from "./choices";
-import { compile, type Lenience } from "./compile";
+import { compile } from "./compile";
 import { explainRoot, explainSearch, rejectedBy } from "./explain/refusal";
 import { extractPlan, type PlanFrame } from "./extract";
 import { followedOn } from "./followed-on";
@@ -13,54 +12,12 @@ import { cheapened, firstByLearning, shortened } from "./learn/better";
 import { Learner } from "./learn/learner";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
+import type { Planned, PlanOptions } from "./options";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style, withWishes } from "./plan";
 import { seededRandom } from "./random";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
 import { type Broken, verifyPlan, withExceptions } from "./verify";
-
-export interface PlanOptions {
-  /** Nothing starts before. Default: the dish's `startNotBefore`, else 21 days before serving. No clock is read. */
-  readonly now?: number | undefined;
-  readonly serveAt?: number | undefined;
-  readonly style?: Style | undefined;
-  readonly planAt?: PlanAt | undefined;
-  /** Methods that the cook has fixed, by component; "fallback" included. */
-  readonly methods?: Readonly<Record<string, string>> | undefined;
-  readonly log?: Log | undefined;
-  readonly seed?: number | undefined;
-  /** The plan so far: steps stay where they were as far as they can. */
-  readonly previous?: Plan | undefined;
-  /** The plan from before a step ran late that is over now: what was put off for it goes back as far as it can. */
-  readonly baseline?: Plan | undefined;
-  /** Rounds of improvement; default 120. Decides, with the seed, what plan is found. */
-  readonly rounds?: number | undefined;
-  /** Conflicts spent on one choice of methods before it is given up; default 3,000. */
-  readonly conflicts?: number | undefined;
-  /** Only the quick search: for an answer while something is dragged. Nothing is proved then. */
-  readonly quick?: boolean | undefined;
-  /** Asked often; true ends the search with the best plan so far. */
-  readonly stop?: (() => boolean) | undefined;
-  readonly onProgress?: ((progress: Progress) => void) | undefined;
-  /** Lengths are kept as `planAt` has them; else single steps may be planned shorter where there is no plan otherwise (R36). */
-  readonly exact?: boolean | undefined;
-  /** Minutes of one batch of steps planned shorter; the planner's own to give (bend.ts). */
-  readonly lengths?: ReadonlyMap<string, number> | undefined;
-  /** How far what has begun may go past hours and waits; the planner's own to give (bend.ts). */
-  readonly lenience?: Lenience | undefined;
-  /** Only the preferred choice of methods is looked at. */
-  readonly firstChoiceOnly?: boolean | undefined;
-}
-
-export interface Progress {
-  readonly phase: "first" | "improving";
-  /** From 0 to 1. */
-  readonly done: number;
-  readonly leadMinutes?: number;
-  readonly regret?: number;
-}
-
-export type Planned = { readonly status: "feasible"; readonly plan: Plan } | Infeasible;
 
 /** Conflicts that the quick search may spend before the learning solver is asked. */
 const QUICK_CONFLICTS = 60;
@@ -373,6 +330,7 @@ function refused(because: Because, proved = true): Infeasible {
   return { status: "infeasible", proved, conflict: [because] };
 }
 
+export type { Planned, PlanOptions, Progress } from "./options";
 export {
   EMPTY_LOG,
   type Gone,

@@ -3,7 +3,13 @@ import { Anchor } from "lucide-react";
 import { inUnits } from "@/core/bench/in-units";
 import type { Field, Figure } from "@/core/bench/panel";
 import { said, typedAs, type Units } from "@/core/bench/quantity";
-import type { Wished } from "./PanelView";
+
+/** A figure that the cook has fixed, and the field that follows it. */
+export interface Wished {
+  readonly figure: string;
+  readonly text: string;
+  readonly field: string;
+}
 
 export interface FiguresProps {
   readonly figures: readonly Figure[];

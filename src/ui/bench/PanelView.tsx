@@ -8,7 +8,7 @@ import { readFigure, typedAs, type Units } from "@/core/bench/quantity";
 import { HARD_STOPS } from "@/core/measures/catalogue";
 import { CurveChart } from "../charts/CurveChart";
 import { useUnits } from "../shell/units";
-import { Figures } from "./Figures";
+import { Figures, type Wished } from "./Figures";
 import { HowReckoned } from "./HowReckoned";
 import { PanelField } from "./PanelField";
 import { useAnswer } from "./use-answer";
@@ -23,12 +23,6 @@ export interface PanelViewProps {
   /** Beside the answer: what may be done with it. */
   readonly children?: (result: Reckoned) => React.ReactNode;
   readonly narrow?: boolean;
-}
-
-export interface Wished {
-  readonly figure: string;
-  readonly text: string;
-  readonly field: string;
 }
 
 /** One panel: its fields, and beside them what follows from them, reckoned as one types. */

@@ -1,7 +1,7 @@
 import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
-import { PLACE_NAMES } from "./RouteChart";
+import { PLACE_NAMES } from "./place-names";
 import { handsWords, placeWords, windowWords } from "./words";
 
 /** The chart for whoever does not see it: every step and every wait in the order of time. */

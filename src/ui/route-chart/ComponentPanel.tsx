@@ -9,7 +9,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { Trials } from "../planning/use-trial";
 import { InUnits } from "../shell/InUnits";
 import { HoldWindow } from "./HoldWindow";
-import { PLACE_NAMES } from "./RouteChart";
+import { PLACE_NAMES } from "./place-names";
 import { StepTools } from "./StepTools";
 import { handsWords, placeWords, roundsWords } from "./words";
 

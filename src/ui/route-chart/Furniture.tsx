@@ -2,7 +2,7 @@ import { memo } from "react";
 import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
 import { type Geometry, LEFT, TOP } from "./geometry";
-import { PLACE_NAMES } from "./RouteChart";
+import { PLACE_NAMES } from "./place-names";
 
 const COLD = new Set(["freezer", "fridge", "cellar"]);
 

@@ -2,7 +2,6 @@
 import { type KeyboardEvent, type ReactNode, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { StepPin } from "@/core/dish/wishes";
 import type { Why } from "@/core/planner/explain/why";
-import type { PLACES } from "@/core/sheets/places";
 import type { PlanView, ViewPlace } from "@/core/sheets/plan-view";
 import { changedView } from "@/core/sheets/view-change";
 import { axisX } from "@/core/time/folded-axis";
@@ -303,14 +302,3 @@ function neighbourOf(plan: PlanView, geometry: Geometry, focused: string | undef
     .filter((s) => s.component === component)
     .toSorted((a, b) => Math.abs(a.start - here.start) - Math.abs(b.start - here.start))[0];
 }
-
-export const PLACE_NAMES: Readonly<Record<(typeof PLACES)[number], string>> = {
-  freezer: "freezer",
-  fridge: "fridge",
-  cellar: "larder",
-  counter: "counter",
-  hob: "hob",
-  oven: "oven",
-  grill: "grill",
-  bath: "bath",
-};

@@ -25,7 +25,8 @@ import { ImpossiblePanel } from "./ImpossiblePanel";
 import { LoadNotes } from "./LoadNotes";
 import { PlaceStrip } from "./PlaceStrip";
 import { PlanPanel } from "./PlanPanel";
-import { PLACE_NAMES, RouteChart } from "./RouteChart";
+import { PLACE_NAMES } from "./place-names";
+import { RouteChart } from "./RouteChart";
 import { TrialBar } from "./TrialBar";
 import { hundred } from "./words";
 import { ZoomRow, zoomWindow } from "./ZoomRow";
@@ -285,14 +286,16 @@ function useShown() {
 }
 
 /** Where there is nothing to draw at all, the first way out is tried at once, so that what clashes can be seen on it. */
-function useFirstRepair(plan: PlanView | undefined, conflict: Conflict | undefined, { attempt }: ReturnType<typeof useTrial>) {
-  const tried = useRef<string>(undefined);
+function useFirstRepair(plan: PlanView | undefined, conflict: Conflict | undefined, { attempt, trial }: ReturnType<typeof useTrial>) {
+  const tried = useRef(false);
   useEffect(() => {
     const first = conflict?.repairs[0];
-    if (plan || !first || tried.current === conflict.answer) return;
-    tried.current = conflict.answer;
+    if (!first) tried.current = false;
+    // Once: ways are found one after another, and what the cook looks at meanwhile stays.
+    if (plan || !first || tried.current || trial) return;
+    tried.current = true;
     void attempt(first.text, first.change, { repair: true });
-  }, [plan, conflict, attempt]);
+  }, [plan, conflict, attempt, trial]);
 }
 
 /** Another layout, asked for by an address (the palette does so). */

@@ -2,7 +2,7 @@
 import type { PlanView } from "@/core/sheets/plan-view";
 import type { AxisPart } from "@/core/time/folded-axis";
 import type { WallClock } from "@/core/time/wall-clock";
-import { type Geometry, type HandsBar, LEFT, type Route, type Segment } from "./geometry";
+import { type Geometry, type HandsBar, LEFT, type Route, type Segment } from "./shapes";
 
 /** Letters are about so wide at the sizes used; the fonts are measured once, here. */
 export const LETTER = { step: 5.3, name: 6.5 };

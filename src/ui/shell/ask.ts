@@ -1,11 +1,8 @@
 // Speaking to the server from a page: JSON out, JSON or a refusal back. A failed connection is told, not thrown about.
+import type { Answer } from "./answer";
 import { seeAnswer } from "./seen-versions";
 
-export interface Answer {
-  readonly ok: boolean;
-  readonly status: number;
-  readonly body: { message?: string; problems?: readonly { path: string; message: string; severity: string }[]; [key: string]: unknown };
-}
+export type { Answer } from "./answer";
 
 export async function ask(path: string, method: string, body?: unknown): Promise<Answer> {
   try {

@@ -1,7 +1,7 @@
 "use client";
 // Which versions of a dish and its kitchen this page has seen last: what a change and an undo are made for.
 import { useEffect } from "react";
-import type { Answer } from "./ask";
+import type { Answer } from "./answer";
 
 export interface Seen {
   readonly version: number;

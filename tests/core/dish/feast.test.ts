@@ -48,6 +48,14 @@ describe("joining two dishes", () => {
     expect(feast.dish.serve).toBe("soup-plate.put");
     expect(feast.dish.courses).toEqual([{ name: "Small", serve: "plate.put", after: "1h30m" }]);
   });
+  test("may begin as early as the earlier of the two", () => {
+    const begins = (day: string) => (d: Loose) => (d.dish.startNotBefore = `${day}T08:00`);
+    const of = (one: DishFile, two: DishFile) => joinDishes(one, two, { after: 0 }).dish.startNotBefore;
+    const early = sound(smallDish(begins("2026-10-12")));
+    expect(of(early, other(begins("2026-10-15")))).toBe("2026-10-12T08:00");
+    expect(of(sound(smallDish(begins("2026-10-15"))), other(begins("2026-10-12")))).toBe("2026-10-12T08:00");
+    expect(of(first, other(begins("2026-10-12")))).toBe("2026-10-12T08:00");
+  });
   test("is planned as one: each course ends at its own minute, and no two works share a pair of hands", () => {
     const dish = dishModel(sound(joinDishes(first, other(), { after: 60 })));
     const planned = planDish(dish, { rounds: 10 });

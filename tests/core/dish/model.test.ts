@@ -157,6 +157,16 @@ describe("the balance of an output", () => {
         );
       }),
     ));
+  test("stays open where nobody says how much is made, or how much a taker takes", () => {
+    const made = { dimension: "volume" as const, value: 2000 };
+    const taker = (quantity: unknown) =>
+      [{ ...steps[0], ref: "x.y", takes: [{ from: "a.b", quantity, during: undefined, each: false }] }] as unknown as Step[];
+    const open = (of: typeof made | undefined, quantity: unknown) => balanceOf({ ...dish, plate: [] }, "a.b", of, taker(quantity)).open;
+    expect(open(made, { dimension: "volume", value: 500 })).toBe(false);
+    expect(open(made, undefined)).toBe(true);
+    expect(open(undefined, { dimension: "volume", value: 500 })).toBe(true);
+    expect(open(made, { dimension: "mass", value: 500 })).toBe(true);
+  });
   test("stays open, with a warning, where amounts are of different kinds", () => {
     expect(warnings((d) => (stepOf(d, "sauce.reduce").takes[0].amount = { amount: 500, unit: "g" })).join()).toMatch(
       /another kind of amount/,

@@ -134,6 +134,17 @@ describe("weights", () => {
   test("of all that goes in", () => {
     const d = withStock(["simmer 4h"], ["1 kg bones", "3 L water", "2 unicorns"]);
     expect(rawWeight(d.components[0]!.methods[0]!, 1)).toEqual({ grams: 4000, stated: false, unweighed: 1 });
+    // What is left out has no weight that anybody would miss.
+    const [bones, water, unicorns] = d.components[0]!.methods[0]!.ingredients!;
+    const without = { ...d.components[0]!.methods[0]!, ingredients: [bones!, water!, { ...unicorns!, leftOut: true }] };
+    expect(rawWeight(without, 1)).toMatchObject({ grams: 4000, unweighed: 0 });
+  });
+  test("of what is fixed stays, whether the amount or the ingredient says so", () => {
+    const salt = { id: "salt", name: "salt", amount: { amount: 10, unit: "g" as const } };
+    expect(scaledIngredient(salt, 3)?.value).toBeCloseTo(30, 9);
+    expect(scaledIngredient({ ...salt, amount: { ...salt.amount, fixed: true } }, 3)?.value).toBe(10);
+    expect(scaledIngredient({ ...salt, scale: "fixed" }, 3)?.value).toBe(10);
+    expect(scaledIngredient({ ...salt, scale: 0.5 }, 4)?.value).toBeCloseTo(20, 9);
   });
 });
 
@@ -204,6 +215,9 @@ describe("fit", () => {
     });
     const more = fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 11), "stock.bake", "oven");
     expect(more).toMatchObject({ verdict: "full", said: "probably 2 of 2 racks", reckoned: true });
+    // A third more is asked about, a sixth more is not.
+    expect(fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 8), "stock.bake", "oven")).toMatchObject({ verdict: "full" });
+    expect(fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 7), "stock.bake", "oven")).toMatchObject({ verdict: "fits" });
     const many = fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 18), "stock.bake", "oven");
     expect(many).toMatchObject({ verdict: "over" });
     expect(many.remedies[0]?.text).toMatch(/^In 2 rounds/);

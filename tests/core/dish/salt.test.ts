@@ -41,6 +41,14 @@ describe("salt for each guest", () => {
       into(g("Pork", 1000), g("Water", 1000), g("Salt", 40))(d);
     });
     expect(brine?.rows[0]).toMatchObject({ eaten: 0.5, because: "the rest stays in the brine" });
+    // From three tenths of water on it is a brine; with less the salt is rubbed in, and all of it stays.
+    const rubbed = (water: number) =>
+      salted((d) => {
+        d.components[0].kind = "cure";
+        into(g("Pork", 1000), g("Water", water), g("Salt", 40))(d);
+      })?.rows[0]?.eaten;
+    expect([rubbed(290), rubbed(300)]).toEqual([1, 1]);
+    expect(rubbed(310)).toBeCloseTo(1000 / 1310, 6);
     const boiled = salted(into(g("Pasta", 400), { ...g("Salt", 30), note: "for the boiling water" }));
     expect(boiled?.rows[0]?.eaten).toBe(0.03);
   });

@@ -144,6 +144,8 @@ test.each([
   ["PT45M", 45],
   ["P1DT2H", 26 * 60],
   ["P2D", 2 * 24 * 60],
+  ["P1W", 7 * 24 * 60],
+  ["P2WT1H", 14 * 24 * 60 + 60],
   ["an hour or so", undefined],
 ])("a length of time as pages write it: %s", (text, minutes) => {
   expect(isoMinutes(text)).toBe(minutes);

@@ -2,7 +2,8 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { Equipment, Use } from "../../../src/core/dish/model";
-import { type HeatUser, minutesToChange, settle } from "../../../src/core/planner/heat-settings";
+import { EMPTY_LOG } from "../../../src/core/planner";
+import { type HeatUser, minutesToChange, settle, warmthNow } from "../../../src/core/planner/heat-settings";
 import { dishOf } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 
@@ -150,4 +151,31 @@ test("an oven that three dozen trays ask for does not hang the planner", async (
   const planned = planDish(dish, { planAt: "likely", rounds: 2 });
   if (planned.status !== "feasible") throw new Error("no plan");
   expect(verifyPlan(dish, planned.plan).broken).toEqual([]);
+});
+
+describe("room and warmth, to the minute", () => {
+  const four = (from: number, to: number) => Array.from({ length: 4 }, (_, n) => user(n, from, to, use(180, 10)));
+  test("a tray goes in the minute another comes out of a full oven, and not one before", () => {
+    expect(settle(oven, [...four(100, 140), user(9, 140, 170, use(180, 10))], 0, OPEN)).toHaveLength(1);
+    expect(settle(oven, [...four(100, 140), user(9, 139, 170, use(180, 10))], 0, OPEN)).toBeUndefined();
+  });
+  test("an oven is warm for an hour after its last user, and cold after", () => {
+    const dish = dishOf(
+      smallDish((d) => {
+        d.components[0].methods[0].steps[0].uses = [{ what: "oven", tempC: 180, toleranceC: 10 }];
+      }),
+    );
+    const chop = dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps)).find((s) => s.ref === "stock.chop");
+    const warm = (minutesAgo: number) =>
+      warmthNow(
+        dish,
+        chop ? [chop] : [],
+        {
+          ...EMPTY_LOG,
+          events: new Map([["stock.chop", { step: "stock.chop", started: 500, ended: 1000 - minutesAgo, estimate: undefined }]]),
+        },
+        1000,
+      ).size;
+    expect([warm(0), warm(60), warm(61), warm(90)]).toEqual([1, 1, 0, 0]);
+  });
 });

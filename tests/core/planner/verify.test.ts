@@ -208,6 +208,44 @@ describe("rules that a change of the kitchen or the dish breaks", () => {
   });
 });
 
+describe("limits to the minute", () => {
+  test("rounds of a quick rhythm come at least half of it apart", () => {
+    const dish = dishOf(smallDish((d) => (stepOf(d, "stock.simmer").tend = [{ what: "stir", every: "10m" }])));
+    const plan = planned(dish);
+    // Each may be moved by five minutes; two that are moved towards each other come too close.
+    const moved = (first: number, second: number) =>
+      rules(
+        broken(dish, plan, (d) => {
+          const { rounds, start } = d.steps.find((s: PlannedStep) => s.step === "stock.simmer");
+          [rounds[3].at, rounds[4].at] = [start + 40 + first, start + 50 + second];
+        }),
+      );
+    expect([...moved(3, -2)]).toEqual([]);
+    expect([...moved(3, -3)]).toEqual(["H8"]);
+    expect([...moved(5, 0)]).toEqual([]);
+    expect([...moved(6, 1)]).toEqual(["H8"]);
+  });
+  test("a split step has no piece shorter than it may have, also where there are two", () => {
+    const dish = dishOf(smallDish((d) => Object.assign(stepOf(d, "stock.chop"), { time: "60m", split: { minPiece: "20m" } })));
+    const plan = planned(dish);
+    const cut = (first: number) =>
+      broken(dish, plan, (d) => {
+        const step = d.steps.find((s: PlannedStep) => s.step === "stock.chop");
+        const end = step.end;
+        const length = step.minutes;
+        step.pieces = [
+          [end - length - 10, end - length - 10 + first],
+          [end - length + first, end],
+        ];
+        step.start = end - length - 10;
+        step.hands = step.pieces.map(([from, to]: [number, number]) => ({ ...step.hands[0], from, to }));
+      }).filter((b) => b.steps.includes("stock.chop") && b.rule === "H1");
+    expect(cut(20)).toEqual([]);
+    expect(cut(19).map((b) => b.why)).toEqual(["No piece may be shorter than 20 min."]);
+    expect(cut(41).map((b) => b.why)).toEqual(["No piece may be shorter than 20 min."]);
+  });
+});
+
 describe("what the log says stands", () => {
   test("a done step at another time is told, and one where the log has it is not", () => {
     const dish = demoDish("spiced-duck");

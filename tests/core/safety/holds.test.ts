@@ -56,3 +56,9 @@ test("says how a thing is warmed up again, where the table does", () => {
   expect(keepingOf("Brown chicken stock")?.warmUp).toMatch(/boil/);
   expect(keepingOf("Treasure")).toBeUndefined();
 });
+
+test("a proposed hold says whether safety or quality sets its longest", () => {
+  const limits = (name: string) => Object.fromEntries(proposedHolds(name, "other").map((h) => [h.place, h.limit]));
+  expect(limits("Beef stock")).toMatchObject({ fridge: "safety", freezer: "quality" });
+  expect(limits("Tomato sauce")).toMatchObject({ fridge: "quality", freezer: "quality" });
+});

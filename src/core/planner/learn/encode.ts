@@ -3,9 +3,6 @@ import type { Activity, Model, Taking } from "../model";
 import type { Piece } from "./alternatives";
 import { Cover } from "./cover";
 import { Cumulative, type Moment, type Task } from "./cumulative";
-import { encodeHeat, encodeUnits } from "./encode-equipment";
-import { encodeHands } from "./encode-hands";
-import { encodeHolds, encodeStores } from "./encode-waits";
 import { Solver, truth } from "./solver";
 
 /** Litres are counted in millilitres: the solver knows whole numbers only. */
@@ -63,12 +60,6 @@ export class Encoding {
     for (const { from, to, lag } of model.lags) this.lag(this.moment(from), this.moment(to), lag);
     for (const activity of model.activities) this.#addCover(activity);
     this.#after = reachable(model);
-    solver.settle();
-    encodeHands(this);
-    encodeUnits(this);
-    encodeHeat(this);
-    encodeHolds(this);
-    encodeStores(this);
     solver.settle();
   }
 

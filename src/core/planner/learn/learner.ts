@@ -6,7 +6,8 @@ import type { Style } from "../plan";
 import { type Random, seededRandom } from "../random";
 import { luby, type Solution } from "../search";
 import type { Moment } from "./cumulative";
-import { Encoding, type Hands } from "./encode";
+import type { Encoding, Hands } from "./encode";
+import { encoded } from "./encoded";
 import { Objective } from "./objective";
 import { truth } from "./solver";
 
@@ -40,7 +41,7 @@ export class Learner {
     seed: number,
     style: Style = "shortest",
   ) {
-    this.encoding = new Encoding(model);
+    this.encoding = encoded(model);
     this.objective = style === "shortest" ? undefined : new Objective(this.encoding, style);
     this.#random = seededRandom(seed + 11);
     this.#shake = new Float64Array(model.activities.length);

@@ -3,18 +3,19 @@ import { findDish } from "@/db/queries/dishes";
 import { findNewestFeasible } from "@/db/queries/runs";
 import { database } from "@/server/database";
 import { readBody } from "@/server/http";
-import { planAndStore } from "@/server/planning";
+import { isSettled, planAndStore } from "@/server/planning";
 import { route } from "@/server/route";
 
 const Ask = z.strictObject({ fresh: z.boolean().optional() });
 
-/** The plan in force as a plan file, for `rondeau verify` and for other programs. */
+/** The plan in force as a plan file, for `rondeau verify` and for other programs; a header says whether another is on its way. */
 async function get(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const db = await database();
   const stored = await findDish(db, (await params).dish);
   const plan = stored && (await findNewestFeasible(db, stored.id));
   if (!plan) return Response.json({ message: stored ? "There is no plan yet." : "There is no such dish." }, { status: 404 });
-  return Response.json(plan.document, { headers: { "cache-control": "no-store" } });
+  const state = (await isSettled(stored)) ? "settled" : "changing";
+  return Response.json(plan.document, { headers: { "cache-control": "no-store", "rondeau-plan": state } });
 }
 
 /** Plans the dish; progress comes line by line as JSON while it works. Hanging up stops it and keeps the best so far. */

@@ -1,0 +1,13 @@
+// What the places of the chart are called.
+import type { ViewPlace } from "@/core/sheets/plan-view";
+
+export const PLACE_NAMES: Readonly<Record<ViewPlace, string>> = {
+  freezer: "freezer",
+  fridge: "fridge",
+  cellar: "larder",
+  counter: "counter",
+  hob: "hob",
+  oven: "oven",
+  grill: "grill",
+  bath: "bath",
+};

@@ -1,0 +1,3 @@
+import { setRuns } from "./deep";
+
+setRuns();
