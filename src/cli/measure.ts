@@ -1,7 +1,8 @@
 // rondeau measure --list | rondeau measure NAME '{…}': the kitchen's arithmetic on the command line.
 // Exit 2 where the input is bad, 4 where a hard stop forbids an answer; both say which field and why.
+
+import { HARD_STOPS, MEASURES, measure } from "../core/catalogue";
 import { CalculationError } from "../core/measures/calculation-error";
-import { HARD_STOPS, MEASURES, measure } from "../core/measures/catalogue";
 import { BadInput, bad } from "./input";
 
 const LARGEST = 100_000;

@@ -1,6 +1,6 @@
 // rondeau safety DISH [--plan PLAN]: what the rules of safety find in a dish and, with a plan, in its hours. Exit 4 where something is past a hard limit.
 import { findingViews } from "../core/safety/view";
-import { planView } from "../core/sheets/plan-view";
+import { planView } from "../core/view/plan-view";
 import { loadDish, loadPlan, readFlags } from "./input";
 
 export function safetyCommand(args: readonly string[]) {

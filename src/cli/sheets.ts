@@ -3,10 +3,10 @@ import type { Dish } from "../core/dish/model";
 import { type Plan, verifyPlan } from "../core/planner";
 import { findingViews } from "../core/safety/view";
 import { planCalendar } from "../core/sheets/calendar";
-import { planView } from "../core/sheets/plan-view";
 import { runSheet } from "../core/sheets/run-sheet";
 import { shoppingCsv, shoppingRows } from "../core/sheets/shopping";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
+import { planView } from "../core/view/plan-view";
 import { bad, loadDish, loadPlan, readFlags } from "./input";
 
 function read(args: readonly string[]) {

@@ -2,7 +2,7 @@ import "server-only";
 // The library of ready components: dish files of one or two components each, in library/, with an index worked out once.
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
-import { type LibraryEntry, libraryEntry } from "../core/dish/library";
+import { type LibraryEntry, libraryEntry } from "../core/dish/edit/library";
 import { readDish } from "../core/dish/read";
 import type { DishFile } from "../core/dish/schema";
 import { root } from "./database";

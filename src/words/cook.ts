@@ -1,8 +1,8 @@
 // The sentences of Cook about a run: its log, what a plan cannot keep, what was planned shorter. One place, to be read in one sitting.
 import type { LogLine } from "../core/record/log-lines";
 import { lower } from "../core/sentence";
-import type { PlanView } from "../core/sheets/plan-view";
 import { spokenDuration } from "../core/time/duration";
+import type { PlanView } from "../core/view/plan-view";
 
 const DID: Readonly<Record<LogLine["kind"], string>> = {
   started: "Started",

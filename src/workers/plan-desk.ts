@@ -26,9 +26,9 @@ import { Mover } from "../core/planner/move";
 import { type Choice, type Reach, reachOf } from "../core/planner/reach";
 import { defaultPlan } from "../core/rehearse/default-plan";
 import type { Conflict } from "../core/sheets/conflict";
-import { type PlanView, planView } from "../core/sheets/plan-view";
-import { changeOfView, type ViewChange } from "../core/sheets/view-change";
 import { Zone } from "../core/time/zone";
+import { type PlanView, planView } from "../core/view/plan-view";
+import { changeOfView, type ViewChange } from "../core/view/view-change";
 import { explainWithin } from "./explain";
 import { type Rehearsed, rehearse } from "./rehearse";
 

@@ -1,6 +1,6 @@
 // Random dishes that use what generate.ts leaves out, all together: larder, stand-ins, batches taken one by one, drawing from a pot that
 // still simmers, steaming over it, a ramp in the oven, a second course, a second oven, a borrowed grill, freezer and cellar.
-import { seededRandom } from "../../src/core/planner/random";
+import { seededRandom } from "../../src/core/random";
 import { randomDish, type Shape } from "./generate";
 
 // biome-ignore lint/suspicious/noExplicitAny: a document is built and bent here before it is read

@@ -1,6 +1,6 @@
 // Random dishes for property tests and benchmarks: every feature of the format, in believable proportions.
 // Well-formed by construction (check.ts finds no error), feasible mostly.
-import { seededRandom } from "../../src/core/planner/random";
+import { seededRandom } from "../../src/core/random";
 
 type Json = Record<string, unknown>;
 

@@ -1,6 +1,7 @@
 // Plan views made by hand: steps at minutes, for what is shown at a moment. Minute 0 is a Monday at midnight.
-import type { PlanView, StepView, WaitView } from "../../src/core/sheets/plan-view";
+
 import { WallClock } from "../../src/core/time/wall-clock";
+import type { PlanView, StepView, WaitView } from "../../src/core/view/plan-view";
 
 /** 5 January 2026, a Monday, 00:00. */
 export const MONDAY = Date.parse("2026-01-05T00:00Z") / 60_000;

@@ -6,7 +6,7 @@ import path from "node:path";
 import { within } from "@testing-library/react";
 import { createElement } from "react";
 import { describe, expect, test, vi } from "vitest";
-import { libraryEntry } from "../../src/core/dish/library";
+import { libraryEntry } from "../../src/core/dish/edit/library";
 import { dishPreview } from "../../src/core/dish/preview";
 import { readDish, readDishValue } from "../../src/core/dish/read";
 import type { DishFile } from "../../src/core/dish/schema";

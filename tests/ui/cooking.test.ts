@@ -4,7 +4,7 @@ import { act, within } from "@testing-library/react";
 import { createElement } from "react";
 import { describe, expect, test, vi } from "vitest";
 import type { FindingView } from "../../src/core/safety/view";
-import type { PlanView } from "../../src/core/sheets/plan-view";
+import type { PlanView } from "../../src/core/view/plan-view";
 import { CookView } from "../../src/ui/cook/CookView";
 import { waitingPresses } from "../../src/ui/cook/press-queue";
 import { hands, inDocument, type Sent, screen, serverThat, stand } from "../support/dom";

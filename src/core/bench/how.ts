@@ -1,5 +1,5 @@
 // How a figure was reckoned, for whoever asks: formula, inputs with their units, school where there is one, source.
-import { MEASURES } from "../measures/catalogue";
+import { MEASURES } from "../catalogue";
 import type { Made } from "./panel";
 
 interface How {

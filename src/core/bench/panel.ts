@@ -1,7 +1,8 @@
 // A panel of the Bench as data: its fields, and one function from their values to sentences, figures, a curve and what can be written into a dish.
 // Every calculation a panel makes goes through `call`, so that each figure can say what it was reckoned with.
+
+import { MEASURES } from "../catalogue";
 import { CalculationError } from "../measures/calculation-error";
-import { MEASURES } from "../measures/catalogue";
 import { type Quantity, readFigure, said, typedAs, type Units, type Usual } from "./quantity";
 
 export interface FigureField {

@@ -1,6 +1,6 @@
 // Random numbers that are the same everywhere for one seed, for simulated devices.
 import { checked } from "../measures/calculation-error";
-import { seededRandom } from "../planner/random";
+import { seededRandom } from "../random";
 
 /** One normal number from two uniform ones. */
 export const normal = (draw: () => number) => Math.sqrt(-2 * Math.log(1 - draw())) * Math.cos(2 * Math.PI * draw());

@@ -5,7 +5,7 @@ import { openSurfaceFlux } from "../measures/heat/cooling";
 import { growthGamma } from "../measures/heat/pasteurise";
 import { rounded } from "../measures/rounding";
 import tables from "../measures/tables/heat.json";
-import { seededRandom } from "../planner/random";
+import { seededRandom } from "../random";
 import { normal } from "./random";
 
 /** What a simulated step takes: its state, what the device is, what is around it, seconds of a step and how many of them. */

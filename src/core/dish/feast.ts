@@ -2,8 +2,8 @@
 // kitchen, one plan. What comes out is a dish like any other.
 import { durationText, minutesOf } from "../time/duration";
 import { Zone } from "../time/zone";
-import { withRenamedRefs } from "./edit/references";
 import type { PatchOperation } from "./patch";
+import { withRenamedRefs } from "./references";
 import type { DishComponent, DishFile } from "./schema";
 import { isStepPin } from "./wishes";
 

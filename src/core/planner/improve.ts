@@ -1,12 +1,12 @@
 // Improvement: large neighbourhoods. Part of a plan is freed and put elsewhere, the rest stays; what is cheaper and passes the verifier
 // is kept. Half the rounds look at a place that costs something (spots.ts), the others anywhere.
 import { componentOf } from "../dish/model";
+import { type Random, seededRandom } from "../random";
 import type { Placement } from "./engine";
 import { extractPlan, type PlanFrame } from "./extract";
 import type { Model } from "./model";
 import type { PlanOptions } from "./options";
 import type { Plan } from "./plan";
-import { type Random, seededRandom } from "./random";
 import type { Guide, Search } from "./search";
 import { costlySpots, type Spot } from "./spots";
 

@@ -1,6 +1,7 @@
 // The planner: a dish, a moment and a wish become a plan, or a reason why there is none. See docs/planner.md.
 import { balanceOf, isOverTaken } from "../dish/balance";
 import { componentOf, DEFAULT_LEAD_MINUTES, type Dish } from "../dish/model";
+import { seededRandom } from "../random";
 import { bent, planUnderWay } from "./bend";
 import { choicesOfMethods } from "./choices";
 import { compile } from "./compile";
@@ -14,7 +15,6 @@ import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
 import type { Planned, PlanOptions } from "./options";
 import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style, withWishes } from "./plan";
-import { seededRandom } from "./random";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
 import { type Broken, verifyPlan, withExceptions } from "./verify";

@@ -6,8 +6,8 @@
 //   A split step is put down where the plan breaks it and taken up where it goes on.
 import type { Step } from "../dish/model";
 import { pertQuantile, pertShare } from "../dish/planned-length";
+import type { Random } from "../random";
 import { type Log, type LogEvent, type Plan, type PlannedStep, workedMinutes } from "./plan";
-import type { Random } from "./random";
 
 /** How a cook departs from the plan; all zero, and slow 1: follows it. */
 export interface Policy {

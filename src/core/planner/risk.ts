@@ -6,9 +6,9 @@
 // waits are kept where that can be done; where it cannot, the broken wait is counted.
 // Lengths: PERT distribution by a table of quantiles. Source: Malcolm and others 1959; policy: right shift in plan order.
 import { componentOf, type Dish } from "../dish/model";
+import { seededRandom } from "../random";
 import type { Intervals } from "../time/interval";
 import { EMPTY_LOG, type Log, type Plan } from "./plan";
-import { seededRandom } from "./random";
 import { type Node, nodesOf, QUANTILES } from "./risk-nodes";
 
 export interface Risk {

@@ -3,10 +3,11 @@
 // at the next restart (as a squeaky wheel is greased), so that tight steps choose before loose ones.
 // Budgets are counted in conflicts and rounds, never in clock time; the clock can only stop the search.
 // Sources: Schutt et al. 2013 (generation order); Joslin and Clements 1999 (squeaky wheels); Godard, Laborie and Nuijten 2005 (neighbourhoods).
+
+import type { Random } from "../random";
 import { earliestAtOrAfter, type Interval, intersect, latestAtOrBefore, subtract } from "../time/interval";
 import { Engine, type Placement } from "./engine";
 import { type Activity, endOf, type Model, startOf } from "./model";
-import type { Random } from "./random";
 
 /** Starts and ends of all activities, and who does which part where several may. */
 export interface Solution {

@@ -16,8 +16,8 @@ import {
   pressed,
   trueMinutes,
 } from "../planner/policy";
-import { seededRandom } from "../planner/random";
 import { waysOn, withoutComponent } from "../planner/ways-on";
+import { seededRandom } from "../random";
 import { heatOnAt } from "../record/heat-on";
 
 export interface RehearsalOptions {

@@ -1,7 +1,7 @@
 // What a rule of safety has found: where, what was computed, the usual caution, what would mend it, and whose word it is.
 // A rule that finds nothing says nothing: the absence of a finding is never a promise that food is safe.
 import type { DishFile } from "../dish/schema";
-import { cautionOf } from "./cautions";
+import { cautionOf } from "../foods/cautions";
 
 /** stop: acknowledged by name before the step can start; warn: shown on the step and in the plan; note: said once. */
 export type Severity = "stop" | "warn" | "note";

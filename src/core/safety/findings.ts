@@ -1,6 +1,7 @@
 // All rules of safety over a dish, its plan and what has been done of it: the severe first, in the order in which one comes to them.
+
+import { cautionOf } from "../foods/cautions";
 import { CalculationError } from "../measures/calculation-error";
-import { cautionOf } from "./cautions";
 import { cautioned, type Finding, type Severity } from "./finding";
 import { coolingDeadlines } from "./rules/cooling";
 import { curingSalt, fermentSalt } from "./rules/curing";

@@ -7,8 +7,8 @@ import { methodInForce } from "../dish/method-in-force";
 import type { DishComponent, DishFile, DishStep } from "../dish/schema";
 import { scaledOutput } from "../dish/units";
 import { gramsNamed, kOf, mLNamed } from "../dish/weights";
-import type { PlanView, StepView } from "../sheets/plan-view";
 import { minutesOf } from "../time/duration";
+import type { PlanView, StepView } from "../view/plan-view";
 
 export interface PartStep {
   readonly step: DishStep;

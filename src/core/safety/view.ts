@@ -2,9 +2,9 @@
 import type { Dish } from "../dish/model";
 import { type PatchOperation, patchBetween } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
-import type { PlanView } from "../sheets/plan-view";
 import { intervalsOfHours } from "../time/calendar";
 import { subtract, union } from "../time/interval";
+import type { PlanView } from "../view/plan-view";
 import type { Finding } from "./finding";
 import { safetyFindings } from "./findings";
 import { safetyScene } from "./scene";

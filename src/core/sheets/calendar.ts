@@ -3,7 +3,7 @@
 import ICAL from "ical.js";
 import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
-import type { PlanView, StepView } from "./plan-view";
+import type { PlanView, StepView } from "../view/plan-view";
 
 interface Entry {
   readonly uid: string;

@@ -2,7 +2,7 @@
 import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
-import type { PlanView, StepView } from "./plan-view";
+import type { PlanView, StepView } from "../view/plan-view";
 
 export interface Difference {
   readonly kind: "serving" | "lead" | "method" | "work" | "cook" | "day" | "last-hour" | "late-evening" | "wait" | "moves" | "steps";

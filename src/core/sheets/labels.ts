@@ -2,10 +2,10 @@
 import type { DishFile } from "../dish/schema";
 import { quantityText, scaledOutput } from "../dish/units";
 import { kOf } from "../dish/weights";
-import { allergenSheet } from "../safety/allergens";
-import { keepingOf } from "../safety/holds";
+import { allergenSheet } from "../foods/allergens";
+import { keepingOf } from "../foods/holds";
 import type { WallClock } from "../time/wall-clock";
-import type { PlanView } from "./plan-view";
+import type { PlanView } from "../view/plan-view";
 
 export interface Label {
   readonly key: string;

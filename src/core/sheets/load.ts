@@ -6,7 +6,7 @@ import { LATE } from "../planner/regret";
 import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
-import type { PlanView, StepView } from "./plan-view";
+import type { PlanView, StepView } from "../view/plan-view";
 
 export interface LoadNote {
   readonly kind: "late-evening" | "full-day" | "crowded-hour" | "last-hour" | "quiet" | "boil";

@@ -2,8 +2,8 @@
 import { dishModel, type Step } from "../dish/model";
 import type { DishFile } from "../dish/schema";
 import { quantityText } from "../dish/units";
+import { cautionOf, LOCAL_CODES_FIRST } from "../foods/cautions";
 import { onOneLine } from "../plain-text";
-import { cautionOf, LOCAL_CODES_FIRST } from "../safety/cautions";
 import { spokenDuration } from "../time/duration";
 import { ingredientRows, outputRows } from "./breakdown";
 

@@ -3,8 +3,8 @@ import { onOneLine } from "../plain-text";
 import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
+import type { PlanView } from "../view/plan-view";
 import { type DayEntry, dayList, whenOver } from "./day-list";
-import type { PlanView } from "./plan-view";
 
 export interface Severe {
   readonly title: string;

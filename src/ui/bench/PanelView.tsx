@@ -5,7 +5,7 @@ import { inUnits } from "@/core/bench/in-units";
 import { type Field, type Panel, type Reckoned, startOf, startText, visibleFields } from "@/core/bench/panel";
 import { panelOf } from "@/core/bench/panels";
 import { readFigure, typedAs, type Units } from "@/core/bench/quantity";
-import { HARD_STOPS } from "@/core/measures/catalogue";
+import { HARD_STOPS } from "@/core/catalogue";
 import { CurveChart } from "../charts/CurveChart";
 import { useUnits } from "../shell/units";
 import { Figures, type Wished } from "./Figures";

@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
-import type { PlanView } from "@/core/sheets/plan-view";
+import type { PlanView } from "@/core/view/plan-view";
 import { callsBetween, type DialMark } from "./agenda";
 
 const SHOWN_MS = 6_000;

@@ -1,7 +1,7 @@
 "use client";
 // What the plan under way cannot keep, what it plans shorter, what must go: shown before anything else.
 import type { Conflict } from "@/core/sheets/conflict";
-import type { PlanView } from "@/core/sheets/plan-view";
+import type { PlanView } from "@/core/view/plan-view";
 import { PLAN } from "@/words/cook";
 import { Repairs } from "../shell/Repairs";
 

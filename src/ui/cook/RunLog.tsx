@@ -2,8 +2,8 @@
 // The log of the run: who did what, when. Every line can be undone, its minute corrected, and what was forgotten added.
 import { useState } from "react";
 import type { LogLine } from "@/core/record/log-lines";
-import type { StepView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { StepView } from "@/core/view/plan-view";
 import { didWhat, LOG } from "@/words/cook";
 
 export interface RunLogProps {

@@ -1,9 +1,9 @@
 "use client";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
-import type { StepView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { StepView } from "@/core/view/plan-view";
 import { placeWords } from "../route-chart/words";
 import { FindingCard } from "../safety/FindingCard";
 import { InUnits } from "../shell/InUnits";

@@ -1,5 +1,5 @@
 // What the Cook view shows at a moment: what runs, what is due, what comes next, what stands round the dial. No React here.
-import type { PlanView, StepView } from "@/core/sheets/plan-view";
+import type { PlanView, StepView } from "@/core/view/plan-view";
 
 export interface DialMark {
   readonly at: number;

@@ -1,8 +1,8 @@
 import { lower } from "@/core/sentence";
 import { type Day, whenOver } from "@/core/sheets/day-list";
-import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import { placeWords } from "../route-chart/words";
 import { InUnits } from "../shell/InUnits";
 

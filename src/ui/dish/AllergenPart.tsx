@@ -1,8 +1,8 @@
 "use client";
 import { setField } from "@/core/dish/edit/set";
 import type { DishFile } from "@/core/dish/schema";
-import { ALLERGEN_WORDS, AVOIDABLE, allergenSheet } from "@/core/safety/allergens";
-import { LOCAL_CODES_FIRST } from "@/core/safety/cautions";
+import { ALLERGEN_WORDS, AVOIDABLE, allergenSheet } from "@/core/foods/allergens";
+import { LOCAL_CODES_FIRST } from "@/core/foods/cautions";
 import { LineInput } from "./line-input";
 import type { Edit } from "./use-editing";
 

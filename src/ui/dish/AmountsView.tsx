@@ -1,11 +1,11 @@
 "use client";
 import { useMemo, useState } from "react";
+import { unscaled } from "@/core/dish/edit/quantities";
 import { fitOf } from "@/core/dish/fit";
-import { unscaled } from "@/core/dish/quantities";
 import { saidHold } from "@/core/dish/questions/standing";
 import type { DishFile } from "@/core/dish/schema";
-import type { Occupancy } from "@/core/sheets/occupancy";
 import { watershed, weightText } from "@/core/sheets/watershed";
+import type { Occupancy } from "@/core/view/occupancy";
 import { AllergenPart } from "./AllergenPart";
 import { GuestsPart } from "./GuestsPart";
 import { IngredientAmounts } from "./IngredientAmounts";

@@ -1,6 +1,6 @@
 import { type Component, type Dish, dishModel, type Hold, type Method, type Step } from "@/core/dish/model";
 import type { DishFile } from "@/core/dish/schema";
-import { cautionOf, LOCAL_CODES_FIRST } from "@/core/safety/cautions";
+import { cautionOf, LOCAL_CODES_FIRST } from "@/core/foods/cautions";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import { ingredientRows, type OutputRow, outputRows } from "@/core/sheets/breakdown";

@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import { readFigure, typedAs } from "@/core/bench/quantity";
+import { scaleToGuests } from "@/core/dish/edit/quantities";
 import { setField } from "@/core/dish/edit/set";
-import { scaleToGuests } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
 import { quantityText } from "@/core/dish/units";
 import { CalculationError } from "@/core/measures/calculation-error";

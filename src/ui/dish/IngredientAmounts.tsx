@@ -1,5 +1,5 @@
+import { COARSE_PCT, measuredIngredients } from "@/core/dish/edit/quantities";
 import { methodInForce } from "@/core/dish/method-in-force";
-import { COARSE_PCT, measuredIngredients } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
 import { quantityText } from "@/core/dish/units";
 import { colourOf } from "../route-chart/colours";

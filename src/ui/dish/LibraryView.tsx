@@ -2,9 +2,9 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { takeComponents } from "@/core/dish/edit/components";
+import { type LibraryEntry, searchLibrary } from "@/core/dish/edit/library";
+import { measuredIngredients } from "@/core/dish/edit/quantities";
 import { EditRefused } from "@/core/dish/edit/refused";
-import { type LibraryEntry, searchLibrary } from "@/core/dish/library";
-import { measuredIngredients } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
 import { comparable, quantityOf, quantityText } from "@/core/dish/units";
 import { readAmount } from "@/core/entry/amounts";

@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
 import { mainOutput } from "@/core/dish/edit/places";
+import { factorForOutput, factorForTin, limits, scaleComponent, scaleToGuests } from "@/core/dish/edit/quantities";
 import { EditRefused } from "@/core/dish/edit/refused";
-import { factorForOutput, factorForTin, limits, scaleComponent, scaleToGuests } from "@/core/dish/quantities";
 import type { DishFile } from "@/core/dish/schema";
 import { quantityOf, quantityText } from "@/core/dish/units";
 import { kOf, scaledIngredient } from "@/core/dish/weights";

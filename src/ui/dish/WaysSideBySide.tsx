@@ -1,4 +1,4 @@
-import { handsOf, leadOf } from "@/core/dish/library";
+import { handsOf, leadOf } from "@/core/dish/edit/library";
 import { dishModel } from "@/core/dish/model";
 import type { DishFile } from "@/core/dish/schema";
 import { ingredientRows } from "@/core/sheets/breakdown";

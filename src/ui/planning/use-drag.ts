@@ -2,7 +2,7 @@
 // A step in the hand: where it is wanted, where the planner lets it be, what moves with it. One question is under way at a time; when its
 // answer is there the newest wish is asked for, and those in between are forgotten.
 import { startTransition, useCallback, useRef, useState } from "react";
-import type { ViewChange } from "@/core/sheets/view-change";
+import type { ViewChange } from "@/core/view/view-change";
 import type { Dragged } from "@/workers/plan-desk";
 import type { Desk } from "./desk";
 

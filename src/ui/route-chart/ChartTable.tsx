@@ -1,6 +1,6 @@
-import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import { PLACE_NAMES } from "./place-names";
 import { handsWords, placeWords, windowWords } from "./words";
 

@@ -1,6 +1,6 @@
 import { memo } from "react";
-import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import { type Geometry, LEFT, TOP } from "./geometry";
 import { PLACE_NAMES } from "./place-names";
 

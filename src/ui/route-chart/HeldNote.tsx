@@ -1,7 +1,7 @@
 import { type RefObject, useLayoutEffect } from "react";
 import { lower } from "@/core/sentence";
-import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import type { Held } from "../planning/use-drag";
 import type { Geometry } from "./geometry";
 

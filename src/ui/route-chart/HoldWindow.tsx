@@ -1,4 +1,4 @@
-import type { WaitView } from "@/core/sheets/plan-view";
+import type { WaitView } from "@/core/view/plan-view";
 import { windowWords } from "./words";
 
 /** The window of a wait: least, best, longest, and where today's wait lies in it. Safety is told apart from quality. */

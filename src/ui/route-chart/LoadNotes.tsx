@@ -2,8 +2,8 @@
 import { useEffect, useState } from "react";
 import { lower } from "@/core/sentence";
 import type { LoadNote } from "@/core/sheets/load";
-import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import type { Ease, Tried } from "@/workers/plan-desk";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";

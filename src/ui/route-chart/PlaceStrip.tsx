@@ -1,6 +1,6 @@
 import { lower } from "@/core/sentence";
-import type { Occupancy } from "@/core/sheets/occupancy";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { Occupancy } from "@/core/view/occupancy";
 import { type Geometry, LEFT } from "./geometry";
 
 const HEIGHT = 74;

@@ -1,9 +1,9 @@
 import { type ReactNode, useState } from "react";
 import { freeAllChange, pinMethodsChange, type StepPin, type Wished, wishChange } from "@/core/dish/wishes";
 import { lower } from "@/core/sentence";
-import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import type { Tried } from "@/workers/plan-desk";
 import type { Rehearsed } from "@/workers/rehearse";
 import type { Desk } from "../planning/desk";

@@ -1,9 +1,9 @@
 "use client";
 import { useEffect, useState } from "react";
 import { pinMethodsChange, type Wished } from "@/core/dish/wishes";
-import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import type { Reached } from "@/workers/plan-desk";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";

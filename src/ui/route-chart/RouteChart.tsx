@@ -2,10 +2,10 @@
 import { type KeyboardEvent, type ReactNode, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { StepPin } from "@/core/dish/wishes";
 import type { Why } from "@/core/planner/explain/why";
-import type { PlanView, ViewPlace } from "@/core/sheets/plan-view";
-import { changedView } from "@/core/sheets/view-change";
 import { axisX } from "@/core/time/folded-axis";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView, ViewPlace } from "@/core/view/plan-view";
+import { changedView } from "@/core/view/view-change";
 import type { Desk } from "../planning/desk";
 import { useDrag } from "../planning/use-drag";
 import { colourOf } from "./colours";

@@ -3,8 +3,8 @@ import { Hand, Pin, PinOff } from "lucide-react";
 import { useState } from "react";
 import { pinOfStep, pinStepChange, type Wished } from "@/core/dish/wishes";
 import { lower } from "@/core/sentence";
-import type { PlanView, StepView } from "@/core/sheets/plan-view";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
+import type { PlanView, StepView } from "@/core/view/plan-view";
 import type { Trials } from "../planning/use-trial";
 
 export interface StepToolsProps {

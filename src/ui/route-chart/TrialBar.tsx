@@ -1,6 +1,6 @@
 import { type Comparison, comparePlans } from "@/core/sheets/differences";
-import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import type { Trials } from "../planning/use-trial";
 import { hundred } from "./words";
 

@@ -1,5 +1,5 @@
-import type { PlanView } from "@/core/sheets/plan-view";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 
 const LAST_HOURS = 180;
 

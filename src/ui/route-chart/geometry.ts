@@ -1,9 +1,10 @@
 // Where everything of the route chart stands: places down the side, folded time across, one line for each component.
 // Pure: a plan and a width in, coordinates out. The chart only draws what this says; tests read it too.
-import type { PlanView, StepView, ViewPlace, WaitView } from "@/core/sheets/plan-view";
+
 import { spokenDuration } from "@/core/time/duration";
 import { type AxisPart, axisX, foldedAxis } from "@/core/time/folded-axis";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView, StepView, ViewPlace, WaitView } from "@/core/view/plan-view";
 import { Collisions, daysOf, handsOf, holdsNight, hoursOf, LETTER, labelOf, titleOf } from "./labels";
 import { bandsOf, dealLanes, heightIn, LEAST_SQUEEZE, TOP, waitKey } from "./lanes";
 

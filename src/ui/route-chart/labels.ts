@@ -1,7 +1,8 @@
 // Names, labels, days and hours of the chart, and the bars of its hands strip: where each stands without touching another.
-import type { PlanView } from "@/core/sheets/plan-view";
+
 import type { AxisPart } from "@/core/time/folded-axis";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import { type Geometry, type HandsBar, LEFT, type Route, type Segment } from "./shapes";
 
 /** Letters are about so wide at the sizes used; the fonts are measured once, here. */

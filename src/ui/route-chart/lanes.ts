@@ -1,6 +1,6 @@
 // Which lane of which place each stay has: what is in a place at the same time lies side by side, and a component keeps its lane.
-import { PLACES } from "@/core/sheets/places";
-import type { PlanView, ViewPlace, WaitView } from "@/core/sheets/plan-view";
+import { PLACES } from "@/core/view/places";
+import type { PlanView, ViewPlace, WaitView } from "@/core/view/plan-view";
 
 export const TOP = 54;
 const LANE: Readonly<Record<ViewPlace, number>> = {

@@ -1,5 +1,5 @@
 // What the places of the chart are called.
-import type { ViewPlace } from "@/core/sheets/plan-view";
+import type { ViewPlace } from "@/core/view/plan-view";
 
 export const PLACE_NAMES: Readonly<Record<ViewPlace, string>> = {
   freezer: "freezer",

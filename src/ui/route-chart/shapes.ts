@@ -1,6 +1,7 @@
 // What the route chart is drawn from: lines, their steps and waits, bars and days, each with its place.
-import type { StepView, WaitView } from "@/core/sheets/plan-view";
+
 import type { AxisPart } from "@/core/time/folded-axis";
+import type { StepView, WaitView } from "@/core/view/plan-view";
 import type { Band, Lanes } from "./lanes";
 
 export const LEFT = 74;

@@ -1,8 +1,8 @@
 "use client";
 // The pointer on the chart: a step under a mouse or a finger is taken, carried along the axis and let go of.
 import { type PointerEvent, type RefObject, useEffect, useRef } from "react";
-import type { PlanView } from "@/core/sheets/plan-view";
 import { axisMinute } from "@/core/time/folded-axis";
+import type { PlanView } from "@/core/view/plan-view";
 import type { Drag } from "../planning/use-drag";
 import { type Geometry, LEFT } from "./geometry";
 import { noteAt } from "./HeldNote";

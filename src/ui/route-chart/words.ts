@@ -1,8 +1,8 @@
 // What the chart says in words of a step, for the live line, the panel and whoever cannot see the lines.
 import { lower } from "@/core/sentence";
-import type { PlanView, StepView, WaitView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView, StepView, WaitView } from "@/core/view/plan-view";
 import type { Held } from "../planning/use-drag";
 
 /** A share as so many of a hundred; what is not all is not called all. */

@@ -2,8 +2,8 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
-import type { PlanView } from "@/core/sheets/plan-view";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import { Mark } from "./Mark";
 import { statusParts } from "./status-line";
 

@@ -1,9 +1,9 @@
 // The line above all: how long until the table, what is next for hands, what is holding too long. No React here.
 
 import { lower } from "@/core/sentence";
-import type { PlanView } from "@/core/sheets/plan-view";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
 import { PLAN } from "@/words/cook";
 
 export interface StatusPart {

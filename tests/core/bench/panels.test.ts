@@ -15,8 +15,8 @@ import {
 import { PANELS, panelOf } from "../../../src/core/bench/panels";
 import { said, type Units } from "../../../src/core/bench/quantity";
 import { solveFor } from "../../../src/core/bench/solve";
+import { HARD_STOPS, MEASURES } from "../../../src/core/catalogue";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
-import { HARD_STOPS, MEASURES } from "../../../src/core/measures/catalogue";
 
 const UNITS: readonly Units[] = ["metric", "us"];
 const figureFields = (p: Panel) => p.fields.filter((f): f is Extract<Field, FigureField> => "low" in f);

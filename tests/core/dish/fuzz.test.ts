@@ -5,7 +5,7 @@ import { dishModel } from "../../../src/core/dish/model";
 import { readDish } from "../../../src/core/dish/read";
 import { writeDish } from "../../../src/core/dish/write";
 import { planDish, verifyPlan } from "../../../src/core/planner";
-import { seededRandom } from "../../../src/core/planner/random";
+import { seededRandom } from "../../../src/core/random";
 import { DEMO, demoText, type Loose } from "../../support/dishes";
 
 const VALUES: readonly unknown[] = [

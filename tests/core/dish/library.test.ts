@@ -3,18 +3,18 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
 import { addComponent, newDish, takeComponents } from "../../../src/core/dish/edit/components";
+import { libraryEntry, searchLibrary, TABLE } from "../../../src/core/dish/edit/library";
 import { mainOutput } from "../../../src/core/dish/edit/places";
 import { COMPONENT_KINDS } from "../../../src/core/dish/kinds";
-import { libraryEntry, searchLibrary, TABLE } from "../../../src/core/dish/library";
 import { dishModel } from "../../../src/core/dish/model";
 import { applyPatch } from "../../../src/core/dish/patch";
 import { readDish } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { kOf, scaledIngredient } from "../../../src/core/dish/weights";
 import { pinMethodsChange } from "../../../src/core/dish/wishes";
+import { cautionOf } from "../../../src/core/foods/cautions";
+import { longestMinutes } from "../../../src/core/foods/holds";
 import { planDish, verifyPlan } from "../../../src/core/planner";
-import { cautionOf } from "../../../src/core/safety/cautions";
-import { longestMinutes } from "../../../src/core/safety/holds";
 import { minutesOf } from "../../../src/core/time/duration";
 
 const folder = new URL("../../../library/", import.meta.url);

@@ -7,8 +7,8 @@ import type { Step } from "../../../src/core/dish/model";
 import { readDish } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { comparable, quantityOf, quantityText } from "../../../src/core/dish/units";
+import { cautionOf } from "../../../src/core/foods/cautions";
 import { planDish, verifyPlan } from "../../../src/core/planner";
-import { cautionOf } from "../../../src/core/safety/cautions";
 import { DEMO, demoDish, demoDocument, dishOf, type Loose } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 

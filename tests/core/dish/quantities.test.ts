@@ -2,8 +2,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addComponent, newDish } from "../../../src/core/dish/edit/components";
-import { fitOf } from "../../../src/core/dish/fit";
-import { dishModel } from "../../../src/core/dish/model";
 import {
   factorForOutput,
   factorForTin,
@@ -12,7 +10,9 @@ import {
   scaleComponent,
   scaleToGuests,
   unscaled,
-} from "../../../src/core/dish/quantities";
+} from "../../../src/core/dish/edit/quantities";
+import { fitOf } from "../../../src/core/dish/fit";
+import { dishModel } from "../../../src/core/dish/model";
 import { readDishValue } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { quantityOf } from "../../../src/core/dish/units";

@@ -1,12 +1,12 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
 import { addComponent, newDish } from "../../../src/core/dish/edit/components";
+import { leaveOutIngredient, putInstead, restoreIngredient, substitutesFor } from "../../../src/core/dish/edit/substitutes";
+import table from "../../../src/core/dish/edit/substitutes.json";
 import { readDishValue } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
-import { leaveOutIngredient, putInstead, restoreIngredient, substitutesFor } from "../../../src/core/dish/substitutes";
-import table from "../../../src/core/dish/substitutes.json";
+import { allergenSheet, allergensOf, allergensOfName } from "../../../src/core/foods/allergens";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
-import { allergenSheet, allergensOf, allergensOfName } from "../../../src/core/safety/allergens";
 import { ingredientRows } from "../../../src/core/sheets/breakdown";
 import type { Loose } from "../../support/dishes";
 

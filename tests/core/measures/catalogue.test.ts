@@ -1,8 +1,8 @@
 // The catalogue tells the truth: every calculation is in it, and what it says of an input is what the function holds to.
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
+import { HARD_STOPS, MEASURES, type MeasureInput, measure } from "../../../src/core/catalogue";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
-import { HARD_STOPS, MEASURES, type MeasureInput, measure } from "../../../src/core/measures/catalogue";
 import type { Loose } from "../../support/dishes";
 
 const read = (name: string): Loose[] => JSON.parse(readFileSync(new URL(`../../data/${name}.json`, import.meta.url), "utf8"));

@@ -1,9 +1,9 @@
 // The reference's vectors of heat: cooling, ice, verdicts, pasteurising, warming. Figures within their tolerance, or within 2e-6 of themselves.
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
+import { MEASURES } from "../../../src/core/catalogue";
 import * as joint from "../../../src/core/devices/joint";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
-import { MEASURES } from "../../../src/core/measures/catalogue";
 import * as compare from "../../../src/core/measures/heat/compare-cooling";
 import * as conduction from "../../../src/core/measures/heat/conduction";
 import * as forecast from "../../../src/core/measures/heat/forecast";

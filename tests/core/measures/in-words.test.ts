@@ -1,7 +1,7 @@
 // What the reference says in words beside its examples: schools, bands, warnings, rounding, edges. Figures by hand.
 import { describe, expect, test } from "vitest";
+import { measure } from "../../../src/core/catalogue";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
-import { measure } from "../../../src/core/measures/catalogue";
 import type { Loose } from "../../support/dishes";
 
 const answer = (name: string, input: object): Loose => {

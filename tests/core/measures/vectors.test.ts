@@ -1,8 +1,8 @@
 // The reference's own vectors: each function that is built gives their figures within their tolerance.
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
+import { MEASURES } from "../../../src/core/catalogue";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
-import { MEASURES } from "../../../src/core/measures/catalogue";
 import type { Loose } from "../../support/dishes";
 
 const vectors: Loose[] = JSON.parse(readFileSync(new URL("../../data/vectors-measures.json", import.meta.url), "utf8"));

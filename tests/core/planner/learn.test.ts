@@ -10,7 +10,7 @@ import { Learner } from "../../../src/core/planner/learn/learner";
 import { COST_SCALE } from "../../../src/core/planner/learn/objective";
 import { Solver } from "../../../src/core/planner/learn/solver";
 import type { Model } from "../../../src/core/planner/model";
-import { seededRandom } from "../../../src/core/planner/random";
+import { seededRandom } from "../../../src/core/random";
 import { dishOf } from "../../support/dishes";
 import { randomDish } from "../generate";
 

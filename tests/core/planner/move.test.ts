@@ -6,7 +6,7 @@ import { pinStepChange } from "../../../src/core/dish/wishes";
 import { type Plan, planDish, verifyPlan } from "../../../src/core/planner";
 import { Mover, movedSteps } from "../../../src/core/planner/move";
 import { EMPTY_LOG } from "../../../src/core/planner/plan";
-import { seededRandom } from "../../../src/core/planner/random";
+import { seededRandom } from "../../../src/core/random";
 import { DEMO, demoDocument, dishOf, type Loose } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 

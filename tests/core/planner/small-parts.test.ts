@@ -7,7 +7,7 @@ import type { Because, TimeLag, Unit } from "../../../src/core/planner/model";
 import { gainingCycle, longestPathTo } from "../../../src/core/planner/network";
 import { costlySpots } from "../../../src/core/planner/spots";
 import { deal, isFree, type UnitSpan } from "../../../src/core/planner/unit-spans";
-import { stepsInForce } from "../../../src/core/sheets/plan-view";
+import { stepsInForce } from "../../../src/core/view/plan-view";
 import { demoDish } from "../../support/dishes";
 
 describe("the heap", () => {

@@ -1,7 +1,7 @@
 // What a name betrays, and what it does not: words that mean another thing, things that hide, an empty answer that is no promise.
 import { describe, expect, test } from "vitest";
 import type { DishFile } from "../../../src/core/dish/schema";
-import { AVOIDABLE, allergenSheet, allergensOf, allergensOfName, howItBrings } from "../../../src/core/safety/allergens";
+import { AVOIDABLE, allergenSheet, allergensOf, allergensOfName, howItBrings } from "../../../src/core/foods/allergens";
 import { demoDocument, type Loose } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 

@@ -1,7 +1,7 @@
 // How long things keep, by what they are called: the particular before the general, nothing proposed past a limit of safety, no word for what is not known.
 import { describe, expect, test } from "vitest";
 import { COMPONENT_KINDS } from "../../../src/core/dish/kinds";
-import { keepingOf, keepingRow, longestMinutes, proposedHolds } from "../../../src/core/safety/holds";
+import { keepingOf, keepingRow, longestMinutes, proposedHolds } from "../../../src/core/foods/holds";
 import { minutesOf } from "../../../src/core/time/duration";
 
 describe("what a name means", () => {

@@ -3,13 +3,13 @@ import { describe, expect, it, test } from "vitest";
 import { applyPatch } from "../../../src/core/dish/patch";
 import { readDish } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
+import { cautionOf } from "../../../src/core/foods/cautions";
 import { planDish } from "../../../src/core/planner";
-import { cautionOf } from "../../../src/core/safety/cautions";
 import type { Finding } from "../../../src/core/safety/finding";
 import { safetyFindings } from "../../../src/core/safety/findings";
 import { safetyScene } from "../../../src/core/safety/scene";
 import { asleepIn, findingViews, unacknowledged } from "../../../src/core/safety/view";
-import { planView } from "../../../src/core/sheets/plan-view";
+import { planView } from "../../../src/core/view/plan-view";
 import { DEMO, demoDish, demoDocument, dishOf, type Loose } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 

@@ -5,9 +5,9 @@ import { whyHere } from "../../../src/core/planner/explain/why";
 import { condense } from "../../../src/core/sheets/condense";
 import { comparePlans } from "../../../src/core/sheets/differences";
 import { loadNotes } from "../../../src/core/sheets/load";
-import { occupancyOf } from "../../../src/core/sheets/occupancy";
-import { planView } from "../../../src/core/sheets/plan-view";
 import { offsetsOf, spokenInstant, WallClock } from "../../../src/core/time/wall-clock";
+import { occupancyOf } from "../../../src/core/view/occupancy";
+import { planView } from "../../../src/core/view/plan-view";
 import { demoDish, dishOf, type Loose } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 

@@ -4,10 +4,10 @@ import ICAL from "ical.js";
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../../src/core/planner";
 import { planCalendar } from "../../../src/core/sheets/calendar";
-import { planView } from "../../../src/core/sheets/plan-view";
 import { runSheet } from "../../../src/core/sheets/run-sheet";
 import { shoppingCsv, shoppingRows } from "../../../src/core/sheets/shopping";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
+import { planView } from "../../../src/core/view/plan-view";
 import { demoDish, demoDocument, dishOf, type Loose } from "../../support/dishes";
 
 const dish = demoDish("harvest-lunch");

@@ -10,10 +10,10 @@ import { planDish } from "../../../src/core/planner";
 import { planCalendar } from "../../../src/core/sheets/calendar";
 import { labelsOf } from "../../../src/core/sheets/labels";
 import { dishMarkdown } from "../../../src/core/sheets/markdown";
-import { planView } from "../../../src/core/sheets/plan-view";
 import { runSheet } from "../../../src/core/sheets/run-sheet";
 import { shoppingCsv, shoppingRows } from "../../../src/core/sheets/shopping";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
+import { planView } from "../../../src/core/view/plan-view";
 import { smallDish } from "../../support/small-dish";
 
 const HOSTILE = [

@@ -3,8 +3,8 @@ import { describe, expect, test } from "vitest";
 import { saltOfDish } from "../../../src/core/dish/salt";
 import { planDish } from "../../../src/core/planner";
 import { labelsOf } from "../../../src/core/sheets/labels";
-import { planView } from "../../../src/core/sheets/plan-view";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
+import { planView } from "../../../src/core/view/plan-view";
 import { demoDish, demoDocument } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 

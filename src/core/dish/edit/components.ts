@@ -1,9 +1,9 @@
 // Components: begun from a name and a few lines, copied, taken from elsewhere, taken out.
 import { readIngredient } from "../../entry/ingredient-line";
+import { withoutReferences, withRenamedRefs } from "../references";
 import type { DishComponent, DishFile } from "../schema";
 import { isStepPin } from "../wishes";
 import { componentOfDocument, type DishIngredient, freeId, type MethodPlace, mainOutput, withComponent } from "./places";
-import { withoutReferences, withRenamedRefs } from "./references";
 import { EditRefused } from "./refused";
 import { insertTyped, ownNames } from "./steps";
 

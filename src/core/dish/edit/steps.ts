@@ -3,9 +3,9 @@ import type { LineStep } from "../../entry/step-draft";
 import { readStepLine } from "../../entry/step-line";
 import { changeByLine } from "../../entry/step-line-text";
 import { withPuts } from "../puts";
+import { withoutReferences } from "../references";
 import type { DishFile, DishStep } from "../schema";
 import { freeId, lineContext, type MethodPlace, methodOf, type StepPlace, stepOf, withMethod, withStep } from "./places";
-import { withoutReferences } from "./references";
 import { EditRefused } from "./refused";
 
 /** Whole references of a component's steps and outputs, in whatever method. */

@@ -1,13 +1,13 @@
 // Questions about amounts: what goes in, how much comes out, who takes it, what is over.
 import { readAmount } from "../../entry/amounts";
-import { proposedHolds } from "../../safety/holds";
+import { proposedHolds } from "../../foods/holds";
 import { balanceOf, isOverTaken } from "../balance";
 import { addIngredientLines } from "../edit/components";
 import { methodOf, withMethod } from "../edit/places";
+import { scaleComponent } from "../edit/quantities";
 import { EditRefused } from "../edit/refused";
 import { join, withOutput } from "../edit/streams";
 import { componentOf, type Dish, dishModel, type Step } from "../model";
-import { scaleComponent } from "../quantities";
 import type { Amount, DishFile } from "../schema";
 import { quantityText } from "../units";
 import type { Question } from "./question";

@@ -1,6 +1,6 @@
 // Questions about what stands: how long it may wait, where, and how it gets cold.
 import { readHold } from "../../entry/hold-line";
-import { keepingRow, longestMinutes, proposedHolds } from "../../safety/holds";
+import { keepingRow, longestMinutes, proposedHolds } from "../../foods/holds";
 import { minutesOf, spokenDuration } from "../../time/duration";
 import { withStep } from "../edit/places";
 import { EditRefused } from "../edit/refused";

@@ -3,10 +3,10 @@
 // over the facts of facts.ts; each probe builds the problem anew. Where time lags and calendars alone refute it, probes stop there; else
 // the learning solver proves; where it cannot, a search that finds nothing within its budget counts as "none".
 import type { Step } from "../../dish/model";
+import { seededRandom } from "../../random";
 import { type CompileInput, compile } from "../compile";
 import { Learner } from "../learn/learner";
 import { gainingCycle } from "../network";
-import { seededRandom } from "../random";
 import { Search } from "../search";
 import { type Fact, factsOf, without } from "./facts";
 

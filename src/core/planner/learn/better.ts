@@ -1,11 +1,11 @@
 // From a first plan to better ones with the learning solver: shorter until that is proved impossible (style `shortest`), or cheaper under a
 // cap on the regret that leaps as far as it still succeeds. What the solver finds is placed, verified and priced like every plan.
 import { componentOf } from "../../dish/model";
+import { type Random, seededRandom } from "../../random";
 import { extractPlan } from "../extract";
 import { neighbourhood, type Scene } from "../improve";
 import type { Model } from "../model";
 import type { Plan } from "../plan";
-import { type Random, seededRandom } from "../random";
 import { EARLY, EASY_DAY_MINUTES, hoursOutside, LAST_HOURS_MINUTES, LATE, WEIGHTS } from "../regret";
 import type { Solution } from "../search";
 import type { Answer, Learner, Mode } from "./learner";

@@ -1,9 +1,10 @@
 // What the learning solver is asked: a first plan, a shorter one, whether there is any; and how it decides.
 // Budgets are in conflicts, so that the same dish, seed and budget give the same answer; the clock can only stop.
+
+import { type Random, seededRandom } from "../../random";
 import { type Interval, union } from "../../time/interval";
 import type { Activity, Model } from "../model";
 import type { Style } from "../plan";
-import { type Random, seededRandom } from "../random";
 import { luby, type Solution } from "../search";
 import type { Moment } from "./cumulative";
 import type { Encoding, Hands } from "./encode";

@@ -1,10 +1,10 @@
 // Curing salt by its nitrite, salt of a ferment, acidity: figures of the dish held against the limits of the calculations.
 
 import { written } from "../../bench/write-into";
+import { HARD_STOPS } from "../../catalogue";
 import { CURE_LIQUID, type CuredProduct, curedAs, MEAT, NOT_RAW_MEAT } from "../../dish/meat";
 import { SAFE_SALT_PCT } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
-import { HARD_STOPS } from "../../measures/catalogue";
 import { curingSaltDose, nitritePpm } from "../../measures/curing-salt";
 import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, litresOf, outputOfPart, type Part, type SafetyScene } from "../scene";

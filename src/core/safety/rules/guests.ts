@@ -1,6 +1,7 @@
 // Who eats: allergens, alcohol, honey, and the things that guests who need care go without.
+
+import { allergenSheet, howItBrings } from "../../foods/allergens";
 import { alcoholRetained } from "../../measures/serving";
-import { allergenSheet, howItBrings } from "../allergens";
 import { cautioned, type Finding } from "../finding";
 import { likelyMinutes, mLOf, type SafetyScene } from "../scene";
 import { withoutThem } from "./swaps";

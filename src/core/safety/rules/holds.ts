@@ -2,10 +2,10 @@
 import { withStep } from "../../dish/edit/places";
 import { MEAT, NOT_RAW_MEAT } from "../../dish/meat";
 import type { DishFile, Hold } from "../../dish/schema";
+import { HOLDS_SOURCE, longestMinutes } from "../../foods/holds";
 import { pickleAcidity } from "../../measures/pickle";
 import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
-import { HOLDS_SOURCE, longestMinutes } from "../holds";
 import { gramsOf, killsGerms, mLOf, type Part, type PartStep, type SafetyScene } from "../scene";
 
 type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";

@@ -1,6 +1,6 @@
 // Changes that take something out of a dish: by the first thing that can stand for it, else by doing without it.
 import type { DishIngredient } from "../../dish/edit/places";
-import { leaveOutIngredient, putInstead, type Substitute, substitutesFor } from "../../dish/substitutes";
+import { leaveOutIngredient, putInstead, type Substitute, substitutesFor } from "../../dish/edit/substitutes";
 import type { Mend } from "../finding";
 import type { Part } from "../scene";
 

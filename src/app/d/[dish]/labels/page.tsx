@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { HOLDS_SOURCE } from "@/core/safety/holds";
+import { HOLDS_SOURCE } from "@/core/foods/holds";
 import { labelsOf } from "@/core/sheets/labels";
 import { WallClock } from "@/core/time/wall-clock";
 import { loadState } from "@/server/state";

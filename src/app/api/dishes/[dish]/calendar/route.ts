@@ -1,7 +1,7 @@
 import { dishModel } from "@/core/dish/model";
 import { PlanFile, planFromFile } from "@/core/planner";
 import { planCalendar } from "@/core/sheets/calendar";
-import { planView } from "@/core/sheets/plan-view";
+import { planView } from "@/core/view/plan-view";
 import { findDish } from "@/db/queries/dishes";
 import { findNewestFeasible } from "@/db/queries/runs";
 import { database } from "@/server/database";

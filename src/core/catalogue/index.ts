@@ -1,7 +1,7 @@
 // Every calculation by name, with its inputs, their units and ranges: what `rondeau measure --list` prints and what a panel is made from.
-import { CalculationError } from "./calculation-error";
-import { HEAT } from "./catalogue-heat";
-import { KITCHEN } from "./catalogue-kitchen";
+import { CalculationError } from "../measures/calculation-error";
+import { HEAT } from "./heat";
+import { KITCHEN } from "./kitchen";
 
 export interface MeasureInput {
   readonly name: string;

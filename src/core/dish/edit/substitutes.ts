@@ -1,9 +1,10 @@
 // What cannot be had: substitutes for an ingredient with what each costs and what else changes, leaving it out, and the way back.
 // The dish's own `instead` comes first; the table is common kitchen practice. What was chosen stays written in the dish (`standsFor`).
-import type { DishIngredient, MethodPlace } from "./edit/places";
-import { withMethod } from "./edit/places";
-import { EditRefused } from "./edit/refused";
-import type { Amount, DishFile } from "./schema";
+
+import type { Amount, DishFile } from "../schema";
+import type { DishIngredient, MethodPlace } from "./places";
+import { withMethod } from "./places";
+import { EditRefused } from "./refused";
 import table from "./substitutes.json";
 
 export interface Substitute {

@@ -1,18 +1,18 @@
 // Fit: whether what is made goes into what there is, at the guests wished for. Each finding says what is asked, what there is, and ways
 // out that are changes of the dish: rounds computed from what one load holds, a bigger vessel borrowed, less of it.
 
-import { kindWords } from "../entry/words-said";
-import type { Occupancy } from "../sheets/occupancy";
-import { type Fit, litresText } from "./fit-found";
-import { jarsFit } from "./fit-jars";
-import { borrow, inBatches, less, moreOfThem, type Placed, withUse } from "./fit-remedies";
-import { componentOf, type Dish, dishModel, isUnit, STORES, type Use } from "./model";
-import type { DishFile } from "./schema";
-import type { Quantity } from "./units";
-import { kOf, scaledIngredient, volumeOf } from "./weights";
+import { kindWords } from "../../entry/words-said";
+import { componentOf, type Dish, dishModel, isUnit, STORES, type Use } from "../model";
+import type { Occupancy } from "../occupied";
+import type { DishFile } from "../schema";
+import type { Quantity } from "../units";
+import { kOf, scaledIngredient, volumeOf } from "../weights";
+import { type Fit, litresText } from "./found";
+import { jarsFit } from "./jars";
+import { borrow, inBatches, less, moreOfThem, type Placed, withUse } from "./remedies";
 
-export type { Fit } from "./fit-found";
-export type { Remedy } from "./fit-remedies";
+export type { Fit } from "./found";
+export type { Remedy } from "./remedies";
 
 /** How full a thing may be and still do its work. Household practice: a pot boils over above two thirds to three quarters, hot liquid climbs in a blender. */
 export const FILL: Readonly<Record<string, number>> = {

@@ -1,9 +1,9 @@
 // A ready component: a dish file whose components but the table are taken into other dishes. What a search needs to know of one.
 
-import { mainOutput } from "./edit/places";
-import { dishModel, type Method } from "./model";
-import type { DishFile } from "./schema";
-import { type Quantity, quantityOf } from "./units";
+import { dishModel, type Method } from "../model";
+import type { DishFile } from "../schema";
+import { type Quantity, quantityOf } from "../units";
+import { mainOutput } from "./places";
 
 /** The component that only serves what the file is about. */
 export const TABLE = "table";

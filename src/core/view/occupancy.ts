@@ -1,28 +1,11 @@
 // How full the places of a kitchen are over time: litres in fridge, freezer and larder, racks in ovens and grills, burners on the hob.
 // Counted from the plan by the reading R21 of the planner's contract (litres count until the end of the last taker under a hold).
 import { type Dish, HEATED, STORES } from "../dish/model";
+import type { Occupancy, OpenPlace, Tenant } from "../dish/occupied";
 import type { Plan } from "../planner/plan";
 import { stepsInForce } from "./plan-view";
 
-export type OpenPlace = "fridge" | "freezer" | "cellar" | "oven" | "grill" | "bath" | "hob";
-
-export interface Tenant {
-  readonly name: string;
-  readonly component: string;
-  readonly from: number;
-  readonly to: number;
-  readonly amount: number;
-}
-
-export interface Occupancy {
-  readonly place: OpenPlace;
-  readonly unit: "L" | "racks" | "burners";
-  /** What the kitchen has of it. */
-  readonly capacity: number;
-  readonly tenants: readonly Tenant[];
-  /** Amount in use from each minute on, in their order; 0 at the end. */
-  readonly levels: readonly (readonly [at: number, amount: number])[];
-}
+export type { Occupancy, OpenPlace, Tenant } from "../dish/occupied";
 
 /** Places that the plan uses, each with what is in it when. */
 export function occupancyOf(dish: Dish, plan: Plan): Occupancy[] {

@@ -1,12 +1,12 @@
 // Quantities: how much is made, and from what that follows. By the guests, by one component's amount, by a tin, by the ingredient that
 // runs short. Scaling itself is exact; rounding to what a kitchen can measure stands beside it and says what it changes.
-import { rounded, roundKitchen, toUsMeasure } from "../measures/rounding";
-import { type Pan, panScale } from "../measures/scaling";
-import { componentOfDocument, withComponent } from "./edit/places";
-import { EditRefused } from "./edit/refused";
-import type { DishComponent, DishFile } from "./schema";
-import { comparable, type Quantity, quantityOf, quantityText } from "./units";
-import { exponentOf, kOf, scaledIngredient } from "./weights";
+import { rounded, roundKitchen, toUsMeasure } from "../../measures/rounding";
+import { type Pan, panScale } from "../../measures/scaling";
+import type { DishComponent, DishFile } from "../schema";
+import { comparable, type Quantity, quantityOf, quantityText } from "../units";
+import { exponentOf, kOf, scaledIngredient } from "../weights";
+import { componentOfDocument, withComponent } from "./places";
+import { EditRefused } from "./refused";
 
 type Ingredient = NonNullable<DishComponent["methods"][number]["ingredients"]>[number];
 

@@ -1,9 +1,9 @@
 // Ways out where something does not fit: more of the same, rounds of what one load holds, something borrowed, less of it.
-import { kindWords } from "../entry/words-said";
-import { DEFAULT_KITCHEN } from "./default-kitchen";
-import type { Step } from "./model";
-import type { DishFile, DishStep, KitchenFile } from "./schema";
-import { type Quantity, quantityText } from "./units";
+import { kindWords } from "../../entry/words-said";
+import { DEFAULT_KITCHEN } from "../default-kitchen";
+import type { Step } from "../model";
+import type { DishFile, DishStep, KitchenFile } from "../schema";
+import { type Quantity, quantityText } from "../units";
 
 export interface Remedy {
   readonly kind: "batches" | "bigger" | "less" | "more";

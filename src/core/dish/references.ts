@@ -1,7 +1,7 @@
 // References to steps and outputs wherever they stand in a document: renamed, or taken out with what they name.
 
-import type { DishComponent, DishFile, DishStep } from "../schema";
-import { isStepPin } from "../wishes";
+import type { DishComponent, DishFile, DishStep } from "./schema";
+import { isStepPin } from "./wishes";
 
 /** Fields that hold references to steps and outputs, wherever they stand in a component. */
 const REFERENCES = new Set(["from", "step", "within", "until", "of", "output"]);

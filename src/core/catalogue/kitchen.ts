@@ -1,25 +1,25 @@
 // The calculations of the kitchen by name, each with what it says and its inputs.
 // One line an input: `name low..high unit`, `name a|b|c`, or `name` and what it is; a `?` after the name: it may be left out; `=` its default.
-import { allergensOf } from "../safety/allergens";
-import * as boiling from "./boiling";
-import * as brine from "./brine";
-import * as curing from "./curing-salt";
-import * as density from "./density";
-import * as diffusion from "./diffusion";
-import * as dough from "./dough";
-import * as ferment from "./ferment";
-import { jarLiquid } from "./jars";
-import { parseAmount } from "./parse-amount";
-import * as pickle from "./pickle";
-import * as portions from "./portions";
-import * as proofing from "./proofing";
-import * as reduction from "./reduction";
-import * as rounding from "./rounding";
-import * as scaling from "./scaling";
-import * as serving from "./serving";
-import * as thickening from "./thickening";
-import * as units from "./units";
-import * as yields from "./yields";
+import { allergensOf } from "../foods/allergens";
+import * as boiling from "../measures/boiling";
+import * as brine from "../measures/brine";
+import * as curing from "../measures/curing-salt";
+import * as density from "../measures/density";
+import * as diffusion from "../measures/diffusion";
+import * as dough from "../measures/dough";
+import * as ferment from "../measures/ferment";
+import { jarLiquid } from "../measures/jars";
+import { parseAmount } from "../measures/parse-amount";
+import * as pickle from "../measures/pickle";
+import * as portions from "../measures/portions";
+import * as proofing from "../measures/proofing";
+import * as reduction from "../measures/reduction";
+import * as rounding from "../measures/rounding";
+import * as scaling from "../measures/scaling";
+import * as serving from "../measures/serving";
+import * as thickening from "../measures/thickening";
+import * as units from "../measures/units";
+import * as yields from "../measures/yields";
 
 /** By subject and name. */
 export type Rows = Readonly<Record<string, Readonly<Record<string, Row>>>>;

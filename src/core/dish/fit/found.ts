@@ -1,5 +1,5 @@
 // What is found of something that has to fit: what is asked, what there is, what it was computed from, and the ways out.
-import type { Remedy } from "./fit-remedies";
+import type { Remedy } from "./remedies";
 
 export interface Fit {
   /** "component.step", or the place for a whole plan's stores. */

@@ -1,11 +1,11 @@
 // Jars for a pickle or a ferment: how many its solids fill, and whether the liquor reaches over them.
-import { PACKING } from "../measures/jars";
-import { type Fit, litresText } from "./fit-found";
-import { type Placed, withUse } from "./fit-remedies";
-import type { Step } from "./model";
-import type { DishFile, DishStep } from "./schema";
-import { quantityText } from "./units";
-import { kOf, scaledIngredient, volumeOf, weightOf } from "./weights";
+import { PACKING } from "../../measures/jars";
+import type { Step } from "../model";
+import type { DishFile, DishStep } from "../schema";
+import { quantityText } from "../units";
+import { kOf, scaledIngredient, volumeOf, weightOf } from "../weights";
+import { type Fit, litresText } from "./found";
+import { type Placed, withUse } from "./remedies";
 
 /** Poured into jars, not packed. */
 const LIQUID = /\b(?:water|vinegar|brine|juice|wine|cider|oil|stock|syrup|liquor)\b/i;
