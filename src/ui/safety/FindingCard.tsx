@@ -69,7 +69,7 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
               setTimeout(() => setWriting(false), AGAIN_MS);
             }}
           />
-          <span>
+          <span className="wrap-anywhere">
             I know this: <span className="font-medium">{f.title.toLowerCase()}</span>
             {writing && <span className="text-quiet"> writing it down</span>}
           </span>
