@@ -1,7 +1,8 @@
 // Random dishes with every feature together, planned in all four styles: every plan verified, no bound above a plan, nothing given up unsaid.
 // ./rondeau bench dishes [from] [to]
-import { dishModel } from "../src/core/dish/model";
+
 import { readDish } from "../src/core/dish/read";
+import { dishModel } from "../src/core/dish/read-model";
 import { planDish, STYLES, verifyPlan } from "../src/core/planner";
 import { richDish } from "../tests/core/generate-rich";
 

@@ -1,7 +1,7 @@
 // Figures of the planner on this machine: ./rondeau bench. Times are of one warm process; machines differ, so look at ratios too.
 import { readFileSync } from "node:fs";
-import { dishModel } from "../src/core/dish/model";
 import { readDish } from "../src/core/dish/read";
+import { dishModel } from "../src/core/dish/read-model";
 import { EMPTY_LOG, type Plan, planDish, planningNow, verifyPlan } from "../src/core/planner";
 import { diagnose } from "../src/core/planner/explain";
 import { smallestConflict } from "../src/core/planner/explain/conflict";

@@ -1,8 +1,8 @@
 // Plans followed to the table: three demo dishes and twelve others, at three lengths, and the plan that the page gives by default.
 // Prints the table of docs/planner.md. Usage: ./rondeau bench rehearse [RUNS OF THE DEMO] [RUNS OF THE OTHERS] [NAME]
 import { readFileSync } from "node:fs";
-import { dishModel } from "../src/core/dish/model";
 import { readDishValue } from "../src/core/dish/read";
+import { dishModel } from "../src/core/dish/read-model";
 import type { DishFile } from "../src/core/dish/schema";
 import { PLAN_ATS, type Plan, planDish } from "../src/core/planner";
 import { riskOf } from "../src/core/planner/risk";

@@ -1,8 +1,9 @@
 // How far the search for least regret gets: ./rondeau bench search [DISHES] [LONG SECONDS]. Random 60-step dishes with one cook and with two,
 // style `late`, two seeds for 3 s and 10 s of processor time each, against the best of these and of one long run, and against the bound below
 // which no plan with these methods lies (what is within 1 % of the bound is within 1 % of the best of any number of runs).
-import { dishModel } from "../src/core/dish/model";
+
 import { readDish } from "../src/core/dish/read";
+import { dishModel } from "../src/core/dish/read-model";
 import { planDish } from "../src/core/planner";
 import { randomDish } from "../tests/core/generate";
 

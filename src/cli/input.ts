@@ -1,9 +1,10 @@
 // What the commands share: reading files and flags, and refusing bad ones with a place and a remedy.
 import { readFileSync, statSync } from "node:fs";
 import type { z } from "zod";
-import { type Dish, dishModel } from "../core/dish/model";
+import type { Dish } from "../core/dish/model";
 import { type Problem, pathText, quoted } from "../core/dish/problem";
 import { LIMITS, readDish, readJson } from "../core/dish/read";
+import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { type Log, LogFile, logFromFile, type Plan, PlanFile, planFromFile } from "../core/planner";
 import { isInstant, type Zone } from "../core/time/zone";

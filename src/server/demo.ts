@@ -2,8 +2,8 @@ import "server-only";
 // The demo dishes, put on the calendar so that the harvest lunch is still ahead: by whole weeks, weekdays stay.
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
-import { dishModel } from "../core/dish/model";
 import { readDish } from "../core/dish/read";
+import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { shiftDates } from "../core/dish/shift-dates";
 import { listDishes } from "../db/queries/dishes";

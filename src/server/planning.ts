@@ -2,7 +2,7 @@ import "server-only";
 // Planning off the main thread, and keeping what was found. A plan is verified again here before it is stored.
 import { Worker } from "node:worker_threads";
 import { z } from "zod";
-import { dishModel } from "../core/dish/model";
+import { dishModel } from "../core/dish/read-model";
 import { type Log, logToFile, PlanFile, type Progress as PlanProgress, planFromFile, verifyPlan } from "../core/planner";
 import { heatOnAt } from "../core/record/heat-on";
 import { logOf, progressOf, type RunEvent } from "../core/record/progress";

@@ -2,7 +2,7 @@ import "server-only";
 // What the rules of safety find in a dish and its plan, and what the cook has acknowledged of it.
 import { cache } from "react";
 import { z } from "zod";
-import { dishModel } from "../core/dish/model";
+import { dishModel } from "../core/dish/read-model";
 import { type FindingView, findingViews } from "../core/safety/view";
 import { listAcknowledgements, putAcknowledgement } from "../db/queries/acknowledgements";
 import { findDish } from "../db/queries/dishes";

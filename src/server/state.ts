@@ -2,8 +2,8 @@ import "server-only";
 // What every page of a dish needs to draw: the dish, the plan in force read for people, the run, the hour.
 import { cache } from "react";
 import { z } from "zod";
-import { dishModel } from "../core/dish/model";
 import { PatchOperation } from "../core/dish/patch";
+import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
 import { type Why, whyHere } from "../core/planner/explain/why";

@@ -2,9 +2,10 @@
 // step began there, if that were otherwise, and if it cannot be, why, and what would help. Plain data in and out: a thread runs it.
 import { z } from "zod";
 import { documentChange, joinDishes, leaveOut } from "../core/dish/feast";
-import { type Dish, dishModel } from "../core/dish/model";
+import type { Dish } from "../core/dish/model";
 import { applyPatch, type PatchOperation } from "../core/dish/patch";
 import { readDishValue } from "../core/dish/read";
+import { dishModel } from "../core/dish/read-model";
 import { DishFile } from "../core/dish/schema";
 import { pinStepChange, wishChange } from "../core/dish/wishes";
 import {

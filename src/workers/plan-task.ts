@@ -1,6 +1,6 @@
 // What a planning worker is given and gives back: plain data, the same on the server and in a browser.
 import { z } from "zod";
-import { dishModel } from "../core/dish/model";
+import { dishModel } from "../core/dish/read-model";
 import { DishFile } from "../core/dish/schema";
 import {
   EMPTY_LOG,

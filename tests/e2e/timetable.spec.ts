@@ -1,7 +1,7 @@
 // The Timetable as an instrument: move a step, ask why, try what if, mend what is impossible. Whatever is kept is checked by the verifier.
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
-import { dishModel } from "../../src/core/dish/model";
+import { dishModel } from "../../src/core/dish/read-model";
 import { shiftDates } from "../../src/core/dish/shift-dates";
 import { logFromFile, type Plan, planFromFile, verifyPlan } from "../../src/core/planner";
 import { whyHere } from "../../src/core/planner/explain/why";

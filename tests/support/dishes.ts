@@ -1,8 +1,9 @@
 // The demo dishes and small ones made on the spot, read as the program reads them.
 import { readFileSync } from "node:fs";
 import path from "node:path";
-import { type Dish, dishModel } from "../../src/core/dish/model";
+import type { Dish } from "../../src/core/dish/model";
 import { readDish } from "../../src/core/dish/read";
+import { dishModel } from "../../src/core/dish/read-model";
 
 export const DEMO = ["harvest-lunch", "spiced-duck", "saturday-pastries"] as const;
 

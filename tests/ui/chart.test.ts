@@ -3,7 +3,7 @@ import { createElement } from "react";
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../src/core/planner";
 import { whyHere } from "../../src/core/planner/explain/why";
-import { EMPTY_LOG } from "../../src/core/planner/plan";
+import { EMPTY_LOG } from "../../src/core/planner/log";
 import { loadNotes } from "../../src/core/sheets/load";
 import { offsetsOf, WallClock } from "../../src/core/time/wall-clock";
 import { planView } from "../../src/core/view/plan-view";

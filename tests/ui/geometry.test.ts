@@ -1,8 +1,8 @@
 // The chart while it is used: one day of it, two plans on it, a step in the hand; and what crosses from the worker while one is.
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../src/core/planner";
+import { EMPTY_LOG } from "../../src/core/planner/log";
 import { Mover } from "../../src/core/planner/move";
-import { EMPTY_LOG } from "../../src/core/planner/plan";
 import { offsetsOf, WallClock } from "../../src/core/time/wall-clock";
 import { planView } from "../../src/core/view/plan-view";
 import { changedView, changeOfView } from "../../src/core/view/view-change";

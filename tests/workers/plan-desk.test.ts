@@ -1,8 +1,8 @@
 // The desk that answers in the page: what it says can be kept holds, what it refuses says why, and asking changes nothing.
 import { describe, expect, test } from "vitest";
-import { dishModel } from "../../src/core/dish/model";
 import { applyPatch } from "../../src/core/dish/patch";
 import { readDishValue } from "../../src/core/dish/read";
+import { dishModel } from "../../src/core/dish/read-model";
 import { wishChange } from "../../src/core/dish/wishes";
 import { EMPTY_LOG, logToFile, planDish, planFromFile, planToFile, verifyPlan } from "../../src/core/planner";
 import { PlanDesk, type Tried } from "../../src/workers/plan-desk";

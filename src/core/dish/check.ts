@@ -6,9 +6,10 @@ import { checkBalance } from "./balance";
 import { checkCycles, checkLooseSteps } from "./check-order";
 import type { PlacedStep, Report } from "./check-report";
 import { checkStanding } from "./check-standing";
-import { type Component, componentOf, type Dish, dishModel, HEATED, isUnit, type Method, MOST_BATCHES, STORES, type Step } from "./model";
+import { type Component, componentOf, type Dish, HEATED, isUnit, type Method, MOST_BATCHES, STORES, type Step } from "./model";
 import type { Problem } from "./problem";
 import { quoted } from "./problem";
+import { dishModel } from "./read-model";
 import type { DishFile } from "./schema";
 import { voidPin } from "./wishes";
 

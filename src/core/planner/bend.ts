@@ -8,8 +8,9 @@ import { componentOf, type Dish, type Step } from "../dish/model";
 import { plannedLength } from "../dish/planned-length";
 import { choicesOfMethods } from "./choices";
 import { type Lenience, STRICT } from "./compile";
+import type { Log } from "./log";
 import type { Planned, PlanOptions } from "./options";
-import type { Log, Plan } from "./plan";
+import type { Plan } from "./plan";
 import { againSteps, goneBy } from "./verify/gone";
 
 type PlanChoices = (dish: Dish, options: PlanOptions) => Planned;

@@ -1,7 +1,8 @@
 // Choices of methods: which way each component is made. The preferred one first, then by what each loses in quality.
 import type { Dish, Method } from "../dish/model";
+import { EMPTY_LOG, type Log } from "./log";
 import type { PlanOptions } from "./options";
-import { EMPTY_LOG, type Log, type Plan } from "./plan";
+import type { Plan } from "./plan";
 
 /** Choices tried beyond the preferred one. */
 const MOST_CHOICES = 24;

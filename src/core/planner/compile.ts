@@ -8,6 +8,7 @@ import { spokenDuration } from "../time/duration";
 import { type Interval, type Intervals, intersect, shift, startsAvoiding, startsFitting, union } from "../time/interval";
 import { type Warmth, warmthNow } from "./heat-settings";
 import { KitchenHours } from "./kitchen-hours";
+import { isPutDown, type Log, type LogEvent, type StepPin, workedMinutes } from "./log";
 import {
   type Activity,
   type Because,
@@ -23,7 +24,6 @@ import {
   type Unit,
   type Waiting,
 } from "./model";
-import { isPutDown, type Log, type LogEvent, type StepPin, workedMinutes } from "./plan";
 
 export interface CompileInput {
   readonly dish: Dish;

@@ -1,6 +1,7 @@
 // A plan as it stands after what has happened: what the log says is put in, nothing else is moved. Whether it still holds is the verifier's to say.
 import type { Dish } from "../dish/model";
-import { isPutDown, type Log, type Plan, type PlannedStep } from "./plan";
+import { isPutDown, type Log } from "./log";
+import type { Plan, PlannedStep } from "./plan";
 
 /**
  * The plan so far with what the log says put in: steps that have begun or ended stand where they were, and running ones end when they are

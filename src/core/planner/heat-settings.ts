@@ -2,7 +2,8 @@
 // time to heat and cool between. Users share where one temperature suits all; after an hour without a user it is cold.
 import { type Dish, type Equipment, HEATED, type Step, type Use } from "../dish/model";
 import { type Intervals, overlaps } from "../time/interval";
-import type { Log, Setting } from "./plan";
+import type { Log } from "./log";
+import type { Setting } from "./plan";
 
 export interface HeatUser {
   readonly step: string;

@@ -11,10 +11,11 @@ import { followedOn } from "./followed-on";
 import { DEFAULT_ROUNDS, guideFrom, improve, placementsFrom } from "./improve";
 import { cheapened, firstByLearning, shortened } from "./learn/better";
 import { Learner } from "./learn/learner";
+import { EMPTY_LOG, type Log, withWishes } from "./log";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
 import type { Planned, PlanOptions } from "./options";
-import { EMPTY_LOG, type Infeasible, type Log, type Plan, type Style, withWishes } from "./plan";
+import type { Infeasible, Plan, Style } from "./plan";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
 import { type Broken, verifyPlan, withExceptions } from "./verify";
@@ -330,26 +331,19 @@ function refused(because: Because, proved = true): Infeasible {
   return { status: "infeasible", proved, conflict: [because] };
 }
 
+export { EMPTY_LOG, type Log, LogFile, logFromFile, logToFile, withWishes } from "./log";
 export type { Planned, PlanOptions, Progress } from "./options";
 export {
-  EMPTY_LOG,
   type Gone,
   type Infeasible,
-  type Log,
-  LogFile,
-  logFromFile,
-  logToFile,
   PLAN_ATS,
   type Plan,
   type PlanException,
-  PlanFile,
   type PlannedHold,
   type PlannedStep,
-  planFromFile,
-  planToFile,
   STYLES,
   type Style,
-  withWishes,
 } from "./plan";
+export { PlanFile, planFromFile, planToFile } from "./plan-file";
 export { WEIGHTS } from "./regret";
 export { type Verdict, verifyPlan, withExceptions } from "./verify";

@@ -6,7 +6,7 @@ import { type Dish, HEATED, type Hold, isUnit, type Step, type Use } from "../di
 import type { PlanAt } from "../dish/planned-length";
 import type { Intervals } from "../time/interval";
 import type { Warmth } from "./heat-settings";
-import type { LogEvent } from "./plan";
+import type { LogEvent } from "./log";
 
 export const startOf = (activity: number) => 2 * activity;
 export const endOf = (activity: number) => 2 * activity + 1;

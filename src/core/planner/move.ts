@@ -5,7 +5,8 @@ import type { StepPin } from "../dish/wishes";
 import { type Why, whyHere } from "./explain/why";
 import { momentText } from "./explain/words";
 import { type PlanOptions, planDish } from "./index";
-import type { Log, Plan } from "./plan";
+import type { Log } from "./log";
+import type { Plan } from "./plan";
 
 export interface MoveScene {
   readonly dish: Dish;

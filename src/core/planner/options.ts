@@ -1,7 +1,8 @@
 // What the planner is asked, and what it answers.
 import type { PlanAt } from "../dish/planned-length";
 import type { Lenience } from "./compile";
-import type { Infeasible, Log, Plan, Style } from "./plan";
+import type { Log } from "./log";
+import type { Infeasible, Plan, Style } from "./plan";
 
 export interface PlanOptions {
   /** Nothing starts before. Default: the dish's `startNotBefore`, else 21 days before serving. No clock is read. */

@@ -7,7 +7,8 @@
 import type { Step } from "../dish/model";
 import { pertQuantile, pertShare } from "../dish/planned-length";
 import type { Random } from "../random";
-import { type Log, type LogEvent, type Plan, type PlannedStep, workedMinutes } from "./plan";
+import { type Log, type LogEvent, workedMinutes } from "./log";
+import type { Plan, PlannedStep } from "./plan";
 
 /** How a cook departs from the plan; all zero, and slow 1: follows it. */
 export interface Policy {

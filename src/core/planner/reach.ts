@@ -4,9 +4,10 @@ import type { Dish } from "../dish/model";
 import { choicesOfMethods } from "./choices";
 import { compile } from "./compile";
 import { type PlanOptions, planDish, planningNow } from "./index";
+import { EMPTY_LOG, withWishes } from "./log";
 import { endOf } from "./model";
 import { gainingCycle, longestPathTo } from "./network";
-import { EMPTY_LOG, type Plan, withWishes } from "./plan";
+import type { Plan } from "./plan";
 
 export interface Choice {
   readonly methods: Readonly<Record<string, string>>;

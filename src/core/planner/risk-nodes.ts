@@ -3,7 +3,8 @@
 import type { Dish, Step } from "../dish/model";
 import { intervalsOfHours } from "../time/calendar";
 import { type Intervals, intersect, shift, startsFitting, subtract, union } from "../time/interval";
-import type { Log, Plan, PlannedStep } from "./plan";
+import type { Log } from "./log";
+import type { Plan, PlannedStep } from "./plan";
 import { FOLLOW, leastMinutes, mayBeTaken, trueMinutes } from "./policy";
 
 /** Lengths in a step's table; each is as likely as the next. */

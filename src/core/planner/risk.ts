@@ -8,7 +8,8 @@
 import { componentOf, type Dish } from "../dish/model";
 import { seededRandom } from "../random";
 import type { Intervals } from "../time/interval";
-import { EMPTY_LOG, type Log, type Plan } from "./plan";
+import { EMPTY_LOG, type Log } from "./log";
+import type { Plan } from "./plan";
 import { type Node, nodesOf, QUANTILES } from "./risk-nodes";
 
 export interface Risk {

@@ -1,8 +1,8 @@
 // Ways around the exceptions of a plan under way: what else could be done about what it cannot keep. Somebody else stays with it, it is taken as it
 // is, a stand-in, served a little later or earlier. Each is planned, and says which exceptions it does without.
 import { DEFAULT_KITCHEN } from "../dish/default-kitchen";
-import { dishModel } from "../dish/model";
 import { applyPatch, type PatchOperation } from "../dish/patch";
+import { dishModel } from "../dish/read-model";
 import type { DishFile } from "../dish/schema";
 import { pinCookChange } from "../dish/wishes";
 import type { PlanOptions } from "./index";

@@ -3,15 +3,17 @@
 // little earlier, a stand-in, a wait at some cost to quality, the table waits longer.
 // Each is a JSON Patch on the dish, or a press. A safety limit is never touched.
 import { DEFAULT_KITCHEN } from "../dish/default-kitchen";
-import { type Dish, dishModel, type Step } from "../dish/model";
+import type { Dish, Step } from "../dish/model";
 import { applyPatch, type PatchOperation } from "../dish/patch";
 import { plannedLength } from "../dish/planned-length";
+import { dishModel } from "../dish/read-model";
 import type { DishFile } from "../dish/schema";
 import { intervalsOfHours } from "../time/calendar";
 import { durationText, parseDuration, spokenDuration } from "../time/duration";
 import { momentText } from "./explain/words";
 import { type Planned, type PlanOptions, planDish, planningNow } from "./index";
-import type { Log, Plan } from "./plan";
+import type { Log } from "./log";
+import type { Plan } from "./plan";
 import { leastMinutes, mayBeTaken } from "./policy";
 
 export interface WayOn {

@@ -2,7 +2,8 @@
 // plan must know of it.
 import type { Dish, Equipment } from "../dish/model";
 import { minutesToChange, RESTS_AT_IDLE_MINUTES } from "../planner/heat-settings";
-import type { HeatOn, Plan, Setting } from "../planner/plan";
+import type { HeatOn } from "../planner/log";
+import type { Plan, Setting } from "../planner/plan";
 
 /** Ovens, grills and baths that are on at `now` by the plan followed so far. */
 export function heatOnAt(dish: Dish, plan: Plan, now: number): HeatOn[] {

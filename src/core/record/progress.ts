@@ -1,7 +1,7 @@
 // The append-only log of a run, and what follows from it: which steps run, which are done, since when.
 // Nothing is ever changed in the log: a slip of the finger is taken back by a further event.
 import { z } from "zod";
-import type { Log, LogEvent } from "../planner/plan";
+import type { Log, LogEvent } from "../planner/log";
 
 export const RunEventKind = z.enum(["started", "ended", "estimate", "withdrawn", "put-down", "taken-up"]);
 export type RunEventKind = z.output<typeof RunEventKind>;

@@ -4,7 +4,8 @@
 //
 // Candidates are screened by the fast form (planner/risk.ts); what passes is executed (rehearse), the cheapest first, and given up as soon as it
 // cannot reach the wish any more.
-import { type Dish, dishModel } from "../dish/model";
+import type { Dish } from "../dish/model";
+import { dishModel } from "../dish/read-model";
 import type { DishFile } from "../dish/schema";
 import { EMPTY_LOG, PLAN_ATS, type Plan, type Planned, type PlanOptions, planDish, type Style } from "../planner";
 import { calmed } from "../planner/calm";

@@ -1,7 +1,8 @@
 // Rehearsal is execution: a plan followed press by press on a simulated clock, with lengths drawn from the dish's own spreads, and the
 // real re-plan at each press that the plan does not bear. Where there is none, the first way out is taken, as a cook would.
-import { type Dish, dishModel, type Step } from "../dish/model";
+import type { Dish, Step } from "../dish/model";
 import { applyPatch } from "../dish/patch";
+import { dishModel } from "../dish/read-model";
 import type { DishFile } from "../dish/schema";
 import { EMPTY_LOG, type Log, type Plan, type Planned, type PlanOptions, planDish } from "../planner";
 import {

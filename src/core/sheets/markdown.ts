@@ -1,5 +1,7 @@
 // A dish as Markdown: to be read by people and kept beside other notes. Everything that the dish says in words stands in it.
-import { dishModel, type Step } from "../dish/model";
+
+import type { Step } from "../dish/model";
+import { dishModel } from "../dish/read-model";
 import type { DishFile } from "../dish/schema";
 import { quantityText } from "../dish/units";
 import { cautionOf, LOCAL_CODES_FIRST } from "../foods/cautions";

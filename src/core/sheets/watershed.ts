@@ -3,7 +3,8 @@
 import { balanceOf } from "../dish/balance";
 import { mainOutput } from "../dish/edit/places";
 import { methodInForce } from "../dish/method-in-force";
-import { componentOf, type Dish, dishModel, type Method, type Output, type Step } from "../dish/model";
+import { componentOf, type Dish, type Method, type Output, type Step } from "../dish/model";
+import { dishModel } from "../dish/read-model";
 import type { DishFile } from "../dish/schema";
 import { comparable, type Quantity, quantityText } from "../dish/units";
 import { kOf, rawWeight, type Weight, weightOf } from "../dish/weights";

@@ -3,7 +3,8 @@
 import type { Dish, Hold, Step } from "../dish/model";
 import { componentOf } from "../dish/model";
 import { quantityText } from "../dish/units";
-import { isPutDown, type LogEvent, type Plan, type PlannedStep } from "../planner/plan";
+import { isPutDown, type LogEvent } from "../planner/log";
+import type { Plan, PlannedStep } from "../planner/plan";
 import type { Progress } from "../record/progress";
 import { PLACES, type ViewPlace } from "./places";
 

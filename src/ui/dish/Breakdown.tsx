@@ -1,4 +1,5 @@
-import { type Component, type Dish, dishModel, type Hold, type Method, type Step } from "@/core/dish/model";
+import type { Component, Dish, Hold, Method, Step } from "@/core/dish/model";
+import { dishModel } from "@/core/dish/read-model";
 import type { DishFile } from "@/core/dish/schema";
 import { cautionOf, LOCAL_CODES_FIRST } from "@/core/foods/cautions";
 import type { FindingView } from "@/core/safety/view";

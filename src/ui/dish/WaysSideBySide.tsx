@@ -1,5 +1,5 @@
 import { handsOf, leadOf } from "@/core/dish/edit/library";
-import { dishModel } from "@/core/dish/model";
+import { dishModel } from "@/core/dish/read-model";
 import type { DishFile } from "@/core/dish/schema";
 import { ingredientRows } from "@/core/sheets/breakdown";
 import { spokenDuration } from "@/core/time/duration";

@@ -1,9 +1,9 @@
 // A feast: two dishes on one table and one kitchen, each still what it was, and the first again when the other is taken off.
 import { describe, expect, test } from "vitest";
 import { coursesOf, documentChange, joinDishes, leaveOut } from "../../../src/core/dish/feast";
-import { dishModel } from "../../../src/core/dish/model";
 import { applyPatch } from "../../../src/core/dish/patch";
 import { readDishValue } from "../../../src/core/dish/read";
+import { dishModel } from "../../../src/core/dish/read-model";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { planDish, verifyPlan } from "../../../src/core/planner";
 import { demoDocument, type Loose } from "../../support/dishes";

@@ -1,8 +1,8 @@
 // A fuzzer of the demo files: 2,000 of them with something changed. Whatever it does, reading answers in good time with a whole
 // document or with errors, and what was read can be planned or refused; never a crash, a hang or half an import.
 import { describe, expect, test } from "vitest";
-import { dishModel } from "../../../src/core/dish/model";
 import { readDish } from "../../../src/core/dish/read";
+import { dishModel } from "../../../src/core/dish/read-model";
 import { writeDish } from "../../../src/core/dish/write";
 import { planDish, verifyPlan } from "../../../src/core/planner";
 import { seededRandom } from "../../../src/core/random";

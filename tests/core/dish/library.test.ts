@@ -6,9 +6,9 @@ import { addComponent, newDish, takeComponents } from "../../../src/core/dish/ed
 import { libraryEntry, searchLibrary, TABLE } from "../../../src/core/dish/edit/library";
 import { mainOutput } from "../../../src/core/dish/edit/places";
 import { COMPONENT_KINDS } from "../../../src/core/dish/kinds";
-import { dishModel } from "../../../src/core/dish/model";
 import { applyPatch } from "../../../src/core/dish/patch";
 import { readDish } from "../../../src/core/dish/read";
+import { dishModel } from "../../../src/core/dish/read-model";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { kOf, scaledIngredient } from "../../../src/core/dish/weights";
 import { pinMethodsChange } from "../../../src/core/dish/wishes";

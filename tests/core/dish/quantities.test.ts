@@ -12,8 +12,8 @@ import {
   unscaled,
 } from "../../../src/core/dish/edit/quantities";
 import { fitOf } from "../../../src/core/dish/fit";
-import { dishModel } from "../../../src/core/dish/model";
 import { readDishValue } from "../../../src/core/dish/read";
+import { dishModel } from "../../../src/core/dish/read-model";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { quantityOf } from "../../../src/core/dish/units";
 import { kOf, rawWeight, scaledIngredient, weightOf } from "../../../src/core/dish/weights";

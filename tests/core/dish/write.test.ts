@@ -2,8 +2,9 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
 import { schemaText } from "../../../src/core/dish/json-schema";
-import { type Dish, dishModel } from "../../../src/core/dish/model";
+import type { Dish } from "../../../src/core/dish/model";
 import { readDish } from "../../../src/core/dish/read";
+import { dishModel } from "../../../src/core/dish/read-model";
 import { DishFile } from "../../../src/core/dish/schema";
 import { shiftDates } from "../../../src/core/dish/shift-dates";
 import { writeDish } from "../../../src/core/dish/write";

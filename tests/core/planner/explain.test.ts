@@ -1,8 +1,8 @@
 // Why there is no plan: the facts named are a smallest set, in a cook's words, and each repair offered gives a plan.
 import { describe, expect, test } from "vitest";
-import { dishModel } from "../../../src/core/dish/model";
 import { applyPatch } from "../../../src/core/dish/patch";
 import { readDishValue } from "../../../src/core/dish/read";
+import { dishModel } from "../../../src/core/dish/read-model";
 import { EMPTY_LOG, type Infeasible, type PlanOptions, planDish, planningNow, verifyPlan } from "../../../src/core/planner";
 import { diagnose } from "../../../src/core/planner/explain";
 import { smallestConflict } from "../../../src/core/planner/explain/conflict";

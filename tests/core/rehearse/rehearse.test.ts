@@ -6,7 +6,7 @@ import { applyPatch } from "../../../src/core/dish/patch";
 import { pertShare } from "../../../src/core/dish/planned-length";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { EMPTY_LOG, type Plan, planDish, verifyPlan } from "../../../src/core/planner";
-import type { LogEvent } from "../../../src/core/planner/plan";
+import type { LogEvent } from "../../../src/core/planner/log";
 import { FOLLOW, likelyInAll, nextPress, policyOf, pressed, trueMinutes } from "../../../src/core/planner/policy";
 import { riskOf } from "../../../src/core/planner/risk";
 import { waysOn } from "../../../src/core/planner/ways-on";

@@ -2,8 +2,8 @@
 import { parse } from "csv-parse/sync";
 import ICAL from "ical.js";
 import { describe, expect, test } from "vitest";
-import { dishModel } from "../../../src/core/dish/model";
 import { readDish, readDishValue } from "../../../src/core/dish/read";
+import { dishModel } from "../../../src/core/dish/read-model";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { writeDish } from "../../../src/core/dish/write";
 import { planDish } from "../../../src/core/planner";

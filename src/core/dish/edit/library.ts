@@ -1,6 +1,7 @@
 // A ready component: a dish file whose components but the table are taken into other dishes. What a search needs to know of one.
 
-import { dishModel, type Method } from "../model";
+import type { Method } from "../model";
+import { dishModel } from "../read-model";
 import type { DishFile } from "../schema";
 import { type Quantity, quantityOf } from "../units";
 import { mainOutput } from "./places";

@@ -2,8 +2,9 @@
 // out that are changes of the dish: rounds computed from what one load holds, a bigger vessel borrowed, less of it.
 
 import { kindWords } from "../../entry/words-said";
-import { componentOf, type Dish, dishModel, isUnit, STORES, type Use } from "../model";
+import { componentOf, type Dish, isUnit, STORES, type Use } from "../model";
 import type { Occupancy } from "../occupied";
+import { dishModel } from "../read-model";
 import type { DishFile } from "../schema";
 import type { Quantity } from "../units";
 import { kOf, scaledIngredient, volumeOf } from "../weights";

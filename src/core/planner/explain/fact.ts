@@ -1,6 +1,6 @@
 // One fact of a planning problem, and the draft of a dish in which it can be let go.
 import type { Cook, Equipment, Step, Window } from "../../dish/model";
-import type { StepPin } from "../plan";
+import type { StepPin } from "../log";
 
 /** Long enough that nothing before or after it matters. */
 export const FOREVER = 60 * 1440;

@@ -2,7 +2,7 @@
 // Each can be let go; what is left when the rest is let go is tried anew. Conflicts are sets of these facts.
 import type { Component, Dish, Method, Step } from "../../dish/model";
 import type { PlanAt } from "../../dish/planned-length";
-import type { Log } from "../plan";
+import type { Log } from "../log";
 import type { Draft, Fact } from "./fact";
 import { equipmentOf, nowOf, onePairOf, pinOf, timesOf, windowOf } from "./kitchen-facts";
 import { holdsOf, waitsOf, workOf } from "./step-facts";

@@ -1,9 +1,11 @@
 // Why there is no plan and what would make one possible: the refusal of the planner, made small and given repairs.
-import { type Dish, dishModel } from "../../dish/model";
+import type { Dish } from "../../dish/model";
+import { dishModel } from "../../dish/read-model";
 import type { DishFile } from "../../dish/schema";
 import { choicesOfMethods } from "../choices";
 import { type PlanOptions, planningNow } from "../index";
-import { type Clashing, EMPTY_LOG, type Infeasible, type Log, withWishes } from "../plan";
+import { EMPTY_LOG, type Log, withWishes } from "../log";
+import type { Clashing, Infeasible } from "../plan";
 import { smallestConflict } from "./conflict";
 import type { Fact } from "./fact";
 import { folded, MOST_FACTS } from "./fold";

@@ -2,7 +2,7 @@
 import { type Cook, type Dish, type Equipment, HEATED, STORES, type Window } from "../../dish/model";
 import { lower } from "../../sentence";
 import type { Hours } from "../../time/calendar";
-import type { StepPin } from "../plan";
+import type { StepPin } from "../log";
 import { type Draft, type Fact, type FactKind, FOREVER } from "./fact";
 import { hoursText, momentText } from "./words";
 

@@ -6,8 +6,9 @@ import { lower } from "../../sentence";
 import { earliestAtOrAfter, latestAtOrBefore } from "../../time/interval";
 import { compile } from "../compile";
 import { minutesToChange } from "../heat-settings";
+import { EMPTY_LOG, type Log, withWishes } from "../log";
 import { type Activity, type Because, endOf, type Model, startOf, type TimeLag } from "../model";
-import { EMPTY_LOG, type Log, type Plan, type PlannedStep, withWishes } from "../plan";
+import type { Plan, PlannedStep } from "../plan";
 import { momentText } from "./words";
 
 export interface Why {

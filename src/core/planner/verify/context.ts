@@ -4,7 +4,8 @@ import type { Component, Dish, Output, Step } from "../../dish/model";
 import { plannedLength } from "../../dish/planned-length";
 import { intervalsOfHours } from "../../time/calendar";
 import { type Interval, type Intervals, intersect, subtract, union } from "../../time/interval";
-import type { HeatOn, Log, LogEvent, Plan, PlannedStep, StepPin } from "../plan";
+import type { HeatOn, Log, LogEvent, StepPin } from "../log";
+import type { Plan, PlannedStep } from "../plan";
 
 export interface Broken {
   readonly rule: string;

@@ -1,6 +1,7 @@
 // What has waited past its safe time: told as gone, with the steps that make it again. For those alone the log's events are passed over.
 import type { Dish, Step } from "../../dish/model";
-import type { Gone, Log, Plan } from "../plan";
+import type { Log } from "../log";
+import type { Gone, Plan } from "../plan";
 
 /** Steps of the methods in force of a plan. */
 const stepsInForce = (dish: Dish, methods: Readonly<Record<string, string>>): Step[] =>

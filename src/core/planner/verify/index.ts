@@ -1,7 +1,8 @@
 // The verifier: whether a plan keeps every hard rule H1 to H12, minute by minute, and what it costs, counted anew.
 // It shares the reading of the dish with the planner and nothing of the search.
 import type { Dish } from "../../dish/model";
-import { EMPTY_LOG, type Gone, type Log, type Plan, type PlanException, withWishes } from "../plan";
+import { EMPTY_LOG, type Log, withWishes } from "../log";
+import type { Gone, Plan, PlanException } from "../plan";
 import { type Priced, priceOf } from "../regret";
 import { type Broken, type Context, contextOf, isDone } from "./context";
 import { checkEquipment } from "./equipment";

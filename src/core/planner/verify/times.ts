@@ -3,7 +3,8 @@ import { balanceOf, isOverTaken } from "../../dish/balance";
 import type { Hold, Step } from "../../dish/model";
 import { plannedLength } from "../../dish/planned-length";
 import { subtract } from "../../time/interval";
-import { isPutDown, type LogEvent, type PlannedHold, type PlannedStep, workedMinutes } from "../plan";
+import { isPutDown, type LogEvent, workedMinutes } from "../log";
+import type { PlannedHold, PlannedStep } from "../plan";
 import { type Break, batchMinutes, type Context, componentMaking, fullBatchMinutes, isDone, isRunning } from "./context";
 
 export function checkTimes(ctx: Context, breaks: Break): void {

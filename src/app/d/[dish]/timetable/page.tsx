@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
 import { coursesOf } from "@/core/dish/feast";
-import { dishModel } from "@/core/dish/model";
+import { dishModel } from "@/core/dish/read-model";
 import { dayList } from "@/core/sheets/day-list";
 import { loadNotes } from "@/core/sheets/load";
 import { WallClock } from "@/core/time/wall-clock";

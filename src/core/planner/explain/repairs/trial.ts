@@ -1,8 +1,9 @@
 // Trying a change: the document with a patch applied is read and planned; what works is offered, what does not is forgotten.
 import { DEFAULT_KITCHEN } from "../../../dish/default-kitchen";
-import { type Dish, dishModel } from "../../../dish/model";
+import type { Dish } from "../../../dish/model";
 import { applyPatch, type PatchOperation } from "../../../dish/patch";
 import { readDishValue } from "../../../dish/read";
+import { dishModel } from "../../../dish/read-model";
 import type { DishFile } from "../../../dish/schema";
 import { type PlanOptions, planDish, planningNow } from "../../index";
 import type { Plan, Regret } from "../../plan";

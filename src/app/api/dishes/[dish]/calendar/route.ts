@@ -1,4 +1,4 @@
-import { dishModel } from "@/core/dish/model";
+import { dishModel } from "@/core/dish/read-model";
 import { PlanFile, planFromFile } from "@/core/planner";
 import { planCalendar } from "@/core/sheets/calendar";
 import { planView } from "@/core/view/plan-view";

@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { dishModel } from "@/core/dish/model";
+import { dishModel } from "@/core/dish/read-model";
 import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { Breakdown } from "@/ui/dish/Breakdown";
