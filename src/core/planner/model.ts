@@ -1,4 +1,4 @@
-// The compiled model: what compile.ts leaves behind and everything after it works on. Minutes throughout.
+// The compiled model: what compile/ leaves behind and everything after it works on. Minutes throughout.
 //
 // Time lag { from, to, lag }: x(to) ≥ x(from) + lag. A maximum lag is a minimum lag backwards.
 // Variables: start of activity i is 2i, its end 2i + 1.
