@@ -136,3 +136,26 @@ describe("dependence runs one way", () => {
     ).toEqual([]);
   });
 });
+
+describe("what a file exports", () => {
+  const roots = ["src", "tests", "bench"].map((folder) => fileURLToPath(new URL(`../${folder}`, import.meta.url)));
+  const everywhere = roots.flatMap((folder) =>
+    readdirSync(folder, { recursive: true, encoding: "utf8" })
+      .filter((f) => /\.tsx?$/.test(f))
+      .map((f) => path.join(folder, f)),
+  );
+  const wordsOf = new Map(everywhere.map((f) => [f, new Set(readFileSync(f, "utf8").match(/[A-Za-z_]\w*/g))] as const));
+  test("is used by another file", () => {
+    const alone: string[] = [];
+    for (const file of files) {
+      // Pages and routes are looked for by their file.
+      if (/^app\/|^(proxy|instrumentation)/.test(file)) continue;
+      const own = path.join(source, file);
+      for (const m of readFileSync(own, "utf8").matchAll(/^export (?:async )?(?:const|function\*?|class|interface|type) (\w+)/gm)) {
+        const name = m[1] as string;
+        if (!everywhere.some((f) => f !== own && wordsOf.get(f)?.has(name))) alone.push(`${file}: ${name}`);
+      }
+    }
+    expect(alone).toEqual([]);
+  });
+});

@@ -61,7 +61,7 @@ export function loadLog(file: string, dish: Dish): Log {
   return log;
 }
 
-export interface Flags {
+interface Flags {
   readonly files: readonly string[];
   readonly values: ReadonlyMap<string, readonly string[]>;
   /** Flags without a value. */

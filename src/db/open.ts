@@ -19,7 +19,7 @@ import { lockDirectory } from "./lock";
 import { migrate, pendingMigrations } from "./migrate";
 import { answerOf, openCluster } from "./synced-fs";
 
-export interface OpenOptions {
+interface OpenOptions {
   /** Directory of the data; "memory" keeps nothing. */
   readonly directory: string;
   readonly migrations: string;

@@ -22,9 +22,9 @@ const FIRST_BY_SECONDS = 600;
 const SECOND_PLACE = "backup.second";
 /** A directory on another disk, or that none is wanted. */
 const SecondPlace = z.union([z.strictObject({ directory: z.string().min(1).max(1000) }), z.literal("none")]);
-export type SecondPlace = z.output<typeof SecondPlace>;
+type SecondPlace = z.output<typeof SecondPlace>;
 
-export interface BackupState {
+interface BackupState {
   readonly directory: string;
   readonly newest: { readonly name: string; readonly at: string } | undefined;
   /** The newest is older than two days, or there is still none though there is something to keep. */

@@ -67,7 +67,7 @@ const ROUNDS_AFRESH = 600;
 /** The plan by default is within a quarter of an hour so often. */
 const SURE = 0.95;
 
-export interface PlanRequest {
+interface PlanRequest {
   /** Plan anew rather than near the plan so far. */
   readonly fresh?: boolean | undefined;
   /** Called once a first, quick answer is stored: a plan where there was none, or why there is none. */

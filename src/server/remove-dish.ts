@@ -7,7 +7,7 @@ import { findDish, getDishRows } from "../db/queries/dishes";
 import { nowMs } from "./clock";
 import { database, dataDirectory } from "./database";
 
-export type Removed =
+type Removed =
   | { readonly status: "done"; readonly archive: string }
   | { readonly status: "missing" }
   | { readonly status: "running" }

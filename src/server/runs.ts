@@ -34,10 +34,10 @@ export const NewEvent = z.object({
   by: z.string().max(80).optional(),
 });
 
-export type RunOutcome = "done" | "no-dish" | "no-run" | "no-step" | "no-event" | "other-press" | "clock-back" | Withheld;
+type RunOutcome = "done" | "no-dish" | "no-run" | "no-step" | "no-event" | "other-press" | "clock-back" | Withheld;
 
 /** Severe cautions that nobody has acknowledged: nothing begins before they are. */
-export interface Withheld {
+interface Withheld {
   readonly withheld: readonly FindingView[];
 }
 

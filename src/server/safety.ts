@@ -77,7 +77,7 @@ export const Acknowledged = z.object({
     .max(200),
 });
 
-export type AcknowledgeOutcome = { readonly status: "done" | "missing" } | { readonly status: "refused"; readonly message: string };
+type AcknowledgeOutcome = { readonly status: "done" | "missing" } | { readonly status: "refused"; readonly message: string };
 
 /** Written down before it is confirmed. What is past a hard limit is not acknowledged, and what has changed meanwhile is asked anew. */
 export async function acknowledge(slug: string, { acknowledge: list }: z.output<typeof Acknowledged>): Promise<AcknowledgeOutcome> {

@@ -23,7 +23,7 @@ export interface ChoiceField {
   readonly choices: readonly (readonly [key: string, label: string])[];
   readonly hint?: string;
 }
-export interface YesField {
+interface YesField {
   readonly key: string;
   readonly label: string;
   readonly of: "yes";
@@ -31,7 +31,7 @@ export interface YesField {
   readonly hint?: string;
 }
 /** Pairs of a time and a reading, one a line or separated by semicolons: "2 d 4.6; 3 d 4.2". */
-export interface ReadingsField {
+interface ReadingsField {
   readonly key: string;
   readonly label: string;
   readonly of: "readings";
@@ -45,7 +45,7 @@ export type Field = (FigureField | ChoiceField | YesField | ReadingsField) & {
   readonly when?: (values: Values) => boolean;
 };
 export type Reading = readonly [minutes: number, value: number];
-export type Value = number | string | boolean | readonly Reading[];
+type Value = number | string | boolean | readonly Reading[];
 export type Values = Readonly<Record<string, Value>>;
 
 export interface Figure {

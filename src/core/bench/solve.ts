@@ -6,7 +6,7 @@ import { said, type Units } from "./quantity";
 const GRID = 48;
 const HALVINGS = 60;
 
-export interface Wish {
+interface Wish {
   /** The figure that is fixed, and at what. */
   readonly figure: string;
   readonly at: number;

@@ -60,7 +60,7 @@ export interface JointState {
   readonly t: number;
 }
 
-export interface JointEnv {
+interface JointEnv {
   readonly chamberC: number;
   readonly vapourPa?: number;
   readonly fan?: boolean;

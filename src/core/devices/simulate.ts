@@ -32,7 +32,7 @@ export function inPieces<S extends object>(input: StepInput<S, unknown, unknown>
 const figure = (group: string, of: object | undefined, key: string, low: number, high: number, fallback?: number) =>
   checked(`${group}.${key}`, (of as Record<string, unknown> | undefined)?.[key] ?? fallback, low, high);
 
-export interface PotState {
+interface PotState {
   readonly tempC: number;
   readonly t: number;
 }
@@ -58,7 +58,7 @@ export function stepPot(
   });
 }
 
-export interface OvenState {
+interface OvenState {
   readonly airC: number;
   readonly wallC: number;
   readonly heat: boolean;
@@ -93,7 +93,7 @@ export function stepOven(input: StepInput<OvenState, Readonly<Record<string, num
   });
 }
 
-export interface FridgeState {
+interface FridgeState {
   readonly airC: number;
   readonly stuffC: number;
   readonly on: boolean;
@@ -124,7 +124,7 @@ export function stepFridge(
   });
 }
 
-export interface DoughState {
+interface DoughState {
   readonly tempC: number;
   readonly active: number;
   /** Volume over that at the start. */
@@ -168,7 +168,7 @@ export function stepDough(input: StepInput<DoughState, Readonly<Record<string, n
   });
 }
 
-export interface FermentState {
+interface FermentState {
   readonly x: number;
   readonly h: number;
 }

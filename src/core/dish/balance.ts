@@ -7,7 +7,7 @@ import { comparable, type Quantity, quantityText } from "./units";
 /** Rounding of scaled amounts that is no shortage. */
 const TOLERANCE = 1e-6;
 
-export interface Balance {
+interface Balance {
   readonly output: string;
   readonly made: Quantity | undefined;
   readonly taken: number;

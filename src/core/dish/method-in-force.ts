@@ -1,7 +1,7 @@
 // Which of its ways a component is made by.
 
 /** Ids or names of methods, by component. */
-export type ChosenMethods = Readonly<Record<string, string>>;
+type ChosenMethods = Readonly<Record<string, string>>;
 
 /** The method that is chosen by id or name, of a component of the file or of the model; its first where nothing is said. */
 export function methodInForce<M extends { readonly id: string; readonly name?: string | undefined }>(

@@ -115,7 +115,7 @@ export interface Method {
   readonly steps: readonly Step[];
 }
 
-export interface OnHand {
+interface OnHand {
   readonly ref: string;
   readonly quantity: Quantity | undefined;
   readonly madeAt: number;

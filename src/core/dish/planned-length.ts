@@ -12,7 +12,7 @@ export interface TimeSpread {
 }
 
 /** The point of the distribution that `cautious` plans with. */
-export const CAUTIOUS_QUANTILE = 0.8;
+const CAUTIOUS_QUANTILE = 0.8;
 
 /**
  * Whole minutes of one batch: the chosen point of the spread, times k to the power `grows`, rounded up.

@@ -3,7 +3,7 @@ import { minutesOf } from "../time/duration";
 import type { DishStep } from "./schema";
 
 /** It follows the line before within so long, where no wait is said. */
-export const FOLLOWS_WITHIN = "30m";
+const FOLLOWS_WITHIN = "30m";
 const FOLLOWS_WITHIN_MINUTES = 30;
 
 /** Nobody's hands begin it, and nothing says that somebody is there: it could begin in the middle of the night. */

@@ -72,7 +72,7 @@ export function dishModel(document: DishFile): Dish {
 }
 
 /** The figures of a kitchen; parts that it leaves out are the default kitchen's. */
-export function kitchenModel(kitchen: KitchenFile): Pick<Dish, "cooks" | "equipment" | "windows"> {
+function kitchenModel(kitchen: KitchenFile): Pick<Dish, "cooks" | "equipment" | "windows"> {
   return {
     cooks: (kitchen.cooks ?? DEFAULT_KITCHEN.cooks ?? []).map((c) => ({
       id: c.id,

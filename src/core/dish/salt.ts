@@ -27,7 +27,7 @@ const SALT: readonly (readonly [RegExp, number])[] = [
   [/\bbread\b|brown bread|breadcrumb/i, 1.1],
 ];
 
-export interface SaltRow {
+interface SaltRow {
   readonly component: string;
   readonly name: string;
   readonly ingredient: string;
@@ -36,7 +36,7 @@ export interface SaltRow {
   readonly eaten: number;
   readonly because: string;
 }
-export interface DishSalt {
+interface DishSalt {
   readonly rows: readonly SaltRow[];
   readonly perGuestG: number;
   readonly pctOf5g: number;

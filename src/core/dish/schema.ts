@@ -31,7 +31,7 @@ const temperatureC = finite.min(-60, "Write a temperature in °C above -60.").ma
 /** Zod runs the checks of an object also where a field of it is wrong: that field is told already and counts as nothing here. */
 const lengthOf = (text: unknown) => (typeof text === "string" ? (parseDuration(text) ?? 0) : 0);
 
-export const Duration = z
+const Duration = z
   .string('Write a duration, such as "45m", "1h30m" or "3d".')
   .refine(
     (t) => parseDuration(t) !== undefined,
@@ -58,7 +58,7 @@ const clock = z
   .string('Write a time of day, such as "18:30".')
   .refine((t) => timeOfDay(t) !== undefined, 'Write a time of day, such as "18:30".');
 
-export const HoursEntry = z
+const HoursEntry = z
   .union([
     z.looseObject({
       days: z.string().refine((t) => weekdaysOf(t) !== undefined, 'Write "all", day names, ranges or a comma list: "mon-fri", "sat,sun".'),
@@ -260,7 +260,7 @@ const fallback = z
   .looseObject({ name, lead: Duration, quality: share.optional(), buy: z.array(Ingredient).optional() })
   .describe("Plan B: stands in for the whole component, `lead` after it is decided.");
 
-export const ComponentSchema = z
+const ComponentSchema = z
   .looseObject({
     id,
     name,

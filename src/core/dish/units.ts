@@ -3,7 +3,7 @@
 
 import type { Amount } from "./schema";
 
-export type Dimension = "mass" | "volume" | "count";
+type Dimension = "mass" | "volume" | "count";
 
 const UNITS: Readonly<Record<string, { readonly dimension: Dimension; readonly size: number }>> = {
   g: { dimension: "mass", size: 1 },

@@ -13,7 +13,7 @@ export interface StepPin {
   readonly cook: string | undefined;
 }
 
-export type WishesFile = NonNullable<DishFile["wishes"]>;
+type WishesFile = NonNullable<DishFile["wishes"]>;
 type PinFile = NonNullable<WishesFile["pins"]>[number];
 type StepPinFile = Extract<PinFile, { step: string }>;
 
@@ -28,7 +28,7 @@ export interface Wishes {
   readonly methods: Readonly<Record<string, string>>;
 }
 
-export const NO_WISHES: Wishes = { style: undefined, planAt: undefined, pins: [], methods: {} };
+const NO_WISHES: Wishes = { style: undefined, planAt: undefined, pins: [], methods: {} };
 
 export const isStepPin = (pin: PinFile): pin is StepPinFile => typeof (pin as StepPinFile).step === "string";
 

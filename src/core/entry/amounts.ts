@@ -45,7 +45,7 @@ const sticky = (pattern: RegExp, text: string, index: number) => {
 };
 
 /** One leaf, two leaves: the word for one of them. */
-export function singular(word: string): string {
+function singular(word: string): string {
   const w = word.toLowerCase().replace(/\.$/, "");
   if (w === "pc" || w === "pcs") return "piece";
   if (w === "tin" || w === "tins") return "tin";

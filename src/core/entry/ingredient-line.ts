@@ -4,7 +4,7 @@ import { quantityOf } from "../dish/units";
 import { amountAt, type ReadAmount } from "./amounts";
 import { shortNumber } from "./numbers";
 
-export interface IngredientLine {
+interface IngredientLine {
   readonly name: string;
   readonly amount: ReadAmount | undefined;
   readonly note: string | undefined;

@@ -1,9 +1,9 @@
 // Temperatures as people write them: "180C", "350 °F", "180 degrees", "gas mark 4", "180°C/160°C fan".
 import { type Found, numberAt } from "./numbers";
 
-export const celsiusFromFahrenheit = (f: number): number => ((f - 32) * 5) / 9;
+const celsiusFromFahrenheit = (f: number): number => ((f - 32) * 5) / 9;
 /** Gas marks ¼ to 9 in °C: mark 1 is 275 °F, each mark 25 °F more; ¼ and ½ are 225 and 250 °F (the British scale). */
-export const celsiusFromGasMark = (mark: number): number => celsiusFromFahrenheit(mark >= 1 ? 250 + 25 * mark : mark >= 0.5 ? 250 : 225);
+const celsiusFromGasMark = (mark: number): number => celsiusFromFahrenheit(mark >= 1 ? 250 + 25 * mark : mark >= 0.5 ? 250 : 225);
 
 const DEGREES = /\s*(?:°|º|˚|degrees?|deg\.?)?\s*(C|F|celsius|centigrade|fahrenheit)(?![a-z])/iy;
 const BARE_DEGREES = /\s*(?:°|º|˚|degrees?\b)/iy;

@@ -6,7 +6,7 @@ import { methodInForce } from "../dish/method-in-force";
 import type { DishFile } from "../dish/schema";
 import { CalculationError } from "../measures/calculation-error";
 
-export type Region = "EU" | "US";
+type Region = "EU" | "US";
 
 const EU = [
   "gluten_cereals",
@@ -25,7 +25,7 @@ const EU = [
   "molluscs",
 ] as const;
 const US = ["milk", "eggs", "fish", "crustaceans", "tree_nuts", "peanuts", "wheat", "soybeans", "sesame"] as const;
-export type Allergen = (typeof EU)[number] | "wheat";
+type Allergen = (typeof EU)[number] | "wheat";
 
 /** Patterns of names and keys; several may fit one name ("soy sauce": soybeans and wheat). */
 const WORDS: readonly (readonly [RegExp, readonly Allergen[]])[] = [
@@ -168,7 +168,7 @@ export const AVOIDABLE: readonly string[] = [...new Set(Object.values(ALLERGEN_W
   (a) => a !== "wheat",
 );
 
-export interface AllergenRow {
+interface AllergenRow {
   readonly allergen: string;
   /** Components that bring it, and by which ingredients. */
   readonly brought: readonly {
@@ -179,7 +179,7 @@ export interface AllergenRow {
   }[];
 }
 
-export interface AllergenSheet {
+interface AllergenSheet {
   readonly rows: readonly AllergenRow[];
   /** What guests avoid and the dish has; nobody may be served this without a word. */
   readonly clashes: readonly (AllergenRow & { readonly avoided: string })[];

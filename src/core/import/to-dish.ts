@@ -12,12 +12,12 @@ import { spokenDuration } from "../time/duration";
 import { type ReadInstruction, stepsOfInstructions } from "./instructions";
 import type { Recipe, RecipeSection } from "./recipe";
 
-export interface PreviewIngredient {
+interface PreviewIngredient {
   readonly line: string;
   readonly read: ReturnType<typeof readIngredient>;
 }
 
-export interface PreviewComponent {
+interface PreviewComponent {
   readonly id: string;
   readonly name: string;
   readonly kind: DishComponent["kind"];

@@ -61,7 +61,7 @@ const overLimit = (field: string, ppm: number, limit: number) =>
     `${field}: ${rounded(ppm, 1)} ppm of nitrite is above the limit of ${limit} ppm. Nothing is computed past it; weigh less curing salt.`,
   );
 
-export interface CuringInput {
+interface CuringInput {
   /** comminuted, immersion, dry, bacon_immersion, bacon_dry; bacon_pumped goes by injectionCure. */
   readonly product: string;
   readonly meatG: number;

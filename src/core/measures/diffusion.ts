@@ -8,7 +8,7 @@ export type Geometry = "slab" | "cylinder" | "sphere";
 const ACTIVATION = 22_000;
 const GAS = 8.314;
 /** m²/s at 4 °C. */
-export const SALT_D4 = 2.2e-10;
+const SALT_D4 = 2.2e-10;
 const [SLOW_D, FAST_D] = [1e-10, 4.5e-10];
 const BESSEL_ZEROS = [2.404826, 5.520078, 8.653728, 11.791534, 14.930918, 18.071064, 21.211637, 24.352472, 27.493479, 30.634606] as const;
 const BESSEL_J1 = [0.519147, -0.340265, 0.271452, -0.23246, 0.206546, -0.187729, 0.173266, -0.161702, 0.152181, -0.144166] as const;
@@ -66,7 +66,7 @@ export function diffusionCoefficient({ tempC, D4 = SALT_D4 }: { readonly tempC: 
   return { D_1e10: rounded(diffusivityAt(coldTemp(tempC, 10), checkedD4(D4)) * 1e10, 2) };
 }
 
-export interface DiffusionInput {
+interface DiffusionInput {
   readonly geometry: Geometry;
   /** Whole thickness or diameter. */
   readonly thicknessMm: number;

@@ -150,7 +150,7 @@ const WATER_SHARE: Readonly<Record<string, number>> = {
   flour: 0,
 };
 
-export interface DoughItem {
+interface DoughItem {
   readonly kind: string;
   readonly g: number;
   /** Of a starter. */

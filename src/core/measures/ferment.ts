@@ -3,7 +3,7 @@
 import { CalculationError, checked, row, withWarnings } from "./calculation-error";
 import { rounded } from "./rounding";
 
-export interface FermentInput {
+interface FermentInput {
   readonly tempC: number;
   readonly saltPct: number;
   readonly ph0?: number;
@@ -14,7 +14,7 @@ const LAG_DAYS = 0.75;
 const FALL_DAYS = 2.5;
 const [FAST, SLOW] = [1.6, 0.6];
 /** Below this no pathogen grows that a ferment has to fear; reached late, it is thrown away. */
-export const SAFE_PH = 4.6;
+const SAFE_PH = 4.6;
 
 function course({ tempC, saltPct, ph0 = 6, phEnd = 3.5 }: FermentInput) {
   const t = checked("tempC", tempC, 3, 32, "°C");
@@ -61,7 +61,7 @@ export function fermentDaysToPh({ targetPh, ...input }: FermentInput & { readonl
   return { days: rounded(c.days(target), 1), low: rounded(c.days(target, FAST), 1), high: rounded(c.days(target, SLOW), 1) };
 }
 
-export interface FermentLook {
+interface FermentLook {
   readonly days: number;
   readonly tempC: number;
   readonly saltPct: number;

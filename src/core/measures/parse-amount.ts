@@ -3,7 +3,7 @@ import { CalculationError } from "./calculation-error";
 import { rounded } from "./rounding";
 import { VOLUME_ML } from "./units";
 
-export interface ParseAmountInput {
+interface ParseAmountInput {
   readonly text: string;
   readonly system?: string;
   /** Which comma: en groups thousands with it (and reads "1,5" as 1.5), eu the other way round. */
@@ -11,7 +11,7 @@ export interface ParseAmountInput {
   readonly hint?: "temperature";
 }
 
-export interface ParsedAmount {
+interface ParsedAmount {
   readonly kind: "mass" | "volume" | "length" | "time" | "temp" | "count";
   /** g, mL, mm, min, C or count; 3 decimals. */
   readonly value: number;

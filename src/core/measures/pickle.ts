@@ -4,7 +4,7 @@ import { CalculationError, checked, row, withWarnings } from "./calculation-erro
 import { type Geometry, halfOf, secondsTo } from "./diffusion";
 import { ceilTo, rounded } from "./rounding";
 
-export interface AcidityInput {
+interface AcidityInput {
   readonly vinegar_mL: number;
   readonly vinegarPct: number;
   readonly water_mL?: number;
@@ -61,7 +61,7 @@ export function vinegarForAcidity(input: { readonly total_mL: number; readonly t
 
 /** Acid moves faster in what a hot pour has opened. m²/s */
 const POUR_D = { cold: 4e-10, hot: 8e-10 } as const;
-export type Pour = keyof typeof POUR_D;
+type Pour = keyof typeof POUR_D;
 
 /**
  * When the brine has gone through a piece: for a quick pickle the hours, for a keeping one the later of these and the hours for flavour.

@@ -42,7 +42,7 @@ export function fermentRate({ tempC, organism = "yeast" }: { readonly tempC: num
   return withWarnings({ rate: rounded(relativeRate(t, organism), 4) }, { W_FROZEN: t < 0, W_TOO_WARM: t > lawOf(organism).peak });
 }
 
-export interface Leavening {
+interface Leavening {
   readonly organism?: Organism;
   /** Instant yeast, % of flour. */
   readonly yeastPct?: number;
@@ -155,7 +155,7 @@ function run(segments: readonly Segment[], startC: number, tauH: number, organis
   return { done, eq: done.reduce((n, d) => n + d.eq, 0), endC: temp };
 }
 
-export interface ScheduleInput extends Leavening {
+interface ScheduleInput extends Leavening {
   readonly segments: readonly Segment[];
   readonly startC: number;
   readonly tauH: number;

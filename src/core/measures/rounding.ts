@@ -45,7 +45,7 @@ const MODES = {
   ceil: (x: number) => Math.ceil(x - 1e-9),
 };
 
-export interface RoundKitchenInput {
+interface RoundKitchenInput {
   readonly value: number;
   readonly unit: string;
   readonly mode?: keyof typeof MODES;

@@ -4,7 +4,7 @@ import { CalculationError, checked, row } from "./calculation-error";
 import { rounded } from "./rounding";
 
 const RULES = { linear: 1, potent: 0.85, surface: 2 / 3, none: 0 } as const;
-export type ScaleRule = keyof typeof RULES;
+type ScaleRule = keyof typeof RULES;
 
 /**
  * An amount for so many times as much: amount · factorᵉ. Strong spice (“potent”) follows 0.85 when more is made, since a big pot draws

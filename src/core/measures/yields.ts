@@ -8,7 +8,7 @@ import table from "./tables/yields.json";
 const YIELD = Object.fromEntries(table.map((y) => [y.key, y]));
 export const YIELD_KEYS: readonly string[] = Object.keys(YIELD);
 /** A yield by its key, or a factor of one's own. */
-export type YieldStep = string | number;
+type YieldStep = string | number;
 
 /**
  * Several losses one after another: the product of their factors.
@@ -74,7 +74,7 @@ export function dryingYield(input: { readonly startG: number; readonly moistureS
   return { endG: rounded(start * factor, 1), factor: rounded(factor, 4), waterLostG: rounded(start * (1 - factor), 1) };
 }
 
-export interface StockInput {
+interface StockInput {
   readonly water_mL: number;
   readonly solidsG: number;
   readonly retentionPct?: number;

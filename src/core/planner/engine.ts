@@ -28,7 +28,7 @@ interface StoreSpan {
   readonly to: number;
   readonly litres: number;
 }
-export interface HandsGiven {
+interface HandsGiven {
   readonly activity: number;
   readonly from: number;
   readonly to: number;

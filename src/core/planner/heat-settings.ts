@@ -37,7 +37,7 @@ export const RESTS_AT_IDLE_MINUTES = 60;
 /** So long before its first user an oven is hot, if it can be. */
 const HOT_BEFORE_MINUTES = 15;
 
-export interface HeatClosed {
+interface HeatClosed {
   readonly heat: (step: string) => Intervals;
   readonly lighting: (step: string) => Intervals;
 }
@@ -85,7 +85,7 @@ export function minutesToChange(equipment: Equipment, fromC: number, toC: number
 }
 
 /** Counts the blocks that are formed: what the work of `settle` follows. */
-export interface Tally {
+interface Tally {
   joins: number;
 }
 

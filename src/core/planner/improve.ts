@@ -59,7 +59,7 @@ export interface Scene {
   readonly stop: () => boolean;
 }
 
-export interface Improving extends Scene {
+interface Improving extends Scene {
   readonly options: PlanOptions;
 }
 

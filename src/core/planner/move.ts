@@ -8,7 +8,7 @@ import { type PlanOptions, planDish } from "./index";
 import type { Log } from "./log";
 import type { Plan } from "./plan";
 
-export interface MoveScene {
+interface MoveScene {
   readonly dish: Dish;
   /** The plan in force. */
   readonly plan: Plan;

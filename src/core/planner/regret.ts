@@ -23,7 +23,7 @@ export const LATE = 21 * 60 + 30;
 export const BREATHING_SPACE_MINUTES = 15;
 
 /** What of a plan its price follows from. */
-export type Priceable = Pick<Plan, "steps" | "settings" | "methods" | "serveAt"> & {
+type Priceable = Pick<Plan, "steps" | "settings" | "methods" | "serveAt"> & {
   readonly holds: readonly Pick<Plan["holds"][number], "output" | "hold" | "from" | "to">[];
 };
 

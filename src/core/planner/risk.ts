@@ -12,7 +12,7 @@ import { EMPTY_LOG, type Log } from "./log";
 import type { Plan } from "./plan";
 import { type Node, nodesOf, QUANTILES } from "./risk-nodes";
 
-export interface Risk {
+interface Risk {
   readonly runs: number;
   readonly seed: number;
   /** Shares of the runs in which the dish is at the table on time, at most 15 and at most 30 minutes late. */
@@ -40,7 +40,7 @@ export interface Risk {
   readonly fallbacks: readonly { readonly component: string; readonly decideBy: number }[];
 }
 
-export interface RiskOptions {
+interface RiskOptions {
   /** At least 1; 10,000, the default, give shares to about a hundredth. */
   readonly runs?: number | undefined;
   readonly seed?: number | undefined;

@@ -13,7 +13,7 @@ import { priceOf } from "../planner/regret";
 import { riskOf } from "../planner/risk";
 import { followOnce } from "./index";
 
-export interface Candidate {
+interface Candidate {
   readonly plan: Plan;
   /** Shares of the runs; executed where it was executed, else by the fast form. */
   readonly onTime: number;
@@ -21,7 +21,7 @@ export interface Candidate {
   readonly executed: number;
 }
 
-export type Sure =
+type Sure =
   | ({ readonly status: "reached"; readonly choices: readonly Candidate[] } & Candidate)
   /** No plan reaches the wish; this one comes nearest. */
   | ({ readonly status: "nearest"; readonly choices: readonly Candidate[] } & Candidate)
@@ -42,7 +42,7 @@ const MOST_CHOICES = 5;
 /** Minutes by which two leads count as the same. */
 const SAME_LEAD_MINUTES = 45;
 
-export interface DefaultOptions extends Omit<PlanOptions, "planAt"> {
+interface DefaultOptions extends Omit<PlanOptions, "planAt"> {
   /** Executed runs of a candidate at most. */
   readonly runs?: number | undefined;
   /** A clock and the milliseconds of it that may be spent: over the half of it on finding plans, an equal share for each. */

@@ -21,7 +21,7 @@ import { waysOn, withoutComponent } from "../planner/ways-on";
 import { seededRandom } from "../random";
 import { heatOnAt } from "../record/heat-on";
 
-export interface RehearsalOptions {
+interface RehearsalOptions {
   readonly runs: number;
   readonly seed?: number | undefined;
   readonly policy?: Policy | undefined;
@@ -52,7 +52,7 @@ export interface Run {
   readonly repairs: readonly string[];
 }
 
-export interface Rehearsal {
+interface Rehearsal {
   readonly runs: number;
   readonly onTime: number;
   readonly within15: number;

@@ -28,7 +28,7 @@ function printOf(text: string): string {
 export const asleepIn = (dish: Dish, view: PlanView): readonly (readonly [number, number])[] =>
   subtract([[view.begins, view.ends]], union(dish.cooks.flatMap((c) => intervalsOfHours(c.awake, dish.zone, view.begins, view.ends))));
 
-export interface Looked {
+interface Looked {
   readonly document: DishFile;
   readonly dish: Dish;
   /** Methods in force, by component. */

@@ -15,7 +15,7 @@ export interface DayEntry {
   readonly cooks: readonly string[];
 }
 
-export interface DayPart {
+interface DayPart {
   readonly name: string;
   readonly entries: readonly DayEntry[];
 }

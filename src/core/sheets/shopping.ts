@@ -10,7 +10,7 @@ import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
 
-export interface ShoppingRow {
+interface ShoppingRow {
   readonly section: string;
   readonly ingredient: string;
   /** As a kitchen measures it; "as needed", or empty where the dish does not say. */

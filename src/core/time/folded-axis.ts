@@ -11,7 +11,7 @@ export interface AxisPart {
   readonly folded: boolean;
 }
 
-export interface AxisOptions {
+interface AxisOptions {
   readonly from: number;
   readonly to: number;
   readonly width: number;

@@ -7,7 +7,7 @@ import { Temporal } from "temporal-polyfill";
 const INSTANT = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})(Z|[+-]\d{2}:\d{2})?$/;
 
 /** A moment on a wall clock. `weekday` runs from 1 (Monday) to 7 (Sunday). */
-export interface WallTime {
+interface WallTime {
   readonly year: number;
   readonly month: number;
   readonly day: number;

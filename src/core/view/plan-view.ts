@@ -10,7 +10,7 @@ import { PLACES, type ViewPlace } from "./places";
 
 export type { ViewPlace } from "./places";
 
-export interface WindowView {
+interface WindowView {
   readonly min: number;
   readonly max: number | undefined;
   readonly best: readonly [number, number] | undefined;

@@ -5,7 +5,7 @@ import path from "node:path";
 import { openDatabase } from "../open";
 import { TABLES } from "./tables";
 
-export interface Checked {
+interface Checked {
   readonly rows: Readonly<Record<string, number>>;
   readonly problems: readonly string[];
 }

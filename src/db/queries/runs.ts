@@ -85,7 +85,7 @@ export async function findPlanBefore(db: Queryable, dishId: string, runId: strin
   )[0];
 }
 
-export interface NewPlan {
+interface NewPlan {
   readonly dishId: string;
   readonly dishVersion: number;
   readonly kitchenVersion: number;
@@ -116,7 +116,7 @@ export async function insertPlan(db: Queryable, plan: NewPlan): Promise<void> {
 const OpenRun = z
   .object({ id: z.uuid(), dish_id: z.uuid(), started_at: z.date() })
   .transform((r) => ({ id: r.id, dishId: r.dish_id, startedAt: r.started_at }));
-export type OpenRun = z.output<typeof OpenRun>;
+type OpenRun = z.output<typeof OpenRun>;
 
 /** The run of a dish that is under way; undefined where none is. */
 export async function findOpenRun(db: Queryable, dishId: string): Promise<OpenRun | undefined> {

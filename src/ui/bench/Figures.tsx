@@ -11,7 +11,7 @@ export interface Wished {
   readonly field: string;
 }
 
-export interface FiguresProps {
+interface FiguresProps {
   readonly figures: readonly Figure[];
   readonly units: Units;
   readonly wish: Wished | undefined;

@@ -5,12 +5,12 @@ import type { BenchAnswer } from "@/core/bench/ask";
 import { useAddress } from "../shell/use-address";
 import { PanelView } from "./PanelView";
 
-export interface DishParts {
+interface DishParts {
   readonly slug: string;
   readonly name: string;
   readonly components: readonly { readonly id: string; readonly name: string }[];
 }
-export interface FreePanelProps {
+interface FreePanelProps {
   readonly id: string;
   readonly typed: Readonly<Record<string, string>>;
   readonly first: BenchAnswer;

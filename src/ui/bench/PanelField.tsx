@@ -4,7 +4,7 @@ import { inUnits } from "@/core/bench/in-units";
 import type { Field } from "@/core/bench/panel";
 import { bareUnit, type Units } from "@/core/bench/quantity";
 
-export interface PanelFieldProps {
+interface PanelFieldProps {
   readonly field: Field;
   readonly units: Units;
   readonly text: string;

@@ -13,7 +13,7 @@ import { HowReckoned } from "./HowReckoned";
 import { PanelField } from "./PanelField";
 import { useAnswer } from "./use-answer";
 
-export interface PanelViewProps {
+interface PanelViewProps {
   readonly id: string;
   /** What the fields hold as it opens, where that is not the panel's own start. */
   readonly typed: Readonly<Record<string, string>>;

@@ -21,7 +21,7 @@ export interface Reckoning {
   /** Figures that were brought along, by field. */
   readonly typed?: Readonly<Record<string, string>>;
 }
-export interface ReckonPartProps {
+interface ReckonPartProps {
   readonly document: DishFile;
   readonly place: MethodPlace;
   readonly open: Reckoning | undefined;

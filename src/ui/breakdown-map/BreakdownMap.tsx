@@ -4,7 +4,7 @@ import { type Watershed, weightText } from "@/core/sheets/watershed";
 import { colourOf } from "../route-chart/colours";
 import { layoutMap, type PlacedPool, type PlacedStream } from "./layout";
 
-export interface BreakdownMapProps {
+interface BreakdownMapProps {
   readonly watershed: Watershed;
   readonly selected: string | undefined;
   readonly selectedStream: string | undefined;

@@ -26,7 +26,7 @@ export interface PlacedStream {
   readonly end: readonly [x: number, y: number];
 }
 
-export interface MapLayout {
+interface MapLayout {
   readonly pools: readonly PlacedPool[];
   readonly streams: readonly PlacedStream[];
   readonly width: number;

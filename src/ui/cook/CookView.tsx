@@ -23,7 +23,7 @@ import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./
 import { RunLog } from "./RunLog";
 import { AloneRow, DueCard, RunningCard } from "./StepCards";
 
-export interface CookViewProps {
+interface CookViewProps {
   readonly slug: string;
   readonly plan: PlanView;
   readonly offsets: Offsets;

@@ -3,7 +3,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import { colourOf } from "../route-chart/colours";
 import type { DialMark } from "./agenda";
 
-export interface DialProps {
+interface DialProps {
   readonly marks: readonly DialMark[];
   readonly now: number;
   readonly kindOf: (component: string) => string;

@@ -6,7 +6,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { StepView } from "@/core/view/plan-view";
 import { didWhat, LOG } from "@/words/cook";
 
-export interface RunLogProps {
+interface RunLogProps {
   readonly lines: readonly LogLine[];
   readonly steps: readonly StepView[];
   readonly clock: WallClock;

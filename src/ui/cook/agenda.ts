@@ -8,7 +8,7 @@ export interface DialMark {
   readonly kind: "start" | "round" | "check" | "end";
 }
 
-export interface Agenda {
+interface Agenda {
   readonly running: readonly StepView[];
   /** Should have begun by now, or begin within five minutes. */
   readonly due: readonly StepView[];

@@ -33,7 +33,7 @@ export function addPress(slug: string, press: Press): void {
   keep(slug, [...waitingPresses(slug), press]);
 }
 
-export type Delivery =
+type Delivery =
   /** `warning` is for whoever keeps the kitchen's computer: a clock that went back. */
   | { readonly status: "delivered"; readonly plan: string; readonly warning?: string }
   | { readonly status: "waiting" }

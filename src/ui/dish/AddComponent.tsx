@@ -17,7 +17,7 @@ interface Draft {
 }
 const EMPTY: Draft = { name: "", kind: "", steps: "", ingredients: "" };
 
-export interface AddComponentProps {
+interface AddComponentProps {
   readonly slug: string;
   readonly document: DishFile;
   readonly others: readonly { readonly slug: string; readonly name: string }[];

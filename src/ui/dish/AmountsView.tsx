@@ -15,7 +15,7 @@ import { SaltPart } from "./SaltPart";
 import { ScalePart } from "./ScalePart";
 import { type Edit, useEditing } from "./use-editing";
 
-export interface AmountsViewProps {
+interface AmountsViewProps {
   readonly slug: string;
   readonly version: number;
   readonly document: DishFile;

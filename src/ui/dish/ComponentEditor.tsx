@@ -22,7 +22,7 @@ import { StreamsPart } from "./StreamsPart";
 import type { Edit } from "./use-editing";
 import { WaysSideBySide } from "./WaysSideBySide";
 
-export interface ComponentEditorProps {
+interface ComponentEditorProps {
   readonly document: DishFile;
   readonly watershed: Watershed;
   readonly component: string;

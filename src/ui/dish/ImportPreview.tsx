@@ -11,7 +11,7 @@ import { colourOf } from "../route-chart/colours";
 import { ask, reason } from "../shell/ask";
 import { IMPORT_DRAFT } from "../shell/import-draft";
 
-export interface ImportPreviewProps {
+interface ImportPreviewProps {
   readonly when: string;
   readonly timezone: string;
   readonly kitchen: KitchenFile | undefined;

@@ -23,7 +23,7 @@ const FIELDS: readonly Field[] = [
   { key: "note", label: "Note", kind: "text", why: "how it is wanted" },
 ];
 
-export interface IngredientListProps {
+interface IngredientListProps {
   readonly document: DishFile;
   readonly place: MethodPlace;
   readonly edit: Edit;

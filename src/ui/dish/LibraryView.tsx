@@ -15,7 +15,7 @@ import { ask, reason } from "../shell/ask";
 import { ProblemNote } from "./ProblemNote";
 import { useEditing } from "./use-editing";
 
-export interface LibraryViewProps {
+interface LibraryViewProps {
   readonly slug: string;
   readonly version: number;
   readonly document: DishFile;

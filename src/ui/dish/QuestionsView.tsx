@@ -7,7 +7,7 @@ import { PlanNote, type PlanStateOf } from "./PlanNote";
 import { ProblemNote } from "./ProblemNote";
 import { type Edit, useEditing } from "./use-editing";
 
-export interface QuestionsViewProps {
+interface QuestionsViewProps {
   readonly slug: string;
   readonly version: number;
   readonly document: DishFile;

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { ask, reason } from "../shell/ask";
 
-export interface ServingFormProps {
+interface ServingFormProps {
   readonly slug: string;
   readonly version: number;
   readonly serves: number;

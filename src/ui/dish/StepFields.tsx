@@ -15,7 +15,7 @@ import { LineInput } from "./line-input";
 import { bondFields, DONE_FIELDS, fieldsOfLink, fieldsOfTake, fieldsOfUse, ROUND_FIELDS, TIME_FIELDS } from "./step-field-table";
 import type { Edit } from "./use-editing";
 
-export interface StepFieldsProps {
+interface StepFieldsProps {
   readonly document: DishFile;
   readonly place: StepPlace;
   readonly step: DishStep;

@@ -14,7 +14,7 @@ import { StepFields } from "./StepFields";
 import { Understood } from "./understood";
 import type { Edit } from "./use-editing";
 
-export interface StepListProps {
+interface StepListProps {
   readonly document: DishFile;
   readonly place: MethodPlace;
   readonly edit: Edit;

@@ -7,7 +7,7 @@ import { PLATE, type Stream, type Watershed } from "@/core/sheets/watershed";
 import { AmountLine, OutputFields } from "./StepFields";
 import type { Edit } from "./use-editing";
 
-export interface StreamsPartProps {
+interface StreamsPartProps {
   readonly document: DishFile;
   readonly watershed: Watershed;
   readonly component: string;

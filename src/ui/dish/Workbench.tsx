@@ -17,7 +17,7 @@ import { PlanNote, type PlanStateOf } from "./PlanNote";
 import { ProblemNote } from "./ProblemNote";
 import { useEditing } from "./use-editing";
 
-export interface WorkbenchProps {
+interface WorkbenchProps {
   readonly slug: string;
   readonly version: number;
   readonly document: DishFile;

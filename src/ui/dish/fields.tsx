@@ -6,7 +6,7 @@ import { temperatureAt } from "@/core/entry/temperatures";
 import { durationText } from "@/core/time/duration";
 import { LineInput } from "./line-input";
 
-export type FieldKind =
+type FieldKind =
   | "text"
   | "duration"
   | "length"
@@ -27,7 +27,7 @@ export interface Field {
 
 type Values = Readonly<Record<string, unknown>>;
 
-export interface FieldsProps {
+interface FieldsProps {
   readonly fields: readonly Field[];
   readonly value: Values;
   /** Names what the fields belong to, for those who do not see them. */

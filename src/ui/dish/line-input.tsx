@@ -2,7 +2,7 @@
 // One line of typing: kept where it is until it is left or Enter is pressed, and put back with Esc.
 import { type ReactNode, useEffect, useId, useRef, useState } from "react";
 
-export interface LineInputProps {
+interface LineInputProps {
   readonly label: string;
   readonly value: string;
   /** Called with what was typed where it differs. @returns false where it was refused: the text then stays in the box */

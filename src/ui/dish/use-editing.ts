@@ -20,7 +20,7 @@ export interface EditProblem {
 export type Saving = "saved" | "saving" | "waiting";
 export type Edit = (label: string, change: (document: DishFile) => DishFile) => boolean;
 
-export interface Editing {
+interface Editing {
   /** As edited here, ahead of the server by what is under way. */
   readonly document: DishFile;
   /** @returns false where the change cannot be made; `problem` says why */

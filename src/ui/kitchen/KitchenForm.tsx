@@ -8,7 +8,7 @@ import { toast } from "sonner";
 import { type KitchenFile, KitchenSchema } from "@/core/dish/schema";
 import { ask, reason } from "../shell/ask";
 
-export interface KitchenFormProps {
+interface KitchenFormProps {
   readonly slug: string;
   readonly version: number;
   readonly kitchen: KitchenFile;

@@ -11,7 +11,7 @@ import { ask, reason } from "../shell/ask";
 import { type Desk, progressOf, wordsOf } from "./desk";
 
 export type Ready = Extract<Tried, { status: "ready" }>;
-export type Refused = Extract<Tried, { status: "refused" }>;
+type Refused = Extract<Tried, { status: "refused" }>;
 
 /** `auto`: kept as soon as there is a plan, so that there is nothing to look at and choose. */
 export type Trial =

@@ -13,7 +13,7 @@ import { PLACE_NAMES } from "./place-names";
 import { StepTools } from "./StepTools";
 import { handsWords, placeWords, roundsWords } from "./words";
 
-export interface ComponentPanelProps {
+interface ComponentPanelProps {
   readonly plan: PlanView;
   readonly component: string;
   readonly focused: string | undefined;

@@ -4,7 +4,7 @@ import { lower } from "@/core/sentence";
 import type { Tried } from "@/workers/plan-desk";
 import type { Trials } from "../planning/use-trial";
 
-export interface FeastPanelProps {
+interface FeastPanelProps {
   /** The other dishes of this kitchen. */
   readonly others: readonly { readonly slug: string; readonly name: string }[];
   readonly courses: readonly string[];

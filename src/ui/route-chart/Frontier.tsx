@@ -3,7 +3,7 @@ import { useEffect, useRef } from "react";
 import { spokenDuration } from "@/core/time/duration";
 import type { Reached } from "@/workers/plan-desk";
 
-export interface FrontierProps {
+interface FrontierProps {
   readonly choices: Reached["choices"];
   readonly onChoose: (choice: Reached["choices"][number]) => void;
 }

@@ -16,7 +16,7 @@ function apart(scale: Geometry["bands"][number]["scale"], at: number): boolean {
   return written === at;
 }
 
-export interface FurnitureProps {
+interface FurnitureProps {
   geometry: Geometry;
   clock: WallClock;
   onPleat: (from: number) => void;

@@ -9,7 +9,7 @@ import type { Geometry } from "./geometry";
 export const noteAt = (x: number, y: number, right: boolean) =>
   `translate3d(${Math.round(x)}px, ${Math.round(y + 20)}px, 0)${right ? " translateX(-100%)" : ""}`;
 
-export interface HeldNoteProps {
+interface HeldNoteProps {
   readonly ref: RefObject<HTMLDivElement | null>;
   readonly held: Held;
   readonly plan: PlanView;

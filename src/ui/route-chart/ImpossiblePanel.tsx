@@ -3,7 +3,7 @@ import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
 import type { Trials } from "../planning/use-trial";
 
-export interface Impossible extends Pick<Conflict, "proved" | "facts" | "looking"> {
+interface Impossible extends Pick<Conflict, "proved" | "facts" | "looking"> {
   /** What was wished, if it is only tried; empty where the dish itself says so. */
   readonly label: string;
   readonly change: readonly Conflict["repairs"][number]["change"][number][];

@@ -8,7 +8,7 @@ import type { Ease, Tried } from "@/workers/plan-desk";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
 
-export interface LoadNotesProps {
+interface LoadNotesProps {
   readonly notes: readonly LoadNote[];
   readonly plan: PlanView | undefined;
   readonly clock: WallClock;

@@ -20,7 +20,7 @@ export interface PlanChoice {
   readonly chosen: boolean;
 }
 
-export interface PlanChoicesProps {
+interface PlanChoicesProps {
   readonly slug: string;
   readonly version: number;
   readonly wishes: Wished["wishes"];

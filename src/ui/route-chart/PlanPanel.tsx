@@ -20,7 +20,7 @@ const STYLES = [
   ["even", "Even", "no day too full"],
 ] as const;
 
-export interface PlanPanelProps {
+interface PlanPanelProps {
   readonly plan: PlanView;
   readonly clock: WallClock;
   readonly serveAt: number;

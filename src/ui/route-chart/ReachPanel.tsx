@@ -9,7 +9,7 @@ import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
 import { Frontier } from "./Frontier";
 
-export interface ReachPanelProps {
+interface ReachPanelProps {
   readonly serveAt: number;
   readonly wished: Wished;
   readonly plan: PlanView | undefined;

@@ -2,7 +2,7 @@ import { memo } from "react";
 import type { Route, Segment } from "./geometry";
 import { restKey } from "./lanes";
 
-export interface RouteLineProps {
+interface RouteLineProps {
   readonly route: Route;
   readonly colour: string;
   readonly quiet: boolean;

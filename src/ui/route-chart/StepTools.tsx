@@ -7,7 +7,7 @@ import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import type { Trials } from "../planning/use-trial";
 
-export interface StepToolsProps {
+interface StepToolsProps {
   readonly step: StepView;
   readonly plan: PlanView;
   readonly wished: Wished;

@@ -31,7 +31,7 @@ import { TrialBar } from "./TrialBar";
 import { hundred } from "./words";
 import { ZoomRow, zoomWindow } from "./ZoomRow";
 
-export interface TimetableProps {
+interface TimetableProps {
   readonly slug: string;
   readonly version: number;
   /** Changes with the plan in force and all that it is made from. */

@@ -4,7 +4,7 @@ import type { PlanView } from "@/core/view/plan-view";
 import type { Trials } from "../planning/use-trial";
 import { hundred } from "./words";
 
-export interface TrialBarProps {
+interface TrialBarProps {
   readonly trials: Trials;
   /** The plan in force, to compare with. */
   readonly plan: PlanView | undefined;
@@ -90,7 +90,7 @@ function Bar({ tone, title, label, children }: { tone: string; title: string; la
 }
 
 /** Only what differs, in words. */
-export function Differences({ comparison }: { comparison: Comparison | undefined }) {
+function Differences({ comparison }: { comparison: Comparison | undefined }) {
   if (!comparison) return null;
   if (comparison.differences.length === 0) return <p className="text-[14px]">The plan stays as it is.</p>;
   return (

@@ -2,7 +2,7 @@ import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 
-export interface DayWork {
+interface DayWork {
   readonly day: number;
   readonly name: string;
   readonly minutes: number;

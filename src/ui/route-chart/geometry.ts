@@ -16,7 +16,7 @@ export { type Geometry, type HandsBar, LEFT, type Rest, type Route, type Segment
 
 const HANDS_ROW = 27;
 
-export interface GeometryOptions {
+interface GeometryOptions {
   readonly width: number;
   readonly open: ReadonlySet<number> | "all";
   readonly clock: WallClock;

@@ -5,7 +5,7 @@ import type { PatchOperation } from "@/core/dish/patch";
 import type { FindingView } from "@/core/safety/view";
 import { useUnits } from "../shell/units";
 
-export interface FindingCardProps {
+interface FindingCardProps {
   readonly finding: FindingView;
   readonly onMend: ((label: string, change: readonly PatchOperation[]) => void) | undefined;
   /** Says that the cook knows it; undefined where it is not asked here. */

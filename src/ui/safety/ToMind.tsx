@@ -3,7 +3,7 @@ import type { FindingView } from "@/core/safety/view";
 import { FindingCard } from "./FindingCard";
 import { useSafety } from "./use-safety";
 
-export interface ToMindProps {
+interface ToMindProps {
   readonly slug: string;
   readonly version: number;
   readonly findings: readonly FindingView[];

@@ -6,7 +6,7 @@ import { BACKUP } from "@/words/backup";
 import { type Answer, ask, reason } from "./ask";
 import { ConfirmDialog } from "./ConfirmDialog";
 
-export interface BackupsProps {
+interface BackupsProps {
   readonly directory: string;
   readonly newest: { readonly name: string; readonly at: string } | undefined;
   readonly old: boolean;

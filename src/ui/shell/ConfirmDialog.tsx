@@ -2,7 +2,7 @@
 import { AlertDialog } from "radix-ui";
 import type { ReactNode } from "react";
 
-export interface ConfirmDialogProps {
+interface ConfirmDialogProps {
   readonly title: string;
   readonly text: string;
   readonly cancel: string;

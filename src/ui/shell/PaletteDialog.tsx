@@ -39,7 +39,7 @@ export interface EarlyKeys {
   entered: boolean;
 }
 
-export interface PaletteDialogProps {
+interface PaletteDialogProps {
   readonly slug: string;
   readonly open: "palette" | "keys" | undefined;
   readonly onOpen: (open: "palette" | "keys" | undefined) => void;

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 
-export interface PlanKeeperProps {
+interface PlanKeeperProps {
   readonly slug: string;
   readonly stale: boolean;
   /** A run is open: presses and plans of other devices are listened for. */

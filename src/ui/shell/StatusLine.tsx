@@ -7,7 +7,7 @@ import type { PlanView } from "@/core/view/plan-view";
 import { Mark } from "./Mark";
 import { statusParts } from "./status-line";
 
-export interface StatusLineProps {
+interface StatusLineProps {
   readonly slug: string;
   readonly name: string;
   readonly plan: PlanView | undefined;

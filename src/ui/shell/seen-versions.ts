@@ -3,7 +3,7 @@
 import { useEffect } from "react";
 import type { Answer } from "./answer";
 
-export interface Seen {
+interface Seen {
   readonly version: number;
   readonly kitchenVersion: number;
 }

@@ -6,7 +6,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { PLAN } from "@/words/cook";
 
-export interface StatusPart {
+interface StatusPart {
   readonly strong: string;
   readonly rest: string;
   readonly under: string;

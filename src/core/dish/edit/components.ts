@@ -58,7 +58,7 @@ export function kindOfName(name: string): DishComponent["kind"] {
   return KIND_WORDS.find(([, words]) => words.test(name))?.[0] ?? "other";
 }
 
-export interface NewComponent {
+interface NewComponent {
   readonly name: string;
   readonly kind?: DishComponent["kind"];
   /** One step a line. */

@@ -9,7 +9,7 @@ import { mainOutput } from "./places";
 /** The component that only serves what the file is about. */
 export const TABLE = "table";
 
-export interface LibraryMethod {
+interface LibraryMethod {
   readonly id: string;
   readonly name: string;
   readonly quality: number;
@@ -116,7 +116,7 @@ export function leadOf(method: Method): number {
   return Math.max(0, ...ends.values());
 }
 
-export interface LibrarySearch {
+interface LibrarySearch {
   readonly text?: string;
   readonly kind?: string;
   /** Ready within so many minutes by one of its methods. */

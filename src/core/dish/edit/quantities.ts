@@ -57,12 +57,12 @@ const dimensionWords = (q: Quantity) =>
         ? `${q.piece}s`
         : "pieces";
 
-export interface Have {
+interface Have {
   readonly ingredient: string;
   readonly quantity: Quantity;
 }
 
-export interface Limit {
+interface Limit {
   readonly ingredient: string;
   readonly name: string;
   readonly needed: Quantity;
@@ -163,7 +163,7 @@ function ounces(grams: number): string {
 }
 
 /** What does not follow the guests, and why it has to be looked at when they change. */
-export interface Unscaled {
+interface Unscaled {
   readonly about: string;
   readonly text: string;
 }

@@ -1,7 +1,7 @@
 // One field of a document set, emptied or filled, by its path. The schema decides whether the outcome is a dish.
 import type { DishFile } from "../schema";
 
-export type FieldPath = readonly (string | number)[];
+type FieldPath = readonly (string | number)[];
 
 /** The value at a path; undefined where something on the way is missing. */
 export function valueAt(document: unknown, path: FieldPath): unknown {

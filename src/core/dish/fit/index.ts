@@ -16,7 +16,7 @@ export type { Fit } from "./found";
 export type { Remedy } from "./remedies";
 
 /** How full a thing may be and still do its work. Household practice: a pot boils over above two thirds to three quarters, hot liquid climbs in a blender. */
-export const FILL: Readonly<Record<string, number>> = {
+const FILL: Readonly<Record<string, number>> = {
   pot: 0.75,
   "slow-pot": 0.75,
   "pressure-pot": 0.66,

@@ -64,7 +64,7 @@ export const hasKind = (document: DishFile, kind: string): boolean =>
   (document.kitchen?.equipment ?? DEFAULT_KITCHEN.equipment ?? []).some((e) => e.kind === kind);
 
 /** A step put in behind another one; of what it would use, what the kitchen lists. */
-export const insertAfter = (place: StepPlace, wish: DishStep) => (document: DishFile) =>
+const insertAfter = (place: StepPlace, wish: DishStep) => (document: DishFile) =>
   withMethod(document, place, (m) => {
     const { uses, ...rest } = wish;
     const own = uses?.filter((u) => hasKind(document, u.what));

@@ -18,7 +18,7 @@ const [TUB_WARMS, TUB_LEFT, TUB_LEAST] = [3, 8, 22];
 const FRIDGE_VAPOUR_PA = 500;
 const HOURS = 48;
 
-export interface CompareInput {
+interface CompareInput {
   readonly volumeL: number;
   /** A row of FOOD. */
   readonly food: string;

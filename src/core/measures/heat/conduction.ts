@@ -6,7 +6,7 @@ import { readMarks, vapourPressure } from "./cooling";
 const POWER = { slab: 0, cylinder: 1, sphere: 2 } as const;
 export type Body = keyof typeof POWER;
 
-export interface ConductionInput {
+interface ConductionInput {
   readonly geometry: Body;
   /** Half the thickness, or the radius; the whole depth of a tray whose inner face has its own hInner. */
   readonly halfM: number;
@@ -27,7 +27,7 @@ export interface ConductionInput {
   readonly from?: readonly number[];
 }
 
-export interface Conduction {
+interface Conduction {
   /** From the centre outward, °C. */
   readonly temps: readonly number[];
   readonly seconds: number;

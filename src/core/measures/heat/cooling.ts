@@ -11,7 +11,7 @@ export function vapourPressure(t: number): number {
   return 610.94 * Math.exp((17.625 * c) / (c + 243.04));
 }
 
-export interface Lump {
+interface Lump {
   readonly t0: number;
   readonly tEnv: number;
   readonly uaWK: number;
@@ -49,7 +49,7 @@ export function lumpedTimeTo(input: Lump & { readonly target: number }) {
   return { value: tau * Math.log((t0 - tEnv) / (target - tEnv)) };
 }
 
-export interface SurfaceInput {
+interface SurfaceInput {
   readonly tSurface: number;
   readonly tAir: number;
   readonly rh?: number;

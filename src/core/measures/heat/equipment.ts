@@ -51,7 +51,7 @@ export function ovenCoolDown(input: {
   return { value: target <= room ? Number.POSITIVE_INFINITY : tau * Math.log((start - room) / (target - room)) };
 }
 
-export interface FryInput {
+interface FryInput {
   readonly oilKg: number;
   readonly oilC: number;
   readonly foodC?: number;

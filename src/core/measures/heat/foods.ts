@@ -2,7 +2,7 @@
 import { CalculationError, checked, row } from "../calculation-error";
 import tables from "../tables/heat.json";
 
-export interface FoodHeat {
+interface FoodHeat {
   readonly k: number;
   readonly rho: number;
   readonly cp: number;
@@ -13,7 +13,7 @@ export const FOOD: Readonly<Record<string, FoodHeat>> = tables.FOOD;
 const OKOS = tables.CHOI_OKOS;
 const PARTS = OKOS.order as readonly (keyof Composition)[];
 
-export interface Composition {
+interface Composition {
   readonly water?: number;
   readonly protein?: number;
   readonly fat?: number;
@@ -80,7 +80,7 @@ export function vesselGeometry(input: {
   return { depthM: depth, topM2: top, sideM2: around * depth, bottomM2: top, totalM2: total, lengthM: volume / total };
 }
 
-export interface BiotInput {
+interface BiotInput {
   readonly h: number;
   readonly k: number;
   readonly lengthM: number;

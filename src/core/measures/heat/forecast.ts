@@ -6,7 +6,7 @@ import { stallTemperature, tauFor } from "./roast";
 import type { Readings } from "./verdicts";
 import { seriesRoots } from "./warming";
 
-export type RawReadings = readonly (readonly [minute: number, tempC: number | null])[];
+type RawReadings = readonly (readonly [minute: number, tempC: number | null])[];
 
 function kept(raw: RawReadings): [number, number][] {
   const list: [number, number][] = [];
@@ -102,7 +102,7 @@ function inverse(table: readonly number[], share: number): number {
   return (low + (a === b ? 0 : (a - share) / (a - b))) * STEP;
 }
 
-export interface ForecastInput {
+interface ForecastInput {
   readonly readings: RawReadings;
   readonly targetC: number;
   readonly chamberC: number;
@@ -118,7 +118,7 @@ export interface ForecastInput {
   readonly halfLifeMin?: number;
 }
 
-export interface Forecast {
+interface Forecast {
   readonly status: "noData" | "never" | "done" | "learning" | "forecast" | "beforeStall" | "stall";
   readonly etaMin: number | null;
   readonly lowMin: number | null;

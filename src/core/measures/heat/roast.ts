@@ -89,7 +89,7 @@ export function tauFor(input: { readonly geometry: Body; readonly halfM: number;
   return { value: half ** 2 / (alpha * first ** 2) / 60 };
 }
 
-export interface RoastInput {
+interface RoastInput {
   readonly geometry: Body;
   readonly halfM: number;
   readonly t0: number;

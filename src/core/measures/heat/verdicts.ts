@@ -5,7 +5,7 @@ import tables from "../tables/heat.json";
 
 const LIMITS = tables.COOLING_LIMITS;
 
-export interface CoolingTimes {
+interface CoolingTimes {
   readonly t63?: number | null;
   readonly t57?: number | null;
   readonly t21?: number | null;

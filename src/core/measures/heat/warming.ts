@@ -60,7 +60,7 @@ const SERIES: Readonly<Record<Body, Series>> = {
   },
 };
 
-export interface SeriesInput {
+interface SeriesInput {
   readonly shape: Body;
   readonly bi: number;
 }

@@ -26,9 +26,7 @@ export interface CompileInput {
   readonly lenience?: Lenience | undefined;
 }
 
-export type Compiled =
-  | { readonly status: "compiled"; readonly model: Model }
-  | { readonly status: "impossible"; readonly because: Because };
+type Compiled = { readonly status: "compiled"; readonly model: Model } | { readonly status: "impossible"; readonly because: Because };
 
 /** Builds the model for one choice of methods. */
 export function compile(input: CompileInput): Compiled {

@@ -19,7 +19,7 @@ export interface Diagnosis extends Infeasible {
 }
 
 /** How an explanation is hurried along and followed. */
-export interface Telling {
+interface Telling {
   /** True once the smallest conflict has been looked for long enough: the planner's own words then stand, and repairs get the time. */
   readonly enough?: () => boolean;
   /** True once something has to be told: the planner's own words, where the smallest conflict is not there yet. */

@@ -11,7 +11,7 @@ import type { Solution } from "../search";
 import type { Answer, Learner, Mode } from "./learner";
 import { COST_SCALE } from "./objective";
 
-export interface WithLearner extends Scene {
+interface WithLearner extends Scene {
   readonly learner: Learner;
 }
 

@@ -30,7 +30,7 @@ export interface Excuse {
 
 export type Break = (rule: string, steps: readonly string[], from: number, to: number, why: string, excuse?: Excuse) => void;
 
-export interface CookHours {
+interface CookHours {
   readonly id: string;
   /** Minutes for hands-on work, outside `away`. */
   readonly works: Intervals;

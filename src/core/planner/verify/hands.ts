@@ -89,7 +89,7 @@ function checkSomebody(ctx: Context, step: Step, planned: PlannedStep, breaks: B
 }
 
 /** Where the rounds of one rhythm belong, before they are moved into a minute when somebody is there. */
-export function nominalRounds(tend: Tend, start: number, end: number): number[] {
+function nominalRounds(tend: Tend, start: number, end: number): number[] {
   const found: number[] = [];
   for (let offset = tend.first; offset < end - start && (tend.until === undefined || offset <= tend.until); offset += tend.every) {
     if (offset > 0 || !tend.fromEnd) found.push(tend.fromEnd ? end - offset : start + offset);

@@ -23,7 +23,7 @@ export interface Verdict extends Priced {
   readonly gone: readonly Gone[];
 }
 
-export interface VerifyOptions {
+interface VerifyOptions {
   /** Nothing may start before; default: what the plan says. */
   readonly now?: number | undefined;
   /** The moment of serving; default: the dish's. */

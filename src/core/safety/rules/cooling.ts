@@ -31,7 +31,7 @@ const STAYS_OUT: ReadonlySet<CoolingWayKey> = new Set(["iceBathStill", "iceBathS
 /** A pot's width by what it holds: as wide as four fifths of what would make it as high as wide. */
 const widthCm = (capacityL: number) => Math.min(60, Math.max(8, ((4 * capacityL * 1000) / (Math.PI * 0.8)) ** (1 / 3)));
 
-export interface Cooled {
+interface Cooled {
   readonly step: PartStep;
   readonly litres: number;
   readonly how: string;

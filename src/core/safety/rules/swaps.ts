@@ -4,7 +4,7 @@ import { leaveOutIngredient, putInstead, type Substitute, substitutesFor } from 
 import type { Mend } from "../finding";
 import type { Part } from "../scene";
 
-export interface Culprit {
+interface Culprit {
   readonly part: Part;
   readonly ingredient: DishIngredient;
 }

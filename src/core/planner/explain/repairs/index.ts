@@ -15,7 +15,7 @@ import { longerWaits } from "./waits";
 
 export type { Repair } from "./trial";
 
-export interface RepairInput {
+interface RepairInput {
   readonly document: DishFile;
   readonly options: PlanOptions;
   readonly facts: readonly Fact[];
