@@ -14,13 +14,7 @@ check() { # name, command...
 }
 mkdir -p test-results && rm -f test-results/*.json
 
-# Hundreds of databases are made and synced: in memory where there is room for them, since a shared disk keeps everybody waiting.
-room=$(df -Pm /dev/shm 2>/dev/null | awk 'NR==2 { print $4 }')
-if [ "${room:-0}" -ge 4000 ] && [ -w /dev/shm ]; then
-  TMPDIR=$(mktemp -d /dev/shm/rondeau-tests-XXXXXX)
-  export TMPDIR
-  trap 'rm -rf "$TMPDIR"' EXIT
-fi
+. tests/in-memory.sh
 
 if [ "$part" != e2e ]; then
   check lint $bin/biome check --error-on-warnings .
