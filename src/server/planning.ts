@@ -273,21 +273,36 @@ export async function acceptPlan(changed: StoredDish, value: unknown) {
   return { status: "accepted" as const, insert };
 }
 
-/** Whether the newest answer is the last word for now: made for what the dish says and what was pressed, and nothing is being planned. */
+/** What an answer of the planner is held against: the dish as it is, and the log of the run that is open. */
+interface Standing {
+  readonly stored: StoredDish;
+  readonly newest: StoredPlan | undefined;
+  readonly run: { readonly id: string } | undefined;
+  readonly presses: number;
+}
+
+/** Whether whoever looks has to ask for another answer: there is none, it is for what no longer is, or it was only a first one. */
+export function isOutOfDate({ stored, newest, run, presses }: Standing): boolean {
+  if (!newest || !isCurrent(newest, stored) || LookingFile.safeParse(newest.document).success) return true;
+  if (!run) return isFirst(newest);
+  return presses > 0 && (newest.runId !== run.id || newest.runSequence !== presses);
+}
+
+/** Whether the newest answer is the last word for now: in force, and nothing is being planned. */
 export async function isSettled(stored: StoredDish): Promise<boolean> {
   if (underWay.has(stored.slug)) return false;
   const db = await database();
   const [newest, run] = [await findNewestPlan(db, stored.id), await findOpenRun(db, stored.id)];
-  if (!newest || !isCurrent(newest, stored)) return false;
-  if (!run) return !isFirst(newest);
-  const events = await listRunEvents(db, run.id);
-  return events.length === 0 || (newest.runId === run.id && newest.runSequence === events.length);
+  const presses = run ? (await listRunEvents(db, run.id)).length : 0;
+  return !isOutOfDate({ stored, newest, run, presses });
 }
 
+/** Ways out are still being looked for. */
+const LookingFile = z.looseObject({ looking: z.literal(true) });
 const FirstFile = z.looseObject({ first: z.literal(true) });
 
 /** A first, quick plan: where whoever waited for the better one went away, the next one to look gets it. */
-export const isFirst = (plan: StoredPlan): boolean => FirstFile.safeParse(plan.document).success;
+const isFirst = (plan: StoredPlan): boolean => FirstFile.safeParse(plan.document).success;
 
 /** Whether the newest answer was made for what the dish and its kitchen say now. */
 export function isCurrent(plan: StoredPlan, dish: StoredDish): boolean {

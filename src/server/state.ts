@@ -19,7 +19,7 @@ import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents, type St
 import { Rehearsed } from "../workers/rehearse";
 import { nowMinute } from "./clock";
 import { database } from "./database";
-import { isCurrent, isFirst } from "./planning";
+import { isCurrent, isOutOfDate } from "./planning";
 
 /** Plans to choose from, and whether the one in force is on time as often as was wished. */
 export interface Choices {
@@ -91,12 +91,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     plan: view,
     stamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0, newest?.id ?? 0, events.length].join("."),
     planStamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0].join("."),
-    stale:
-      !newest ||
-      conflict?.looking === true ||
-      !isCurrent(newest, stored) ||
-      (run === undefined && isFirst(newest)) ||
-      (run !== undefined && (newest.runId !== run.id || newest.runSequence !== events.length) && events.length > 0),
+    stale: isOutOfDate({ stored, newest, run, presses: events.length }),
     conflict,
     running: run !== undefined,
     around: newest && newest.id === feasible?.id ? aroundOf(newest) : undefined,

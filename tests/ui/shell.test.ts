@@ -110,7 +110,7 @@ describe("the palette", () => {
     open();
     await hands().keyboard("?");
     const keys = await screen.findByRole("dialog", { name: "The keys" });
-    for (const words of ["Ctrl Z", "take back the last change", "fold or unfold time"]) expect(keys.textContent).toContain(words);
+    for (const words of ["Ctrl Z", "undo the last change", "fold or unfold time"]) expect(keys.textContent).toContain(words);
   });
   test("Ctrl Z takes back, with Shift does it again, and leaves a box its own undo", async () => {
     const { sent, router } = open();

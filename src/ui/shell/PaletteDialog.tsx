@@ -27,7 +27,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["F", "fold or unfold time"],
   ["Z, L", "one day of the chart, the last three hours"],
   ["C", "the steps that the hour of serving hangs on"],
-  ["Ctrl Z", "take back the last change; with Shift, do it again"],
+  ["Ctrl Z", "undo the last change; with Shift, redo it"],
   ["?", "these keys"],
 ];
 
