@@ -20,9 +20,9 @@ export const BACKUP = {
   confirmDo: "Restore",
   cancel: "Cancel",
   restored: (when: string) => `Restored: everything is as it was on ${when}.`,
-  kept: (when: string) => `Your data from before the restore on ${when} are still on the disk.`,
-  deleteKept: "Delete them",
+  kept: (when: string) => `The data from before the restore on ${when} is still on the disk.`,
+  deleteKept: "Delete this data",
   confirmDelete: "Delete the data from before the restore?",
-  confirmDeleteText: (when: string) => `What was replaced on ${when} is gone for good then. Backups stay.`,
+  confirmDeleteText: (when: string) => `What the restore on ${when} replaced will be deleted for good. Your backups are kept.`,
   deleted: "Deleted.",
 } as const;

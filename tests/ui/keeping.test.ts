@@ -47,11 +47,11 @@ describe("backups", () => {
   test("what a restore replaced is deleted when asked twice, and not before", async () => {
     const { sent } = serverThat(() => ({ status: 200, body: { value: {} } }));
     stand(createElement(Backups, { ...state, replaced: ["pg.replaced-2026-10-13T08-00-30"] }));
-    await hands().click(screen.getByRole("button", { name: "Delete them" }));
+    await hands().click(screen.getByRole("button", { name: "Delete this data" }));
     await hands().click(screen.getByRole("button", { name: "Cancel" }));
     expect(sent).toEqual([]);
-    await hands().click(screen.getByRole("button", { name: "Delete them" }));
-    await hands().click(screen.getByRole("button", { name: "Delete them" }));
+    await hands().click(screen.getByRole("button", { name: "Delete this data" }));
+    await hands().click(screen.getByRole("button", { name: "Delete this data" }));
     await vi.waitFor(() =>
       expect(sent).toMatchObject([{ path: "/api/backup/replaced", method: "DELETE", body: { name: "pg.replaced-2026-10-13T08-00-30" } }]),
     );
