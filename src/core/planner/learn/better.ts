@@ -15,7 +15,7 @@ interface WithLearner extends Scene {
   readonly learner: Learner;
 }
 
-export interface Learning extends WithLearner {
+interface Learning extends WithLearner {
   /** Changes of bounds that may be spent. */
   readonly work: number;
   /** A bound on the regret is looked for as well. */
