@@ -1,6 +1,5 @@
 // Bounds and domains of starts and ends, undoable: the cells that everything else of the search changes, and the time lags that carry a
 // change on. Domains are immutable interval lists, so going back costs what was changed and no more.
-// The learning engine of a later version keeps this seam: cells, bounds, reasons.
 import { earliestAtOrAfter, type Intervals, latestAtOrBefore } from "../time/interval";
 import type { Model } from "./model";
 
@@ -42,7 +41,7 @@ export class Bounds {
   }
 
   /** Sets an entry so that undoing puts the old one back. */
-  protected setMap<K, V>(map: Map<K, V>, key: K, value: V): void {
+  setMap<K, V>(map: Map<K, V>, key: K, value: V): void {
     const old = map.get(key);
     const had = map.has(key);
     this.#trail.push(() => {
@@ -52,7 +51,8 @@ export class Bounds {
     map.set(key, value);
   }
 
-  protected setList<V>(list: { [index: number]: V }, index: number, value: V): void {
+  /** Sets an entry of a list, undone likewise. */
+  setList<V>(list: { [index: number]: V }, index: number, value: V): void {
     const old = list[index] as V;
     this.#trail.push(() => {
       list[index] = old;
@@ -60,7 +60,8 @@ export class Bounds {
     list[index] = value;
   }
 
-  protected fail(activity: number, rule: string): false {
+  /** Notes what failed, and why; always false. */
+  fail(activity: number, rule: string): false {
     this.failed = { activity, rule };
     return false;
   }
@@ -104,7 +105,7 @@ export class Bounds {
   }
 
   /** A smaller domain; false where nothing of it lies within the bounds. */
-  protected narrow(v: number, domain: Intervals, rule: string): boolean {
+  narrow(v: number, domain: Intervals, rule: string): boolean {
     this.setList(this.#domains, v, domain);
     const low = earliestAtOrAfter(domain, this.lower[v] as number);
     const high = latestAtOrBefore(domain, this.upper[v] as number);

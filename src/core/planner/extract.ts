@@ -1,10 +1,11 @@
 // From committed activities to a plan: steps, hands, rounds, equipment, holds, settings.
 import type { Step } from "../dish/model";
 import { plannedLength } from "../dish/planned-length";
-import type { Engine, Placement } from "./engine";
+import type { Engine } from "./engine";
 import type { Model } from "./model";
 import type { EquipmentSpan, HandsSpan, Plan, PlannedHold, PlannedStep, Style } from "./plan";
 import { priceOf } from "./regret";
+import type { Placement } from "./resources/commitments";
 
 export interface PlanFrame {
   readonly style: Style;
@@ -23,7 +24,7 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     const start = (placements[0] as Placement).start;
     const end = (placements.at(-1) as Placement).end;
     const activity = model.activities[first] as Model["activities"][number];
-    const rounds = engine.roundsOf(activity, { start, end, pieces: [] });
+    const rounds = engine.hands.roundsOf(activity, { start, end, pieces: [] });
     if (!rounds) return undefined;
     const worked = activity.fact?.done ? [] : (model.worked.get(step.ref) ?? []);
     const before = worked.flatMap(([a, b]) => (b === undefined ? [] : [[a, b] as const]));
@@ -33,7 +34,7 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
     const rest = open && open[1] === undefined ? [[open[0], end] as const] : placed.filter(([a, b]) => before.length === 0 || a < b);
     const pieces = [...before, ...(step.minPiece === undefined ? rest : touching(rest))];
     const hands = placements.flatMap((_, i): HandsSpan[] =>
-      engine.hands(first + i).map((h) => ({ cook: (model.dish.cooks[h.cook] as { id: string }).id, from: h.from, to: h.to })),
+      engine.hands.of(first + i).map((h) => ({ cook: (model.dish.cooks[h.cook] as { id: string }).id, from: h.from, to: h.to })),
     );
     const one = model.lengths.get(step.ref);
     steps.push({
@@ -56,7 +57,7 @@ export function extractPlan(model: Model, engine: Engine, frame: PlanFrame): Pla
   const body = {
     steps: steps.sort((a, b) => a.start - b.start || a.end - b.end),
     holds,
-    settings: engine.settings(),
+    settings: engine.heat.settings(),
     methods: model.methods,
     serveAt: model.serveAt,
   };
@@ -105,12 +106,12 @@ function equipmentByStep(model: Model, engine: Engine): Map<string, EquipmentSpa
     else list.push(span);
     found.set(step, list);
   };
-  for (const span of engine.unitSpans()) {
+  for (const span of engine.units.spans()) {
     const activity = model.activities[span.activity] as Model["activities"][number];
     const kind = activity.step.uses[span.useIndex]?.what ?? "";
     add(span.step, { use: span.useIndex, id: model.units.get(kind)?.[span.unit]?.id ?? "", from: span.from, to: span.to, count: 1 });
   }
-  for (const [id, users] of engine.heatUsers()) {
+  for (const [id, users] of engine.heat.users()) {
     for (const user of users) {
       const use = (model.activities[model.first.get(user.step) as number] as Model["activities"][number]).step.uses.indexOf(user.use);
       add(user.step, { use, id, from: user.from, to: user.to, count: 1 });

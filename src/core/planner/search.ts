@@ -6,8 +6,9 @@
 
 import type { Random } from "../random";
 import { earliestAtOrAfter, type Interval, intersect, latestAtOrBefore, subtract } from "../time/interval";
-import { Engine, type Placement } from "./engine";
+import { Engine } from "./engine";
 import { type Activity, endOf, type Model, startOf } from "./model";
+import type { Placement } from "./resources/commitments";
 
 /** Starts and ends of all activities, and who does which part where several may. */
 export interface Solution {
@@ -322,7 +323,7 @@ export class Search {
     for (let tries = 0; tries < 2 * MOST_TRIES && end !== undefined && end >= lowEnd; tries++) {
       for (const [at, cook] of activity.cooks.entries()) {
         let free = intersect(activity.works[at] as Interval[], [[low, end]]);
-        free = subtract(free, this.engine.busy(cook));
+        free = subtract(free, this.engine.hands.busy(cook));
         if (activity.cover) free = intersect(free, activity.cover);
         const pieces = piecesBackwards(free, end, activity.minutes, activity.minPiece as number);
         const first = pieces?.[0];
