@@ -102,19 +102,20 @@ describe("dependence runs one way", () => {
     const said = [...text.matchAll(/^\| `([\w/]+)\/` \|/gm)].map((m) => m[1]);
     expect(said).toEqual(ORDER);
   });
-  test("the core knows itself, Zod and, in one file each, time zones, JSON Patch, calendars, CSV and HTML", () => {
+  test("the core knows itself, Zod and, in one file each, time zones, JSON Patch, calendars, CSV, HTML and plurals", () => {
     expect(under("core").length).toBeGreaterThan(30);
-    expect(strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902|ical\.js|csv-stringify\/sync|htmlparser2)$/)).toEqual([]);
+    expect(strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902|ical\.js|csv-stringify\/sync|htmlparser2|pluralize)$/)).toEqual([]);
     expect(under("core").filter((f) => importsOf(f).includes("package:temporal-polyfill"))).toEqual(["core/time/zone.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:rfc6902"))).toEqual(["core/dish/patch.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:ical.js"))).toEqual(["core/sheets/calendar.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:csv-stringify/sync"))).toEqual(["core/sheets/shopping.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:htmlparser2"))).toEqual(["core/import/html.ts"]);
+    expect(under("core").filter((f) => importsOf(f).includes("package:pluralize"))).toEqual(["core/foods/match.ts"]);
   });
   test("the verifier shares no code with the search", () => {
     const shared = under("core/planner/verify")
       .flatMap((f) => importsOf(f))
-      .filter((i) => /planner\/(compile|network|engine|search|extract|explain|heat-settings|learn)/.test(i));
+      .filter((i) => /planner\/(compile|network|engine|resources|search|extract|explain|heat-settings|learn)/.test(i));
     expect(shared).toEqual([]);
   });
   test("database, command line and workers stand on the core and its words", () => {

@@ -26,8 +26,8 @@ beforeEach(() => {
 
 const bring = async (document: Loose): Promise<string> => (await call(bringIn, {}, document)).said.value.slug;
 const small = (id: string) => bring(smallDish((d) => (d.dish.id = id)));
-/** The lunch with so many times its curing salt. */
-const lunch = (id: string, times = 1) => {
+/** The lunch with so many times its curing salt: a third is too little to protect, and a danger. */
+const lunch = (id: string, times = 1 / 3) => {
   const d = demoDocument("harvest-lunch");
   d.dish.id = id;
   curing(d).amount.amount *= times;
@@ -165,7 +165,7 @@ describe("what is severe", () => {
     const i = d.components[at].methods[0].ingredients.indexOf(curing(d));
     const stored = await findDish(await database(), dish);
     const path = `/components/${at}/methods/0/ingredients/${i}/amount/amount`;
-    const op = { op: "replace", path, value: curing(d).amount.amount * 1.1 };
+    const op = { op: "replace", path, value: curing(d).amount.amount * 0.9 };
     expect((await call(change, { dish }, { version: stored?.version, change: [op], label: "more" })).status).toBe(200);
     expect((await call(press, { dish }, event("started", "pork.weigh"))).status).toBe(409);
     // Saying that it is done begins it too; what is not of that step goes on.

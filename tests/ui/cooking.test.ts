@@ -121,7 +121,7 @@ describe("a press", () => {
     await press("Done already: Fry");
     const alert = await screen.findByRole("alert");
     expect(alert.textContent).toContain("What you pressed is kept, with its own minute");
-    expect(within(hand()).getAllByRole("article", { name: "Severe: Hot fat" }).length).toBeGreaterThan(0);
+    expect(within(hand()).getAllByRole("article", { name: "Danger: Hot fat" }).length).toBeGreaterThan(0);
     known = true;
     await act(async () => again(part(true, [KNOWN])));
     await vi.waitFor(() => expect(waitingPresses("dish")).toEqual([]));

@@ -185,6 +185,8 @@ export const Ingredient = z
     bakers: z.boolean().optional(),
     asNeeded: z.boolean().optional(),
     leftOut: z.boolean().optional().describe("The cook does without it: it is not bought."),
+    step: id.optional().describe("The step of this method at which it comes in; else the first that names it."),
+    food: z.string().max(80).optional().describe("The food that it is, by the table of foods, where its name does not say it."),
     standsFor: z
       .looseObject({
         name,

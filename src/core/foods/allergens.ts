@@ -5,6 +5,8 @@
 import { methodInForce } from "../dish/method-in-force";
 import type { DishFile } from "../dish/schema";
 import { CalculationError } from "../measures/calculation-error";
+import { foodsNamed, type Understood } from "./match";
+import type { FoodClass } from "./table";
 
 type Region = "EU" | "US";
 
@@ -27,63 +29,10 @@ const EU = [
 const US = ["milk", "eggs", "fish", "crustaceans", "tree_nuts", "peanuts", "wheat", "soybeans", "sesame"] as const;
 type Allergen = (typeof EU)[number] | "wheat";
 
-/** Patterns of names and keys; several may fit one name ("soy sauce": soybeans and wheat). */
-const WORDS: readonly (readonly [RegExp, readonly Allergen[]])[] = [
-  [/\bsoy[a ]?(?:sauce)?\b(?=.*sauce)|\btamari\b|hoisin|teriyaki/, ["soybeans", "gluten_cereals", "wheat"]],
-  [/\bsoy|tofu|\bmiso\b|edamame|tempeh|bean paste|fermented bean/, ["soybeans"]],
-  [
-    /wheat|\bflour\b(?!.*(?:rice|corn|potato|tapioca|chickpea|buckwheat|almond))|bread|semolina|durum|couscous|bulgur|\bpasta\b|noodle|filo|pastry|breadcrumb|crumbs|malt\b|seitan|spelt|farro|emmer|kamut/,
-    ["gluten_cereals", "wheat"],
-  ],
-  [/\brye\b|barley|\boats?\b|\bbeer\b|\bale\b|stout|malt syrup|malt extract/, ["gluten_cereals"]],
-  [/prawn|shrimp|crab|lobster|crayfish|langoustine|surimi/, ["crustaceans"]],
-  [/\beggs?\b|yolk|egg_|mayonnaise|meringue|aioli/, ["eggs"]],
-  [
-    /anchov|\bfish|cod\b|haddock|salmon|tuna|mackerel|herring|trout|bonito|worcester|dashi|bouillabaisse|caviar|\broe\b|surimi|sardine|halibut|plaice|pollock/,
-    ["fish"],
-  ],
-  [/peanut|groundnut|satay/, ["peanuts"]],
-  [
-    /milk(?!.*(?:coconut|almond|oat|soy))|cream(?! of tartar)(?!.*coconut)|butter(?!.*(?:peanut|nut|cocoa))|cheese|yogh?urt|curd|ricotta|quark|whey|ghee|kefir|custard|cr[eè]me|paneer|mascarpone|casein|feta/,
-    ["milk"],
-  ],
-  [/almond|hazelnut|walnut|cashew|pecan|brazil nut|pistachio|macadamia|praline|marzipan|nougat|\bnuts?\b(?!meg)|frangipane/, ["tree_nuts"]],
-  [/celery|celeriac|stock cube|bouillon cube/, ["celery"]],
-  [/mustard/, ["mustard"]],
-  [/sesame|tahini|halva/, ["sesame"]],
-  [
-    /\bwine\b|sulphit|sulfit|dried (?:apricot|fruit|pear|apple|fig|plum)|raisin|sultana|cider(?! vinegar)|vermouth|sherry|madeira|\bport\b/,
-    ["sulphites"],
-  ],
-  [/lupin/, ["lupin"]],
-  [/squid|octopus|mussel|oyster|clam|scallop|snail|cuttlefish|cockle|abalone/, ["molluscs"]],
-];
-/** Common things that bring none of them, so that they are not called unknown. */
-const NONE =
-  /\b(?:water|ice|treacle|bacon|casings?|chives|salt|pepper|peppercorns?|sugar|honey|syrup|vinegar|oil|lard|fat|suet|dripping|pork|beef|veal|lamb|mutton|goat|venison|rabbit|hare|chicken|hen|duck|goose|turkey|fowl|quail|trotters?|bones?|gelatine?|onions?|shallots?|garlic|leeks?|carrots?|cabbage|potato(?:es)?|tomato(?:es)?|apples?|pears?|quinces?|plums?|lemons?|limes?|oranges?|\w*berr(?:y|ies)|blackcurrants?|currants?|cherr(?:y|ies)|rhubarb|beet(?:root)?s?|turnips?|radish(?:es)?|cucumbers?|gherkins?|cauliflower|spinach|chard|kale|peas|beans|lentils?|chickpeas|rice|polenta|corn(?:meal|starch|flour)?|maize|masa|buckwheat|potato (?:starch|flour)|tapioca|arrowroot|yeast|starter|bay|thyme|sage|rosemary|parsley|dill|mint|basil|coriander|cumin|fennel|caraway|cinnamon|cassia|cloves?|star anise|anise|allspice|nutmeg|mace|cardamom|turmeric|ginger|paprika|chill?i(?:es)?|saffron|vanilla|cocoa|coffee|tea|rennet|curing|nitrite|mushrooms?|horseradish|juniper|capers|olives?|sunflower|pumpkin|linseed|flax|poppy|cream of tartar|baking powder|bicarbonate|bicarb|soda|hominy|lime\b|lye|rosewater|spices?|herbs?|peppers?|aubergines?|courgettes?|squash|parsnips?|celtuce|lettuce|leaves|cider vinegar|agar|pectin|brandy|rum|vodka|whisky|calvados|gin|brine|liquor|stock|broth|tamarind|coconut|apricots?|peach(?:es)?|figs?|dates|grapes?|mango|pineapple|banana|swede|kohlrabi|artichokes?|asparagus|seaweed|kombu)\b/;
-
-/** Phrases in which a word means another thing than it says by itself, and what stands for them. */
-const PHRASES: readonly (readonly [RegExp, string])[] = [
-  [/coconut (?:milk|cream|yogh?urt)/g, "coconut"],
-  [/(?:peanut|groundnut) butter/g, "peanut"],
-  [/cocoa butter|butter ?beans?|butternut(?: squash)?/g, "cocoa"],
-  [/(almond|oat|soya?) (?:milk|cream|flour|drink)/g, "$1s"],
-  [/(?:rice|corn|maize|potato|tapioca|chickpea|gram|buckwheat|coconut) (?:flour|milk|noodles)|glass noodles/g, "rice"],
-  [/cream of tartar/g, "baking powder"],
-  [/(rye|barley) (?:bread )?flour/g, "$1"],
-  [/malt vinegar/g, "barley vinegar"],
-  [/(?:cider|wine|sherry) vinegar/g, "vinegar"],
-];
-
-const textOf = (name: string) =>
-  PHRASES.reduce((text, [phrase, stands]) => text.replace(phrase, stands), name.toLowerCase().replaceAll("_", " "));
-
-/** What a name betrays; undefined where it says nothing. */
+/** What a name betrays; undefined where no word of it is known. */
 export function allergensOfName(name: string): readonly Allergen[] | undefined {
-  const text = textOf(name);
-  const found = new Set(WORDS.flatMap(([pattern, brings]) => (pattern.test(text) ? brings : [])));
-  if (found.size > 0) return [...found];
-  return NONE.test(text) ? [] : undefined;
+  const foods = foodsNamed(name.replaceAll("_", " "));
+  return foods.length ? ([...new Set(foods.flatMap((f) => f.allergens))] as Allergen[]) : undefined;
 }
 
 /**
@@ -152,17 +101,42 @@ export const ALLERGEN_WORDS: Readonly<Record<Allergen, string>> = {
   lupin: "lupin",
   molluscs: "molluscs",
 };
-/** What guests may avoid beyond allergens, found by names. */
-const AVOIDED: Readonly<Record<string, RegExp>> = {
-  pork: /pork|bacon|ham\b|lard|trotter|pancetta|gelatine?|chorizo|prosciutto/,
-  beef: /beef|veal|oxtail|suet/,
-  meat: /pork|bacon|ham\b|lard|trotter|pancetta|beef|veal|lamb|mutton|venison|chicken|duck|goose|turkey|fowl|rabbit|gelatine?|\bbones?\b|dripping|suet|sausage/,
-  alcohol:
-    /\bwine\b|beer|\bale\b|stout|cider(?! vinegar)|brandy|rum\b|vodka|whisk|gin\b|sherry|madeira|\bport\b|vermouth|calvados|kirsch|liqueur/,
-  onion: /onion|shallot|leek|spring onion|scallion|chive/,
-  garlic: /garlic/,
-  chilli: /chill?i|cayenne/,
-  honey: /honey/,
+const any =
+  (...classes: FoodClass[]) =>
+  (f: Understood) =>
+    classes.includes(f.class);
+const named = (ids: RegExp) => (f: Understood) => ids.test(`${f.food.id} ${f.phrase}`);
+const FLESH = any(
+  "meat",
+  "poultry",
+  "mince",
+  "poultry-mince",
+  "sausage",
+  "offal",
+  "poultry-offal",
+  "blood",
+  "bones",
+  "cured-raw",
+  "cured-cooked",
+  "fat",
+  "frog",
+);
+/** What guests may avoid beyond allergens. */
+const AVOIDED: Readonly<Record<string, (f: Understood) => boolean>> = {
+  pork: (f) =>
+    (FLESH(f) && f.food.species === "pork") ||
+    (named(/^(?:trotter|porkskin|ears|lard|backfat|caul|casing|gelatine|bones |mince )|pork|pig\b|ham\b|bacon/)(f) &&
+      !any("plant-substitute")(f)),
+  beef: (f) => (FLESH(f) && (f.food.species === "beef" || /^(?:suet|beef|oxtail|veal)/.test(f.food.id))) || named(/\bbeef\b|\bveal\b/)(f),
+  meat: (f) =>
+    (FLESH(f) && !/fish/.test(f.food.species ?? "")) ||
+    named(/^gelatine/)(f) ||
+    (f.class === "stock" && !named(/vegetable|fish|mushroom|dashi|kombu/)(f)),
+  alcohol: (f) => (f.food.abv ?? 0) > 0.5 && f.class !== "soft-drink",
+  onion: named(/^(?:onion|shallot|leek|chive)/),
+  garlic: named(/garlic/),
+  chilli: (f) => f.class === "chilli" || named(/chilli|cayenne|harissa|gochu/)(f),
+  honey: any("honey"),
 };
 export const AVOIDABLE: readonly string[] = [...new Set(Object.values(ALLERGEN_WORDS)), ...Object.keys(AVOIDED)].filter(
   (a) => a !== "wheat",
@@ -205,11 +179,14 @@ export function howItBrings(i: Ingredient, avoided: string): "said" | "guessed" 
   const [key, word] = [keyOf(avoided), wordOf(avoided)];
   if (wordsOf(i)?.includes(word)) return "said";
   const byName = allergensOfName(i.name);
+  const foods = foodsNamed(i.name);
   if (byName?.some((a) => a !== "wheat" && ALLERGEN_WORDS[a] === word)) return "guessed";
-  if (Object.hasOwn(AVOIDED, key)) return AVOIDED[key]?.test(textOf(i.name)) ? "guessed" : undefined;
+  if (Object.hasOwn(AVOIDED, key)) return foods.some((f) => AVOIDED[key]?.(f)) ? "guessed" : undefined;
   // What the names of an allergen are is known; anything else is looked for as a word.
   if (Object.hasOwn(SAME, key) && byName) return undefined;
-  return key.length >= 3 && textOf(i.name).includes(key.replace(/s$/, "")) ? "guessed" : undefined;
+  return key.length >= 3 && new RegExp(`\\b${key.replace(/s$/, "").replaceAll(/[^a-z ]/g, ".")}`).test(i.name.toLowerCase())
+    ? "guessed"
+    : undefined;
 }
 
 /**

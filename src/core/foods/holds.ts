@@ -182,10 +182,10 @@ export function proposedHolds(
 export function longestMinutes(
   name: string,
   place: Place,
-): { readonly minutes: number; readonly safety: boolean; readonly row: string } | undefined {
+): { readonly id: string; readonly minutes: number; readonly safety: boolean; readonly row: string } | undefined {
   const row = keepingRow(name);
   const at = row?.places[place];
   if (!row || !at) return undefined;
-  if (!at.allowed) return { minutes: 0, safety: at.kind === "safety", row: row.name };
-  return at.longest && { minutes: Math.round(at.longest.hours * 60), safety: at.longest.kind === "safety", row: row.name };
+  if (!at.allowed) return { id: row.id, minutes: 0, safety: at.kind === "safety", row: row.name };
+  return at.longest && { id: row.id, minutes: Math.round(at.longest.hours * 60), safety: at.longest.kind === "safety", row: row.name };
 }

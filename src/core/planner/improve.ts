@@ -2,11 +2,11 @@
 // is kept. Half the rounds look at a place that costs something (spots.ts), the others anywhere.
 import { componentOf } from "../dish/model";
 import { type Random, seededRandom } from "../random";
-import type { Placement } from "./resources/commitments";
 import { extractPlan, type PlanFrame } from "./extract";
 import type { Model } from "./model";
 import type { PlanOptions } from "./options";
 import type { Plan } from "./plan";
+import type { Placement } from "./resources/commitments";
 import type { Guide, Search } from "./search";
 import { costlySpots, type Spot } from "./spots";
 

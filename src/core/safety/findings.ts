@@ -6,11 +6,24 @@ import { cautioned, type Finding, type Severity } from "./finding";
 import { coolingDeadlines } from "./rules/cooling";
 import { curingSalt, fermentSalt } from "./rules/curing";
 import { dangerTime } from "./rules/danger-time";
-import { alcohol, allergens, honey } from "./rules/guests";
-import { fireIndoors, unattendedHeat } from "./rules/heat";
+import { alcohol, allergens, guestsAtRisk, honey, sprouts } from "./rules/guests";
+import { fireIndoors, heatAtNight, unattendedHeat } from "./rules/heat";
 import { heldTooLong, jars, rice, underOil, vacuumBags } from "./rules/holds";
-import { rawContact } from "./rules/raw";
-import { eggAndMince, pulses, rawFlour, reheating } from "./rules/uncooked";
+import {
+  counterThaw,
+  fermentedMeat,
+  fermentGas,
+  inFilm,
+  keptLukewarm,
+  partlyCooked,
+  refreezing,
+  scombroid,
+  stuffing,
+} from "./rules/keeping";
+import { nutmeg, poisonousPlants, pulses, rawRunnerBeans, wildMushrooms } from "./rules/poisons";
+import { CAREFUL, hotBlender, hotFat, pressure, slowCookerStart } from "./rules/pots";
+import { marinadeReuse, rawContact, sameBoard } from "./rules/raw";
+import { bathTime, rawEgg, rawFish, rawFlour, rawMilk, rawMince, reheating, shellfish, undercooked } from "./rules/uncooked";
 import type { SafetyScene } from "./scene";
 
 const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
@@ -24,15 +37,43 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   jars,
   vacuumBags,
   pulses,
+  rawRunnerBeans,
+  wildMushrooms,
+  poisonousPlants,
+  nutmeg,
   rice,
-  eggAndMince,
+  undercooked,
+  rawMince,
+  rawEgg,
+  rawFish,
+  shellfish,
+  rawMilk,
   rawFlour,
+  bathTime,
+  partlyCooked,
+  stuffing,
+  counterThaw,
+  refreezing,
+  scombroid,
+  keptLukewarm,
+  fermentGas,
+  fermentedMeat,
+  inFilm,
   reheating,
+  marinadeReuse,
+  sameBoard,
+  hotFat,
+  pressure,
+  hotBlender,
+  slowCookerStart,
   unattendedHeat,
+  heatAtNight,
   fireIndoors,
   allergens,
   alcohol,
   honey,
+  guestsAtRisk,
+  sprouts,
 ];
 
 /** A rule that cannot reckon says so, severely: what was not reckoned is not known to be safe, and no page may fall over it. */
@@ -70,6 +111,8 @@ function said({ parts }: SafetyScene, found: readonly Finding[]): Finding[] {
         return row && !told.has(`${id} ${part.component.id}`)
           ? [
               cautioned(id, step.ref, {
+                // The cook has marked it and the rules find nothing missing: said once, and kept on the step. Hot fat asks for its precautions.
+                ...(id === "hot-fat" && !CAREFUL.test(step.words) ? {} : { severity: "note" as const }),
                 component: part.component.id,
                 step: step.ref,
                 computed: firstOf(row.text),

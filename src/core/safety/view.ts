@@ -38,9 +38,20 @@ interface Looked {
   readonly acknowledged: ReadonlyMap<string, string>;
 }
 
+const weightOf = (f: Pick<Finding, "severity" | "hard">) => (f.hard ? 4 : { stop: 3, warn: 2, note: 1 }[f.severity]);
+/** Whether a change mends: the finding is gone or weighs less, and nothing as heavy has come in its place. */
+function mendsIt(finding: Pick<Finding, "id" | "severity" | "hard">, before: readonly Finding[], after: readonly Finding[]): boolean {
+  const same = after.find((f) => f.id === finding.id);
+  if (same && weightOf(same) >= weightOf(finding)) return false;
+  const known = new Map(before.map((f) => [f.id, weightOf(f)]));
+  return !after.some((f) => weightOf(f) >= Math.max(2, weightOf(finding)) && weightOf(f) > (known.get(f.id) ?? 0));
+}
+
 /** What the rules find in a dish and its plan. */
 export function findingViews({ document, dish, chosen, view, acknowledged }: Looked): FindingView[] {
   const scene = safetyScene(document, chosen, view, view ? asleepIn(dish, view) : []);
+  // A mend is tried without the plan, which is the old one's: what the dish itself still allows is still there.
+  const before = view ? safetyFindings(safetyScene(document, chosen)) : safetyFindings(scene);
   const steps = new Map(scene.parts.flatMap((p) => p.steps.map((s) => [s.ref, s] as const)));
   return safetyFindings(scene).map(({ mends, known, ...finding }): FindingView => {
     const step = finding.step === undefined ? undefined : steps.get(finding.step);
@@ -49,7 +60,12 @@ export function findingViews({ document, dish, chosen, view, acknowledged }: Loo
     return {
       ...finding,
       where: [step?.name, component?.name].filter(Boolean).join(", "),
-      mends: mends.map((m) => ({ label: m.label, change: patchBetween(document, m.apply(document)) })),
+      mends: mends.flatMap((m) => {
+        const after = m.apply(document);
+        return mendsIt(finding, before, safetyFindings(safetyScene(after, chosen)))
+          ? [{ label: m.label, change: patchBetween(document, after) }]
+          : [];
+      }),
       print,
       acknowledged: finding.hard !== true && acknowledged.get(finding.id) === print,
     };

@@ -72,7 +72,7 @@ export async function deliver(slug: string): Promise<Delivery> {
     });
     if (answer.status === 0 || answer.status >= 500) return { status: "waiting" };
     if (answer.status === 409 && Array.isArray(answer.body.findings)) {
-      withheld ??= answer.body.message ?? "Something severe is to be acknowledged first.";
+      withheld ??= answer.body.message ?? "A danger has to be acknowledged first.";
       steps.add(press.step);
       continue;
     }

@@ -18,7 +18,7 @@ interface FindingCardProps {
 
 /** Where the server did not take it, it can be said again. */
 const AGAIN_MS = 4000;
-const WEIGHT = { stop: "Severe", warn: "Mind", note: "Note" } as const;
+const WEIGHT = { stop: "Danger", warn: "Caution", note: "Note" } as const;
 
 /** One finding: what was computed, the usual caution, what would mend it, whose word it is. */
 export function FindingCard({ finding: f, onMend, onKnown, here, open }: FindingCardProps) {

@@ -22,8 +22,8 @@ export function ToMind({ slug, version, findings }: ToMindProps) {
         {findings.length === 0
           ? "The rules find nothing. That is no promise: they know only what the dish and its plan say."
           : open.length
-            ? `${open.length} severe to be acknowledged by name before anything is started. What the rules do not find may still be there.`
-            : "The severe are acknowledged. What the rules do not find may still be there."}
+            ? `${open.length} ${open.length === 1 ? "danger" : "dangers"} to acknowledge by name before anything is started. What the rules do not find may still be there.`
+            : "Every danger is acknowledged. What the rules do not find may still be there."}
       </p>
       {trouble && (
         <p role="alert" className="mb-2 border-l-[3px] border-beet pl-3">

@@ -6,8 +6,9 @@ import { culturedDairy, fermentDaysToPh } from "../../../src/core/measures/ferme
 import { carryOverRule } from "../../../src/core/measures/heat/roast";
 import { pickleAcidity, pickleKeep } from "../../../src/core/measures/pickle";
 import { reductionTime } from "../../../src/core/measures/reduction";
+import type { Part } from "../../../src/core/safety/part";
 import { cooledPart } from "../../../src/core/safety/rules/cooling";
-import { type Part, safetyScene } from "../../../src/core/safety/scene";
+import { safetyScene } from "../../../src/core/safety/scene";
 import { minutesOf } from "../../../src/core/time/duration";
 import { demoDocument, type Loose } from "../../support/dishes";
 

@@ -50,6 +50,21 @@ export function insertTyped(document: DishFile, place: MethodPlace, line: string
   });
 }
 
+/** A new step between another and what that one follows: what the other takes comes to the new one first. */
+export function insertStepBefore(document: DishFile, place: StepPlace, step: Partial<DishStep> & Pick<DishStep, "time">): DishFile {
+  return withMethod(document, place, (m) => {
+    const index = m.steps.findIndex((s) => s.id === place.step);
+    const next = stepOf(document, place);
+    const id = freeId(
+      step.name?.split(" ").slice(0, 3).join(" ") ?? "step",
+      m.steps.map((s) => s.id),
+    );
+    const { takes, after, ...rest } = next;
+    const before = { id, ...step, ...(after ? { after } : {}), ...(takes ? { takes } : {}) } as DishStep;
+    return { ...m, steps: m.steps.toSpliced(index, 1, before, { ...rest, after: [id] } as DishStep) };
+  });
+}
+
 /** A step changed by a new line; what no line can say stays. */
 export function retype(document: DishFile, place: StepPlace, line: string): DishFile {
   const method = methodOf(document, place);

@@ -6,8 +6,11 @@ import { cooledBy } from "../../dish/questions/walk";
 import { type CoolingWay, type CoolingWayKey, coolingWays } from "../../measures/heat/compare-cooling";
 import { durationText, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
-import { isGrowing, killsGerms, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep, type SafetyScene } from "../scene";
+import { gramsOf, isOf, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep } from "../part";
+import { isGrowing, killsGerms, type SafetyScene } from "../scene";
 
+/** Cooled to be worked with while it is warm: to culture, to knead, to temper. */
+const WARM_AIM = /\bto (?:about |around )?(?:2[5-9]|[345]\d) ?°|lukewarm|blood (?:heat|warm)|hand[- ]?(?:warm|hot)/i;
 const COOLS = /\b(?:cool|chill)/i;
 /** Of sweet things only those are a body in which things grow: what is caramel or sponge dries or holds too much sugar. */
 const CUSTARD = /custard|pastry cream|crème|\bcurd\b/i;
@@ -23,7 +26,7 @@ const WAYS: readonly (readonly [words: RegExp, way: CoolingWayKey, said: string]
 const BY_ITSELF = ["potCounterThenFridge", "on the counter, then in the fridge"] as const;
 const LITRES = { low: 0.2, high: 40 };
 /** Less than this is a bowl, not a pot: it is said, but it does not hold up a run. */
-const SMALL_L = 1;
+const SMALL_L = 2;
 const WIDE_DISH_CM2 = 1000;
 /** The ways that do not end in the fridge by themselves, where a hold would take over from the step. */
 const STAYS_OUT: ReadonlySet<CoolingWayKey> = new Set(["iceBathStill", "iceBathStirred"]);
@@ -57,7 +60,11 @@ function waysOf(input: Parameters<typeof coolingWays>[0]): CoolingWays {
   return ways;
 }
 
-const isBody = (part: Part, step: PartStep) => part.component.kind !== "sweet" || CUSTARD.test(`${part.component.name} ${step.words}`);
+/** Milk or cream thickened with egg. */
+const isCustard = (part: Part) =>
+  part.items.some(isOf("egg")) && gramsOf(part, isOf("milk", "milk-raw", "cream")) >= 0.4 * gramsOf(part, () => true);
+const isBody = (part: Part, step: PartStep) =>
+  part.component.kind !== "sweet" || isCustard(part) || CUSTARD.test(`${part.component.name} ${step.words}`);
 /** A step that cooks and whose output goes into the fridge from there. */
 const hotIntoFridge = (part: Part) =>
   part.steps.find(
@@ -68,6 +75,14 @@ const hotIntoFridge = (part: Part) =>
       s.step.makes?.some((o) => o.holds?.some((h) => h.place === "fridge")),
   );
 
+const isLiquid = isOf("water", "stock", "milk", "milk-raw", "cream", "wine", "tomato", "juice");
+/** What comes of what goes in, where no output says it and most of it is liquid: four fifths, the rest boils away or is strained off. */
+function guessedLitres(part: Part): number | undefined {
+  const grams = gramsOf(part, (i) => !isOf("bones", "poultry", "inedible")(i));
+  const liquid = gramsOf(part, isLiquid);
+  return liquid > 0 && liquid >= 0.5 * grams ? (0.8 * grams) / 1000 : undefined;
+}
+
 /** The cooling of a component as reckoned; undefined where nothing hot is cooled, or nothing says how much it is. */
 export function cooledPart(part: Part): Cooled | undefined {
   const food = COOLED_AS[part.component.kind];
@@ -75,14 +90,15 @@ export function cooledPart(part: Part): Cooled | undefined {
   const at = part.steps.findIndex(
     (s, i) =>
       COOLS.test(s.name) &&
+      !WARM_AIM.test(s.words) &&
       !killsGerms(s) &&
       part.steps.slice(0, i).some((hot) => killsGerms(hot) && (isBody(part, hot) || isBody(part, s))),
   );
   const step = part.steps[at] ?? hotIntoFridge(part);
   if (!step) return undefined;
   const uncooled = at < 0;
-  const made = step.step.makes?.find((o) => o.amount) ?? outputOfPart(part);
-  const litres = litresOf(made, part.k);
+  const made = step.step.makes?.find((o) => o.amount) ?? step.step.makes?.[0] ?? outputOfPart(part);
+  const litres = litresOf(made, part.k) ?? litresOf(outputOfPart(part), part.k) ?? guessedLitres(part);
   if (litres === undefined || litres < LITRES.low || litres > LITRES.high) return undefined;
   const pot = (step.step.uses ?? part.steps[at - 1]?.step.uses ?? []).find((u) => u.what === "pot")?.litres ?? litres * 1.4;
   const words = `${part.component.name} ${step.words}`;
@@ -151,7 +167,7 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
       .map(([key, words]) => mend(key, words));
     if (way.verdict !== "ok")
       return [
-        cautioned("large-pot-cooling", step.ref, {
+        cautioned(isCustard(part) && litres < SMALL_L ? "ice-cream-base" : "large-pot-cooling", step.ref, {
           ...at,
           severity: litres < SMALL_L ? "warn" : "stop",
           title: `${part.component.name} cools too slowly`,

@@ -2,60 +2,125 @@
 
 import { written } from "../../bench/write-into";
 import { HARD_STOPS } from "../../catalogue";
-import { CURE_LIQUID, type CuredProduct, curedAs, MEAT, NOT_RAW_MEAT } from "../../dish/meat";
+import { withMethod } from "../../dish/edit/places";
+import { type CuredProduct, curedAs } from "../../dish/meat";
+import type { DishFile } from "../../dish/schema";
 import { SAFE_SALT_PCT } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
 import { curingSaltDose, nitritePpm } from "../../measures/curing-salt";
 import { cautioned, type Finding, type Mend } from "../finding";
-import { gramsOf, litresOf, outputOfPart, type Part, type SafetyScene } from "../scene";
+import { gramsOf, type Item, isOf, litresOf, outputOfPart, type Part } from "../part";
+import { isRawFlesh, type SafetyScene } from "../scene";
 
-const CURING = /curing salt|nitrite|pink salt|cure ?(?:#|no\.? ?)?1\b/i;
+/** The strength that the calculation knows, % of nitrite; other salts count by theirs. */
+const REFERENCE_PCT = 6.25;
 /** Below this much the salt does not do what it is there for. */
 const LEAST_PPM = 40;
+/** What a mend aims at: enough for the cure and below every limit. */
+const MENDED_PPM = 120;
 /** What a ferment is mended to, % of all that is in the jar. */
 const MENDED_PCT = 2.2;
+
+const isLiquid = isOf("water", "beer");
+/** Meat with its fat: the nitrite is dissolved in all of it. */
+const isMeat = (i: Item) => isRawFlesh(i) || isOf("fat")(i);
 
 const productOf = (part: Part): CuredProduct =>
   curedAs(
     `${part.component.name} ${part.component.kind} ${part.method.name ?? ""} ${part.ingredients.map((i) => i.name).join(" ")}`,
-    gramsOf(part, CURE_LIQUID) > 0,
+    gramsOf(part, isLiquid) > 0,
   );
+
+/** % of nitrite of a curing salt: as its name says it, else by its kind; undefined where the name leaves it open. */
+function strengthOf({ ingredient, food }: Item): number | undefined {
+  const said = /(\d+(?:[.,]\d+)?)\s*%/.exec(ingredient.name)?.[1];
+  const value = said === undefined ? food?.food.nitrite : Number(said.replace(",", "."));
+  return value !== undefined && value > 0 && value <= 10 ? value : undefined;
+}
 
 export function curingSalt({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
-    const salts = part.ingredients.filter((i) => CURING.test(i.name));
-    if (salts.length === 0) return [];
+    const salts = part.items.filter(isOf("curing-salt"));
+    const [first] = salts;
+    if (!first) return [];
     const place = { component: part.component.id, method: part.method.id };
     const product = productOf(part);
     const step = part.steps.find((s) => /weigh|cure|rub|salt|mix/i.test(s.name)) ?? part.steps[0];
     const at = { component: part.component.id, ...(step ? { step: step.ref } : {}) };
-    const cureG = gramsOf(part, CURING);
-    const meatG = gramsOf(part, MEAT, NOT_RAW_MEAT);
-    // What is weighed for the cure is often the trimmed meat: by what comes out the same salt is more.
-    const leftG = (litresOf(outputOfPart(part), part.k) ?? 0) * 1000;
-    const trimmedG = leftG > 50 && leftG < meatG * 0.97 ? leftG : undefined;
-    const liquidG = product.includes("immersion") ? gramsOf(part, CURE_LIQUID) : 0;
+    const meatG = gramsOf(part, isMeat);
+    const liquidG = product.includes("immersion") ? gramsOf(part, isLiquid) : 0;
     const grams = (g: number) => `${Number(g.toPrecision(3))} g`;
-    if (!(cureG > 0) || !(meatG >= 50))
+    const saltG = gramsOf(part, (i) => salts.includes(i));
+    const nitrate = salts.find((i) => (i.food?.food.nitrate ?? 0) > 0);
+    if (nitrate && (nitrate.food?.food.nitrite ?? 0) === 0)
       return [
         cautioned("curing-salt", part.component.id, {
           ...at,
-          computed: "How much nitrite goes in cannot be reckoned: curing salt or meat has no weight here. Give both in grams.",
+          title: "Saltpetre cannot be dosed in a kitchen",
+          computed: `${grams(gramsOf(part, (i) => i === nitrate))} of ${nitrate.ingredient.name.toLowerCase()} on ${grams(meatG + liquidG)}: how much of it turns to nitrite, nobody can say beforehand.`,
+          way: "curing salt with nitrite, weighed by the cure calculation",
+          mends: meatG >= 50 ? [dosed(nitrate, REFERENCE_PCT, "Curing salt #1")] : [],
         }),
       ];
-    const dosed = (ppm: number) => {
-      const { cureG: dose } = curingSaltDose({ product, meatG, liquidG, targetPpm: ppm });
+    if (!(saltG > 0) || !(meatG >= 50))
+      return [
+        cautioned("curing-salt", part.component.id, {
+          ...at,
+          computed: "How much nitrite goes in cannot be calculated: curing salt or meat has no weight here. Give both in grams.",
+        }),
+      ];
+
+    /** As much of that salt as gives what the cure needs. */
+    function dosed(item: Item, strengthPct: number, name: string): Mend {
+      const { cureG } = curingSaltDose({ product, meatG, liquidG, targetPpm: MENDED_PPM });
+      const dose = (cureG * REFERENCE_PCT) / strengthPct;
       return {
-        label: `${grams(dose)} of curing salt: ${ppm} ppm`,
-        apply: (d: Parameters<typeof written>[0]) =>
-          written(d, place, { kind: "ingredient", name: "curing salt", find: CURING.source, grams: dose }),
+        label: `${grams(dose)} of ${name.toLowerCase()}: ${MENDED_PPM} ppm`,
+        apply: (d) => weighed(d, place, item, name, dose),
       };
-    };
+    }
+    /** Nitrite as if all were the salt of the calculation. */
+    const asReference = (unknownPct: number) =>
+      salts.reduce((sum, i) => sum + (gramsOf(part, (x) => x === i) * (strengthOf(i) ?? unknownPct)) / REFERENCE_PCT, 0);
+    const open = salts.find((i) => strengthOf(i) === undefined);
+    const strength = strengthOf(first) ?? REFERENCE_PCT;
     try {
+      if (open) {
+        const ppmAt = (pct: number) => Math.round((asReference(pct) * (REFERENCE_PCT / 100) * 1e6) / (meatG + liquidG));
+        return [
+          cautioned("curing-salt", part.component.id, {
+            ...at,
+            severity: "warn",
+            title: "Which curing salt is it?",
+            computed: `${open.ingredient.name} is sold with 6.25 % of nitrite and with 0.5 %: ${grams(saltG)} on ${grams(meatG + liquidG)} give ${ppmAt(REFERENCE_PCT)} ppm or ${ppmAt(0.5)}. 150 are the most, 120 in a brine.`,
+            way: "its strength in its name, such as “curing salt, 0.5 % nitrite”",
+            mends: [
+              {
+                label: "It has 0.5 % of nitrite",
+                apply: (d) =>
+                  weighed(
+                    d,
+                    place,
+                    open,
+                    "Curing salt, 0.5 % nitrite",
+                    gramsOf(part, (i) => i === open),
+                  ),
+              },
+              dosed(open, REFERENCE_PCT, "Curing salt, 6.25 % nitrite"),
+            ],
+          }),
+        ];
+      }
+      const cureG = asReference(0);
+      // A cure of meat that is trimmed first is weighed for what is left; what dries away later is no reason for less.
+      const trims = part.steps.find((s) => /\btrim/i.test(s.name)) !== undefined;
+      const leftG = (litresOf(outputOfPart(part), part.k) ?? 0) * 1000;
+      const trimmedG = trims && leftG > 50 && leftG < meatG * 0.97 ? leftG : undefined;
       const { ppm, limitPpm, homeCapPpm, withinHomeCap } = nitritePpm({ product, cureG, meatG, liquidG });
-      const computed = `${grams(cureG)} of curing salt on ${grams(meatG + liquidG)}: ${Math.round(ppm)} ppm of nitrite go in. The rules for its kind allow ${homeCapPpm} at most.`;
+      const computed = `${grams(saltG)} of curing salt${strength === REFERENCE_PCT ? "" : ` with ${strength} % of nitrite`} on ${grams(meatG + liquidG)}: ${Math.round(ppm)} ppm of nitrite go in. The rules for its kind allow ${homeCapPpm} at most.`;
       const trimmed = trimmedG === undefined ? undefined : ppm * ((meatG + liquidG) / (trimmedG + liquidG));
-      const also = trimmed === undefined ? "" : ` On the ${grams(trimmedG ?? 0)} that come of it: ${Math.round(trimmed)} ppm.`;
+      const also = trimmed === undefined ? "" : ` On the ${grams(trimmedG ?? 0)} that are left of it: ${Math.round(trimmed)} ppm.`;
+      const mend = dosed(first, strength, first.ingredient.name);
       if (!withinHomeCap || ppm > limitPpm)
         return [
           cautioned("curing-salt", part.component.id, {
@@ -63,7 +128,7 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
             hard: true,
             title: "Too much curing salt",
             computed: computed + also,
-            mends: [dosed(120)],
+            mends: [mend],
           }),
         ];
       if (trimmed !== undefined && trimmed > homeCapPpm)
@@ -72,16 +137,17 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
             ...at,
             title: "Perhaps too much curing salt",
             computed: `${computed}${also} If it is weighed for the trimmed meat, that is past the limit.`,
-            mends: [dosed(120)],
+            mends: [mend],
           }),
         ];
-      const little = (trimmed ?? ppm) < LEAST_PPM;
+      const little = ppm < LEAST_PPM;
       return [
         cautioned("curing-salt", part.component.id, {
           ...at,
-          title: little ? "Too little curing salt to protect" : "Curing salt",
+          ...(little ? {} : { severity: "note" as const }),
+          title: little ? "Too little curing salt to protect" : "Curing salt, within its limit",
           computed: `${computed}${also}${little ? ` Below ${LEAST_PPM} it does not protect.` : ""}`,
-          mends: little ? [dosed(120)] : [],
+          mends: little ? [mend] : [],
         }),
       ];
     } catch (error) {
@@ -91,19 +157,39 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
         cautioned("curing-salt", part.component.id, {
           ...at,
           hard,
-          title: hard ? "Too much curing salt" : "Curing salt, and its nitrite not reckoned",
+          title: hard ? "Too much curing salt" : "Curing salt, and its nitrite not calculated",
           computed: error.message.replace(/^\w+: /, ""),
-          mends: hard ? [dosed(120)] : [],
+          mends: hard ? [dosed(first, strength, first.ingredient.name)] : [],
         }),
       ];
     }
   });
 }
 
+/** An ingredient under another name, at so many grams for the guests that come; the amount of the file is as much less as it serves fewer. */
+const weighed = (
+  document: DishFile,
+  place: { readonly component: string; readonly method: string },
+  item: Item,
+  name: string,
+  grams: number,
+): DishFile =>
+  written(
+    withMethod(document, place, (m) => ({
+      ...m,
+      ingredients: (m.ingredients ?? []).map(({ food: _, ...i }) => (i.id === item.ingredient.id ? { ...i, name } : i)),
+    })),
+    place,
+    { kind: "ingredient", name, find: `^${name.replaceAll(/[.*+?^${}()|[\]\\]/g, "\\$&")}$`, grams },
+  );
+
 /** Vegetables that sour; what is no vegetable sours by other rules. */
-const GREENS =
-  /cabbage|kale|turnip|radish|carrot|cucumber|gherkin|beet|celery|celeriac|bean|pepper|chill?i|tomato|garlic|onion|cauliflower|mustard leaves|greens/i;
-const SALTED_BY_OTHERS = /soy|fish sauce|miso|brine|shrimp paste|anchov|kelp|oyster sauce|olive/i;
+const isGreen = isOf("allium", "vegetable", "chilli", "tomato", "mushroom");
+/** What brings so much salt that it sours by it: soy sauce, miso, anchovies, a live brine. */
+const saltOfOthers = (part: Part) =>
+  part.items
+    .filter((i) => (i.food?.food.salt ?? 0) >= 2 && !isOf("salt", "curing-salt")(i))
+    .reduce((sum, i) => sum + (gramsOf(part, (x) => x === i) * (i.food?.food.salt ?? 0)) / 100, 0);
 
 const salted = (part: Part, saltG: number): Mend => ({
   label: `${saltG} g of salt: ${MENDED_PCT} %`,
@@ -115,24 +201,20 @@ export function fermentSalt({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
     if (part.component.kind !== "ferment") return [];
     const step = part.steps.find((s) => /ferment|sour|stand/i.test(s.name)) ?? part.steps.at(-1);
-    const salt = gramsOf(part, /salt/i);
-    const all = gramsOf(part, /./, /salt/i);
+    const isSalt = isOf("salt");
+    const salt = gramsOf(part, isSalt) > 0 ? gramsOf(part, isSalt) + saltOfOthers(part) : 0;
+    const all = gramsOf(part, (i) => !isSalt(i));
     if (!(all > 0)) return [];
     const at = { component: part.component.id, ...(step ? { step: step.ref } : {}) };
     const saltG = Number(((all * MENDED_PCT) / 100).toFixed(1));
     if (!(salt > 0)) {
-      const named = part.ingredients.some((i) => /salt/i.test(i.name));
-      if (
-        !named &&
-        (SALTED_BY_OTHERS.test(part.ingredients.map((i) => i.name).join(" ")) ||
-          !GREENS.test(part.ingredients.map((i) => i.name).join(" ")))
-      )
-        return [];
+      const named = part.items.some(isSalt);
+      if (!named && (saltOfOthers(part) > 0 || !part.items.some(isGreen))) return [];
       return [
         cautioned("ferment-acid", `unweighed:${part.component.id}`, {
           ...at,
           title: named ? "Salt of a ferment without a weight" : "A vegetable ferment without salt",
-          computed: `${named ? "Its salt has no weight here" : "No salt is named"}, so how salty it is cannot be reckoned. Below ${SAFE_SALT_PCT} % other things grow first.`,
+          computed: `${named ? "Its salt has no weight here" : "No salt is named"}, so how salty it is cannot be calculated. Below ${SAFE_SALT_PCT} % other things grow first.`,
           way: "2 % or more of all that is in the jar, weighed",
           mends: [salted(part, saltG)],
         }),

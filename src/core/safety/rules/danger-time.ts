@@ -4,7 +4,8 @@ import { withStep } from "../../dish/edit/places";
 import { dangerZoneAccount } from "../../measures/heat/verdicts";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding, type Mend } from "../finding";
-import { isGrowing, killsGerms, type Part, type SafetyScene } from "../scene";
+import type { Part, PartStep } from "../part";
+import { isGrowing, killsGerms, type SafetyScene } from "../scene";
 import { cooledPart } from "./cooling";
 
 type Leg = Parameters<typeof dangerZoneAccount>[0]["legs"][number];
@@ -12,7 +13,7 @@ const [ROOM, FRIDGE, CELLAR, HOT, FREEZER] = [21, 4, 12, 65, -18];
 /** How fast what stands in a room comes to its temperature, min: a dish of a kilo or two. */
 const SETTLES_MIN = 120;
 /** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
-const MEANT_WARM = /\b(?:cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt)/i;
+const MEANT_WARM = /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt)/i;
 /** What stands dry, whatever goes into the rest of its component: nothing grows in it. */
 const DRY = /\b(?:crumbs?|croutons?|crackers|crisps|brittle|praline|nuts|biscuits?|wafers?|tuiles?|meringues?)\b/i;
 /** What the account takes. */
@@ -54,7 +55,7 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         what: s.name,
         from: Math.max(p.start, since),
         to: p.end,
-        place: p.place,
+        place: placeOf(s, p.place),
         step: s.ref,
         cooks: killsGerms(s),
         cools: s.ref === cooled,
@@ -84,6 +85,10 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
   }
   return stays.sort((a, b) => a.from - b.from);
 }
+
+/** Where a step stands: as the plan has it, or as its words say it. */
+const placeOf = (s: PartStep, planned: string): string =>
+  /\bfridge\b|\brefrigerat|\bon ice\b|\bchill(?:ed|er|ing)?\b/i.test(s.words) ? "fridge" : /\bfreez/i.test(s.name) ? "freezer" : planned;
 
 const around = (place: string) =>
   place === "fridge" ? FRIDGE : place === "freezer" ? FREEZER : place === "cellar" ? CELLAR : place === "hot" ? HOT : ROOM;

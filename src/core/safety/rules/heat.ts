@@ -3,6 +3,7 @@ import { withStep } from "../../dish/edit/places";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
 import type { SafetyScene } from "../scene";
+import { heatOf } from "../states/process";
 
 const WATCHED_ENOUGH_MIN = 30;
 const HOT = new Set(["burner", "oven", "grill"]);
@@ -10,7 +11,38 @@ const HOT = new Set(["burner", "oven", "grill"]);
 const MADE_FOR_IT = /slow cooker|slow pot|rice cooker|dehydrator|yogh?urt maker|immersion|water bath|circulator/i;
 const FIRE = /charcoal|coals?\b|wood fire|smoker|barbecue|kamado|firepit/i;
 const OUTDOORS = /outdoor|outside|garden|yard|terrace|patio|courtyard/i;
-const INDOORS = /\b(?:indoors?|garage|balcony|cellar|kitchen|tent|shed)\b/i;
+const INDOORS =
+  /\b(?:indoors?|inside|garage|balcony|cellar|kitchen|tent|shed|dining room|living room|hall|cabin|conservatory|on the (?:dining )?table|carport|porch|fireplace)\b/i;
+
+const NIGHT = /\b(?:overnight|through the night|all night|while (?:you|we|everybody) sleeps?|before (?:going to )?bed)\b/i;
+/** Heat that by the words of its step goes on through the night, whatever a plan makes of it. */
+export function heatAtNight({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.steps.flatMap((step): Finding[] => {
+      const heat = heatOf(step);
+      if (!heat || !NIGHT.test(step.words) || ["slow", "bath", "warm"].includes(heat.medium) || MADE_FOR_IT.test(step.words)) return [];
+      return [
+        cautioned("unattended-heat", `night:${step.ref}`, {
+          component: part.component.id,
+          step: step.ref,
+          computed: `“${step.name}” keeps heat on through the night, for ${spokenDuration(heat.minutes)}.`,
+          mends: [
+            {
+              label: "By day, with somebody there",
+              apply: (d) =>
+                withStep(d, step.place, (s) => ({
+                  ...s,
+                  name: (s.name ?? "").replace(/,? ?\b(?:overnight|(?:all |through )the night|all night)\b/i, ""),
+                  attention: "nearby",
+                  sleepOk: false,
+                })),
+            },
+          ],
+        }),
+      ];
+    }),
+  );
+}
 
 export function unattendedHeat({ parts, asleep }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>

@@ -1,12 +1,12 @@
 // Waits over a limit of safety of the table of holds, as the dish allows them or as the plan has them; rice that waits; things under oil, in jars, in bags.
 import { withStep } from "../../dish/edit/places";
-import { MEAT, NOT_RAW_MEAT } from "../../dish/meat";
 import type { DishFile, Hold } from "../../dish/schema";
 import { HOLDS_SOURCE, longestMinutes } from "../../foods/holds";
 import { pickleAcidity } from "../../measures/pickle";
 import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
-import { gramsOf, killsGerms, mLOf, type Part, type PartStep, type SafetyScene } from "../scene";
+import { gramsOf, type Item, isOf, mLOf, type Part, type PartStep } from "../part";
+import { isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 
 type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
 const WHERE: Readonly<Record<string, string>> = {
@@ -70,8 +70,18 @@ const moved = (k: Kept, to: "fridge" | "freezer", minutes: number) => ({
   ]),
 });
 const at = ({ part, step }: Kept) => ({ component: part.component.id, step: step.ref });
-const longest = (k: Kept) => k.planned ?? k.max ?? Number.POSITIVE_INFINITY;
+/** What the dish allows, and what the plan has: the longer of both is the hazard, for what is left over waits as long as it may. */
+const longest = (k: Kept) => Math.max(k.planned ?? 0, k.max ?? Number.POSITIVE_INFINITY);
+/** "waits 3 days" by the plan, "may wait 21 days" by the dish. */
+const waits = (k: Kept) => ((k.planned ?? 0) >= longest(k) ? `waits ${spoken(longest(k))}` : `may wait ${spoken(longest(k))}`);
 const spoken = (minutes: number) => (Number.isFinite(minutes) ? spokenDuration(minutes) : "as long as one likes");
+
+const RAW_ROWS: ReadonlySet<string> = new Set(
+  "pastaFresh dumplingsRaw minceRaw sausageFreshRaw drySalted wetBrined curedNitrite marinatedOther fishCured doughYeastBulk doughYeastShaped doughLaminated doughEnriched batterPancake preferment sourdoughStarter pastryShort".split(
+    " ",
+  ),
+);
+const POTATO_ROWS: ReadonlySet<string> = new Set(["mash", "boiledPotato"]);
 
 /** What the table of holds forbids for safety's sake, by the words of the output's name. */
 export function heldTooLong(scene: SafetyScene): Finding[] {
@@ -79,6 +89,10 @@ export function heldTooLong(scene: SafetyScene): Finding[] {
     if (k.place !== "counter" && k.place !== "fridge" && k.place !== "hot") return [];
     const known = longestMinutes(k.name, k.place);
     if (!known?.safety) return [];
+    // What a row says of raw food says nothing of it cooked, and the name of one food nothing of another.
+    const cooked = k.part.steps.slice(0, k.part.steps.indexOf(k.step) + 1).some(killsGerms);
+    if (cooked && RAW_ROWS.has(known.id)) return [];
+    if (POTATO_ROWS.has(known.id) && !k.part.items.some((i) => /potato/.test(i.food?.food.id ?? ""))) return [];
     const allowed = k.max ?? Number.POSITIVE_INFINITY;
     const planned = k.planned ?? 0;
     if (allowed <= known.minutes && planned <= known.minutes) return [];
@@ -87,7 +101,7 @@ export function heldTooLong(scene: SafetyScene): Finding[] {
       {
         ...cautioned("cooked-then-warm", `hold:${k.part.component.id}.${k.output}:${k.place}`, {
           ...at(k),
-          severity: inPlan ? "stop" : "warn",
+          severity: inPlan || (k.place === "counter" && known.minutes > 0 && allowed > Math.max(240, 2 * known.minutes)) ? "stop" : "warn",
           title: `${k.name} may wait too long`,
           known: doublings(inPlan ? planned : allowed),
           computed: `${inPlan ? `It waits ${spokenDuration(planned)}` : `It may wait ${spoken(allowed)}`} ${WHERE[k.place]}; ${known.minutes === 0 ? `${known.row.toLowerCase()} is not held there` : `${known.row.toLowerCase()} keeps ${spokenDuration(known.minutes)} there`}.`,
@@ -104,14 +118,14 @@ export function heldTooLong(scene: SafetyScene): Finding[] {
 const DAY = 1440;
 export function rice(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
-    if (!k.part.ingredients.some((i) => /\brice\b(?! (?:flour|vinegar|paper|wine|noodle))/i.test(i.name)) || !k.part.steps.some(killsGerms))
-      return [];
+    // Short of a limit nothing is asked of grains that are toasted, ground or dry.
+    if (!k.part.items.some(isOf("rice")) || !k.part.steps.some(killsGerms) || k.part.component.kind === "dry") return [];
     const limit = k.place === "fridge" ? DAY : k.place === "counter" || k.place === "cellar" ? 60 : undefined;
     if (limit === undefined || longest(k) <= limit) return [];
     return [
       cautioned("rice-cooling", `${k.part.component.id}.${k.output}:${k.place}`, {
         ...at(k),
-        computed: `Cooked rice waits ${spoken(longest(k))} ${WHERE[k.place]}; ${spokenDuration(limit)} is the most.`,
+        computed: `Cooked rice ${waits(k)} ${WHERE[k.place]}; ${spokenDuration(limit)} is the most.`,
         mends: k.place === "fridge" ? [limited(k, limit)] : [moved(k, "fridge", DAY)],
       }),
     ];
@@ -121,56 +135,70 @@ export function rice(scene: SafetyScene): Finding[] {
 /** What a spoonful of lemon juice does not reach: acid of all that is in the jar, as vinegar or lemon of 5 % bring it. */
 const SOUR_PCT = 1;
 function acidPct(part: Part): number {
-  const sour = /vinegar|lemon juice/i;
-  const vinegar = mLOf(part, sour);
+  const sours = part.items.filter((i) => i.food?.food.acid !== undefined);
+  const vinegar = mLOf(part, (i) => sours.includes(i));
   if (!(vinegar > 0)) return 0;
-  const produceG = gramsOf(part, /./, /vinegar|lemon juice|water|salt|sugar|oil/i);
-  return pickleAcidity({ vinegar_mL: vinegar, vinegarPct: 5, water_mL: mLOf(part, /water/i), produceG }).equilibriumAcidPct;
+  const strength = sours.reduce((sum, i) => sum + mLOf(part, (x) => x === i) * (i.food?.food.acid ?? 0), 0) / vinegar;
+  const produceG = gramsOf(part, (i) => !sours.includes(i) && !isOf("water", "salt", "sugar", "oil", "spice")(i));
+  return pickleAcidity({
+    vinegar_mL: vinegar,
+    vinegarPct: Math.min(20, Math.max(3, strength)),
+    water_mL: mLOf(part, isOf("water")),
+    produceG,
+  }).equilibriumAcidPct;
 }
 
-const OIL = /\b(?:oil|confit)\b/i;
 const UNDER =
-  /\b(?:cover|submerge|under|confit|steep|infus|pack)\w*\b.*\boil\b|\boil\b.*\b(?:cover|submerge|over it)|\bconfit\b|\bin oil\b|\bgarlic oil\b|\bherb oil\b/i;
-const LOW_ACID_PLANT =
-  /garlic|shallot|onion|pepper|chill?i|tomato|aubergine|courgette|mushroom|herb|basil|rosemary|thyme|sage|parsley|bean|carrot|beet|squash|artichoke|fennel/i;
+  /\b(?:cover|submerge|under|confit|steep|infus|pack|top up|drown|bury|layer|preserve)\w*\b.*\b(?:oil|honey|fat|butter)\b|\b(?:oil|honey)\b.*\b(?:cover|submerge|over it|and strain|on top)|\bconfit\b|\bin (?:the |its )?(?:oil|honey)\b|\b(?:garlic|herb|basil|chilli|wild garlic|parsley|infused) oil\b|\bdown in (?:oil|honey)\b/i;
+/** Plants of little acid and much water: what grows where no air comes. */
+const isLowAcidPlant = (i: Item) =>
+  isOf("allium", "vegetable", "chilli", "mushroom", "mushroom-wild", "herb", "tomato", "pulse", "pulse-lectin")(i) &&
+  i.food?.dried !== true &&
+  !/\bdried|powder|flakes?\b/i.test(i.ingredient.name);
+/** An oil made with a plant in it, or a plant put up under one. */
+const isUnder = (part: Part, name: string) => {
+  const words = `${part.component.name} ${part.method.name ?? ""} ${name} ${part.steps.map((s) => s.words).join(". ")}`;
+  return UNDER.test(words) || (part.component.kind === "oil" && part.items.some(isLowAcidPlant));
+};
 export function underOil(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;
     if (acidPct(part) >= SOUR_PCT) return [];
-    const oil = part.ingredients.some((i) => OIL.test(i.name) && !/fry/i.test(i.name));
-    const plant = part.ingredients.find((i) => LOW_ACID_PLANT.test(i.name));
-    if (
-      !oil ||
-      !plant ||
-      !UNDER.test(`${part.component.name} ${part.method.name ?? ""} ${k.name} ${part.steps.map((s) => s.words).join(" ")}`)
-    )
-      return [];
+    const cover = part.items.find((i) => isOf("oil", "honey")(i) && !/fry|tin\b|greas/i.test(i.ingredient.name));
+    const plant = part.items.find(isLowAcidPlant);
+    const enough = cover !== undefined && gramsOf(part, (i) => i === cover) >= 0.25 * gramsOf(part, isLowAcidPlant);
+    if (!cover || !plant || !enough || !isUnder(part, k.name) || part.component.kind === "ferment") return [];
     const limit = k.place === "fridge" ? 3 * DAY : k.place === "counter" || k.place === "cellar" ? 120 : undefined;
     if (limit === undefined || longest(k) <= limit) return [];
     return [
       cautioned("oil-garlic-herb", `${part.component.id}.${k.output}:${k.place}`, {
         ...at(k),
-        computed: `${plant.name} under oil waits ${spoken(longest(k))} ${WHERE[k.place]}; ${spokenDuration(limit)} is the most.`,
+        ...(isOf("honey")(cover) ? { title: "Garlic or vegetables under honey" } : {}),
+        computed: `${plant.ingredient.name} under ${isOf("honey")(cover) ? "honey" : "oil"} ${waits(k)} ${WHERE[k.place]}; ${spokenDuration(limit)} is the most.`,
         mends: k.place === "fridge" ? [limited(k, limit)] : [moved(k, "fridge", 3 * DAY)],
       }),
     ];
   });
 }
 
-const SEALED = /\b(?:seal|jar(?!s? of)|bottle|can(?:ning)?\b|preserv|water.?bath)/i;
-const SWEET_OR_SOUR = /jam|marmalade|jelly of|candied|syrup|honey/i;
+const SEALED = /\b(?:seal|jars?\b(?! of)|bottle|canning\b|to can\b|preserv|water.?bath|lids? on)/i;
+const SWEET = isOf("sugar", "syrup", "honey", "fruit");
+/** Set by sugar: more than about a third of all of it. */
+const isPreserve = (part: Part) => {
+  const sugar = gramsOf(part, isOf("sugar", "syrup", "honey"));
+  return (
+    sugar > 0 &&
+    sugar >= 0.4 * gramsOf(part, (i) => !SWEET(i) && !isOf("water")(i)) &&
+    sugar >= 0.3 * gramsOf(part, (i) => !isOf("water")(i))
+  );
+};
 /** Jars that stand outside the fridge: nothing computed here makes one safe, and low acid never is. */
 export function jars(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     if ((k.place !== "counter" && k.place !== "cellar") || longest(k) <= DAY) return [];
     const { part } = k;
     const kind = part.component.kind;
-    if (
-      ["dry", "dough", "ferment"].includes(kind) ||
-      SWEET_OR_SOUR.test(`${part.component.name} ${k.name}`) ||
-      !SEALED.test(part.steps.map((s) => s.words).join(" "))
-    )
-      return [];
+    if (["dry", "dough", "ferment"].includes(kind) || isPreserve(part) || !SEALED.test(part.steps.map((s) => s.words).join(" "))) return [];
     const acid = acidPct(part);
     // No dish file can say that it follows a tested recipe to the letter, so none of its jars is good for a shelf (shelfStableClaim).
     if (acid >= SOUR_PCT)
@@ -184,31 +212,32 @@ export function jars(scene: SafetyScene): Finding[] {
           mends: [moved(k, "fridge", 30 * DAY)],
         }),
       ];
-    const food = part.ingredients.some((i) => LOW_ACID_PLANT.test(i.name) || MEAT.test(i.name) || /stock|bean|pulse/i.test(i.name));
+    const food = part.items.some((i) => isLowAcidPlant(i) || isRawFlesh(i) || isOf("stock", "pulse-canned", "milk", "cream", "egg")(i));
     if (!food) return [];
     return [
       cautioned("low-acid-jar", `${part.component.id}.${k.output}:${k.place}`, {
         ...at(k),
-        computed: `Jars of ${part.component.name.toLowerCase()} wait ${spoken(longest(k))} ${WHERE[k.place]} ${acid > 0 ? `at ${acid.toFixed(1)} % acid, which is too little` : "with no acid that would keep them"}.`,
+        computed: `Jars of ${part.component.name.toLowerCase()} may stand ${spoken(longest(k))} ${WHERE[k.place]} ${acid > 0 ? `at ${acid.toFixed(1)} % acid, which is too little` : "with no acid that would keep them"}.`,
         mends: [moved(k, "fridge", 3 * DAY), moved(k, "freezer", 60 * DAY)],
       }),
     ];
   });
 }
 
-const BAGGED = /vacuum|vac-?pac|sous|sealed? (?:in )?(?:a )?bag|bag(?:ged)? and seal/i;
+const BAGGED = /vacuum|vac-?pac|sous[- ]vide|sealed? (?:\w+ )*(?:in )?(?:a )?bags?\b|bag(?:ged)? and seal/i;
 export function vacuumBags(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;
     if (k.place !== "fridge" || longest(k) <= 2 * DAY) return [];
     if (!BAGGED.test(part.steps.map((s) => s.words).join(" "))) return [];
-    if (part.ingredients.some((i) => /nitrite|curing salt/i.test(i.name))) return [];
-    const food = part.ingredients.find((i) => (MEAT.test(i.name) && !NOT_RAW_MEAT.test(i.name)) || LOW_ACID_PLANT.test(i.name));
+    if (part.items.some(isOf("curing-salt"))) return [];
+    // What is cooked in its bag after the wait, or before it, and what is put up in small pots, is judged by its own rules.
+    const food = part.items.find((i) => isRawFlesh(i) || isLowAcidPlant(i));
     if (!food) return [];
     return [
       cautioned("vacuum-raw", `${part.component.id}.${k.output}`, {
         ...at(k),
-        computed: `${food.name} without air waits ${spoken(longest(k))} in the fridge; 2 days are the most.`,
+        computed: `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days are the most.`,
         mends: [limited(k, 2 * DAY), moved(k, "freezer", 60 * DAY)],
       }),
     ];

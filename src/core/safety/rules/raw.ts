@@ -1,9 +1,11 @@
 // Raw contact, followed: what has touched raw meat, fish or egg, through liquors, glazes, brushes and boards, until something boils or bakes it.
 // `raw` and `boils` of the dish file say it; where a component's own ingredients are raw meat nobody has to.
 import { withStep } from "../../dish/edit/places";
-import { MEAT, NOT_RAW_MEAT } from "../../dish/meat";
+import { insertStepBefore } from "../../dish/edit/steps";
 import { cautioned, type Finding } from "../finding";
-import { killsGerms, type Part, type PartStep, type SafetyScene, whole } from "../scene";
+import { type Item, isOf, type Part, type PartStep, whole } from "../part";
+import { isRawFlesh, killsGerms, type SafetyScene } from "../scene";
+import { coreNeeded, does, heatOf } from "../states/process";
 
 interface Trail {
   /** What it began with. */
@@ -27,13 +29,14 @@ function followed(parts: readonly Part[]) {
   for (let round = 0; round <= parts.length; round++) {
     let changed = false;
     for (const part of parts) {
-      const rawMeat = part.ingredients.find((i) => MEAT.test(i.name) && !NOT_RAW_MEAT.test(i.name));
-      let trail: Trail | undefined = rawMeat && { what: rawMeat.name, through: [], stated: false, cured: false };
-      for (const step of part.steps) {
+      const rawMeat = part.items.find((i) => isRawFlesh(i) && !isOf("bivalve")(i));
+      let trail: Trail | undefined;
+      for (const [at, step] of part.steps.entries()) {
+        if (rawMeat && at === rawMeat.enters) trail = { what: rawMeat.ingredient.name, through: [], stated: false, cured: false };
         const taken = (step.step.takes ?? []).map((t) => outputs.get(whole(t.from, part.component.id))).find((t) => t !== undefined);
         if (taken) trail = taken;
         trail = trail && { ...trail, through: [...trail.through, step].slice(-6), cured: trail.cured || CURES.test(step.name) };
-        if (killsGerms(step)) trail = undefined;
+        if (killsGerms(step) || (rawMeat && isWholeCut(rawMeat) && isRealHeat(step))) trail = undefined;
         if (trail) steps.set(step.ref, trail);
         for (const o of step.step.makes ?? []) {
           const ref = `${part.component.id}.${o.id}`;
@@ -70,8 +73,10 @@ export function rawContact({ parts, document }: SafetyScene): Finding[] {
       const atTable = served.has(step.ref);
       const meetsCooked = takes.some((ref) => !outputs.has(ref) && isCooked(ref, parts)) || part.steps.slice(0, i).some(killsGerms);
       if (!atTable && !meetsCooked) continue;
-      const liquor = TOUCHED.test(first.trail.what) || TOUCHED.test(first.trail.through.map((s) => s.name).join(" "));
+      const liquor = TOUCHED.test(first.trail.what) || TOUCHED.test(takes.join(" "));
       const eaten = first.trail.cured && !meetsCooked;
+      // What comes to the table by itself is judged by how far it was cooked; here it is what it meets.
+      if (!meetsCooked && !first.trail.stated && !liquor) continue;
       found.push(
         cautioned(liquor ? "marinade-reuse" : "cross-contamination", `${step.ref}:${first.ref}`, {
           component: part.component.id,
@@ -80,7 +85,16 @@ export function rawContact({ parts, document }: SafetyScene): Finding[] {
           title: eaten ? "It comes to the table raw" : "What touched raw food meets finished food",
           computed: `${first.trail.what} is raw, comes by ${first.trail.through.map((s) => `“${s.name}”`).join(", ")} to “${step.name}”, and nothing boils or bakes it before it is eaten.`,
           mends: [
-            { label: `“${step.name}” brings it to a full boil`, apply: (d) => withStep(d, step.place, (s) => ({ ...s, boils: true })) },
+            {
+              label: `Bring it to a full boil for a minute before “${step.name}”`,
+              apply: (d) =>
+                insertStepBefore(d, step.place, {
+                  name: "Bring to a full boil for a minute",
+                  time: "10m",
+                  boils: true,
+                  uses: [{ what: "burner" }],
+                }),
+            },
           ],
         }),
       );
@@ -89,7 +103,82 @@ export function rawContact({ parts, document }: SafetyScene): Finding[] {
   return found;
 }
 
+/** A browned outside is enough for a whole cut of beef, lamb or game, and for fish that may be eaten raw. */
+const isWholeCut = (i: Item) => coreNeeded(i.food?.class ?? "other", i.food?.food.species) === undefined;
+const isRealHeat = (s: PartStep) => {
+  const heat = heatOf(s);
+  return heat !== undefined && heat.medium !== "warm" && heat.medium !== "bath" && (heat.medium !== "smoke" || (heat.coreC ?? 0) >= 50);
+};
+
 const isCooked = (ref: string, parts: readonly Part[]) => {
   const part = parts.find((p) => p.component.id === ref.split(".")[0]);
   return part?.steps.some(killsGerms) === true;
 };
+
+const POURS = /\b(?:pour|spoon|baste|brush|glaze|serve|drizzle|dress|toss|coat|finish|reduce to|use)/i;
+const LIQUOR = /\b(?:marinade|brine|souse|soaking liquid|liquor it was in|juices? (?:of|from) the raw)\b/i;
+/** What raw flesh has lain in, poured over it or served by a later step that does not boil it. */
+export function marinadeReuse({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const flesh = part.items.find(isRawFlesh);
+    const lay = part.steps.findIndex((s) => /\b(?:marinat|brine|brining|souse|soak)/i.test(s.name));
+    if (!flesh || lay < 0) return [];
+    const at = part.steps.findIndex(
+      (s, i) => i > lay && LIQUOR.test(s.name) && POURS.test(s.name) && !/\b(?:pour (?:off|away)|discard|throw)/i.test(s.name),
+    );
+    const step = part.steps[at];
+    if (!step || does.boilsHard(step) || part.steps.slice(lay + 1, at).some((s) => LIQUOR.test(s.name) && does.boilsHard(s))) return [];
+    // Poured on before or while it cooks, it is cooked with it.
+    if (part.steps.slice(at).some(killsGerms)) return [];
+    return [
+      cautioned("marinade-reuse", step.ref, {
+        component: part.component.id,
+        step: step.ref,
+        severity: "stop",
+        computed: `${flesh.ingredient.name} lay raw in what “${step.name}” brings to the table, and nothing boils it.`,
+        mends: [
+          {
+            label: "Bring it to a full boil for a minute first",
+            apply: (d) =>
+              insertStepBefore(d, step.place, {
+                name: "Bring the marinade to a full boil for a minute",
+                time: "10m",
+                boils: true,
+                uses: [{ what: "burner" }],
+              }),
+          },
+        ],
+      }),
+    ];
+  });
+}
+
+/** Raw flesh and finished food on one board, said in so many words. */
+export function sameBoard({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part) => {
+    const flesh = part.items.find(isRawFlesh);
+    if (!flesh) return [];
+    return part.steps
+      .filter(
+        (s) => /\bsame (?:board|knife|bowl|plate|tray|tongs|dish|cloth)\b/i.test(s.words) && !/\b(?:wash|clean|scrub|scald)/i.test(s.words),
+      )
+      .map((step) =>
+        cautioned("cross-contamination", `board:${step.ref}`, {
+          component: part.component.id,
+          step: step.ref,
+          computed: `“${step.name}” uses what has touched ${flesh.ingredient.name.toLowerCase()}, and nothing washes it in between.`,
+          mends: [
+            {
+              label: "Another board, washed hands",
+              apply: (d) =>
+                withStep(d, step.place, (s) => ({
+                  ...s,
+                  name: (s.name ?? "").replace(/\bthe same\b/i, "another, clean"),
+                  note: s.note?.replace(/\bthe same\b/i, "another, clean"),
+                })),
+            },
+          ],
+        }),
+      );
+  });
+}

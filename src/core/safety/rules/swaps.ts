@@ -2,7 +2,7 @@
 import type { DishIngredient } from "../../dish/edit/places";
 import { leaveOutIngredient, putInstead, type Substitute, substitutesFor } from "../../dish/edit/substitutes";
 import type { Mend } from "../finding";
-import type { Part } from "../scene";
+import type { Part } from "../part";
 
 interface Culprit {
   readonly part: Part;

@@ -1,179 +1,253 @@
-// What has to be cooked and perhaps is not: pulses, egg, mince, flour; and food warmed up again.
+// What has to be cooked and perhaps is not: flesh, egg, flour, milk, shellfish, sprouts; held against how hot each gets on its way to the table.
 import { withMethod, withStep } from "../../dish/edit/places";
-import { spokenDuration } from "../../time/duration";
+import type { FoodClass } from "../../foods/table";
 import { cautioned, type Finding, type Mend } from "../finding";
-import { gramsOf, killsGerms, likelyMinutes, type Part, type PartStep, type SafetyScene, whole } from "../scene";
+import { gramsOf, isOf, type Part } from "../part";
+import { careOf, type SafetyScene } from "../scene";
+import { hottest, type Journey, seared } from "../states/journey";
+import { bathMinutes, coreNeeded, does } from "../states/process";
 
-const RED_BEANS = /\b(?:kidney|borlotti|cannellini|haricot|white|black|red|pinto|runner|dried) beans?\b|\bbeans?, (?:dried|dry)\b/i;
-const READY = /tinned|canned|jarred|cooked|paste|sauce|sprout|green beans/i;
-const BOILS = /\bboil/i;
-const [ROLLING_MIN, SOAK_MIN] = [10, 300];
-
-const boilsFor = (s: PartStep) => (s.step.boils || BOILS.test(s.words) ? likelyMinutes(s.step) : 0);
-
-export function pulses({ parts }: SafetyScene): Finding[] {
-  return parts.flatMap((part): Finding[] => {
-    const beans = part.ingredients.find((i) => RED_BEANS.test(i.name) && !READY.test(i.name));
-    if (!beans) return [];
-    const boiled = Math.max(0, ...part.steps.map(boilsFor));
-    const slow = part.steps.some((s) => /slow cooker|low oven/i.test(s.words));
-    const soaked = Math.max(0, ...part.steps.filter((s) => /soak/i.test(s.name)).map((s) => likelyMinutes(s.step)));
-    if (boiled >= ROLLING_MIN && soaked >= SOAK_MIN) return [];
-    const cook = part.steps.find(killsGerms) ?? part.steps.at(-1);
-    if (!cook) return [];
-    const missing = boiled < ROLLING_MIN;
-    return [
-      cautioned("kidney-beans", part.component.id, {
-        component: part.component.id,
-        step: cook.ref,
-        severity: missing ? "stop" : "warn",
-        computed: missing
-          ? `${beans.name} ${boiled > 0 ? `boil for ${spokenDuration(boiled)}` : slow ? "cook slowly, and nothing boils them first" : "come to no boil that is written down"}; ten minutes at a rolling boil are needed.`
-          : `${beans.name} are soaked ${soaked > 0 ? spokenDuration(soaked) : "not at all, as it is written"}; five hours are usual.`,
-        mends: missing
-          ? [
-              {
-                label: `“${cook.name}” begins with ten minutes at a rolling boil`,
-                apply: (d) =>
-                  withStep(d, cook.place, (s) => ({
-                    ...s,
-                    boils: true,
-                    note: `${s.note ? `${s.note} ` : ""}Ten minutes at a rolling boil first.`,
-                  })),
-              },
-            ]
-          : [],
-      }),
-    ];
-  });
+/** Of all ways of a component's foods, the first that fails; each component says a thing once. */
+function firstBy(journeys: readonly Journey[], fails: (j: Journey) => boolean): Journey[] {
+  const found = new Map<string, Journey>();
+  for (const j of journeys) if (j.served && !found.has(j.part.component.id) && fails(j)) found.set(j.part.component.id, j);
+  return [...found.values()];
 }
 
-const EGG = /\beggs?\b|\byolks?\b|egg whites?\b/i;
-const EGG_SAFE = /pasteuri|powder|noodle|\bwash\b|boiled/i;
-const MINCE = /\bminced?\b|ground (?:beef|pork|lamb|veal|meat)|sausage ?meat|forcemeat/i;
+const at = (j: Journey) => {
+  const { visit } = hottest(j);
+  const step = visit?.step ?? j.visits.at(-1)?.step ?? j.part.steps[0];
+  return { component: j.part.component.id, ...(step ? { step: step.ref } : {}) };
+};
+const lower = (j: Journey) => j.part.component.name.toLowerCase();
 
-const takesFrom = (step: PartStep, taker: Part, part: Part) =>
-  (step.step.takes ?? []).some((t) => whole(t.from, taker.component.id).startsWith(`${part.component.id}.`));
-const takersOf = (part: Part, parts: readonly Part[]) => parts.filter((p) => p !== part && p.steps.some((s) => takesFrom(s, p, part)));
+const probed = (j: Journey, tempC: number): Mend[] => {
+  const visit = hottest(j).visit ?? j.visits.findLast((v) => v.heat !== undefined);
+  return visit
+    ? [
+        {
+          label: `${tempC} °C in the middle by the end of “${visit.step.name}”`,
+          apply: (d) => withStep(d, visit.step.place, (s) => ({ ...s, done: { ...s.done, probeC: tempC } })),
+        },
+      ]
+    : [];
+};
 
-/** Whether what a component makes is cooked on its way: by itself, or in whatever takes it. */
-function cookedOnTheWay(part: Part, parts: readonly Part[]): boolean {
-  if (part.steps.some(killsGerms)) return true;
-  const takers = takersOf(part, parts);
-  const seen = new Set([part.component.id]);
-  return takers.length > 0 && takers.every((p) => cookedFromTaking(p, part, parts, seen));
-}
+/** Where a food is minced on its way, it is mince from there. */
+const isMinced = (j: Journey) =>
+  isOf("mince", "poultry-mince", "sausage")(j.item) || (isOf("meat", "poultry")(j.item) && j.visits.some((v) => does.minces(v.step)));
+const classOf = (j: Journey): FoodClass =>
+  isMinced(j) && j.food.class === "meat" ? "mince" : isMinced(j) && j.food.class === "poultry" ? "poultry-mince" : j.food.class;
 
-function cookedFromTaking(taker: Part, part: Part, parts: readonly Part[], seen: Set<string>): boolean {
-  const from = taker.steps.findIndex((s) => takesFrom(s, taker, part));
-  if (taker.steps.slice(from).some(killsGerms)) return true;
-  if (seen.has(taker.component.id)) return false;
-  seen.add(taker.component.id);
-  const next = takersOf(taker, parts);
-  return next.length > 0 && next.every((p) => cookedFromTaking(p, taker, parts, seen));
-}
-
-const careOf = ({ document }: SafetyScene) => document.dish.guests?.care ?? [];
-
-/** Every egg of a component bought pasteurised. */
 const pasteurised = (part: Part): Mend => ({
   label: "Pasteurised egg",
   apply: (d) =>
     withMethod(d, { component: part.component.id, method: part.method.id }, (m) => ({
       ...m,
       ingredients: (m.ingredients ?? []).map((i) =>
-        EGG.test(i.name) && !EGG_SAFE.test(i.name) ? { ...i, name: `Pasteurised ${i.name.toLowerCase()}` } : i,
+        part.items.some((item) => item.ingredient.id === i.id && isOf("egg")(item))
+          ? { ...i, name: `Pasteurised ${i.name.toLowerCase()}`, food: "egg.pasteurised" }
+          : i,
       ),
     })),
 });
 
-export function eggAndMince(scene: SafetyScene): Finding[] {
+/** Hot sugar syrup poured on whites, and like ways of cooking an egg by what comes to it. */
+const HOT_SYRUP = /\b(?:hot|boiling) (?:sugar )?syrup|syrup at 1[12]\d|soft[- ]ball/i;
+
+export function rawEgg(scene: SafetyScene): Finding[] {
   const care = careOf(scene);
-  const who = care.length ? ` ${care.join(", ")} will eat of it.` : "";
-  return scene.parts.flatMap((part): Finding[] => {
-    const found: Finding[] = [];
-    const egg = part.ingredients.find((i) => EGG.test(i.name) && !EGG_SAFE.test(i.name));
-    if (egg && !cookedOnTheWay(part, scene.parts)) {
-      const step = part.steps[0];
-      found.push(
-        cautioned("raw-egg", part.component.id, {
-          component: part.component.id,
-          ...(step ? { step: step.ref } : {}),
-          severity: care.length ? "stop" : "warn",
-          computed: `${egg.name} in ${part.component.name.toLowerCase()} and no step that cooks it.${who}`,
-          mends: [pasteurised(part)],
-        }),
-      );
-    }
-    const mince =
-      part.ingredients.find((i) => MINCE.test(i.name)) ??
-      (part.steps.some((s) => /\bmince\b|\bgrind\b|processor/i.test(s.name))
-        ? part.ingredients.find((i) => /pork|beef|veal|lamb|venison/i.test(i.name))
-        : undefined);
-    if (mince) {
-      const cooking = part.steps.filter(killsGerms);
-      const probes = cooking.flatMap((s) => (s.step.done?.probeC === undefined ? [] : [s.step.done.probeC]));
-      const low = probes.length > 0 && Math.max(...probes) < 70;
-      if (!cookedOnTheWay(part, scene.parts) || low) {
-        const step = cooking.at(-1) ?? part.steps.at(-1);
-        found.push(
-          cautioned("raw-mince", part.component.id, {
-            component: part.component.id,
-            ...(step ? { step: step.ref } : {}),
-            severity: care.length ? "stop" : "warn",
-            computed: low
-              ? `The middle is taken to ${Math.max(...probes)} °C; mince wants 71 °C.${who}`
-              : `${mince.name}, minced, and no step that cooks it through.${who}`,
-            mends: step
-              ? [
-                  {
-                    label: low ? "71 °C in the middle" : `“${step.name}” takes it to 71 °C in the middle`,
-                    apply: (d) => withStep(d, step.place, (s) => ({ ...s, done: { ...s.done, probeC: 71 } })),
-                  },
-                ]
-              : [],
-          }),
-        );
-      }
-    }
-    return found;
+  return firstBy(
+    scene.journeys,
+    (j) =>
+      isOf("egg")(j.item) &&
+      !j.food.cooked &&
+      hottest(j).core < 71 &&
+      !j.visits.some((v) => HOT_SYRUP.test(v.step.words)) &&
+      !/\b(?:glaz|wash\b)/i.test(j.item.ingredient.name),
+  ).map((j) => {
+    const { core, visit } = hottest(j);
+    return cautioned("raw-egg", j.part.component.id, {
+      ...at(j),
+      severity: care.length ? "stop" : "warn",
+      computed: `${j.item.ingredient.name} in ${lower(j)} ${core > 45 && visit ? `is taken to ${Math.round(core)} °C by “${visit.step.name}”, and egg wants 71 °C.` : "and no step that cooks it."}${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`,
+      mends: [pasteurised(j.part)],
+    });
   });
 }
 
-const FLOUR = /\bflour\b/i;
+export function rawMince(scene: SafetyScene): Finding[] {
+  const care = careOf(scene);
+  return firstBy(scene.journeys, (j) => !j.food.cooked && isMinced(j) && !isHung(j) && hottest(j).core < 70).map((j) => {
+    const { core, visit } = hottest(j);
+    const needed = coreNeeded(classOf(j), j.food.food.species) ?? 71;
+    const raw = core < 40;
+    const poultry = classOf(j) === "poultry-mince" || j.food.food.species === "chicken";
+    return cautioned(isOf("sausage")(j.item) && !raw ? "undercooked" : "raw-mince", j.part.component.id, {
+      ...at(j),
+      severity: care.length || poultry || isOf("sausage")(j.item) ? "stop" : "warn",
+      computed: raw
+        ? `${j.item.ingredient.name}, minced, and no step that cooks it through.${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`
+        : `The middle is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; ${poultry ? "minced poultry" : "mince"} wants ${needed} °C.`,
+      mends: probed(j, needed),
+    });
+  });
+}
+
+/** Hung to dry for days: judged as a cure, not as a roast. */
+const isHung = (j: Journey) =>
+  (j.part.component.kind === "cure" || j.part.component.kind === "sausage" || j.part.component.kind === "dry") &&
+  j.visits.some(
+    (v) => /\b(?:hang|hung|dry|air-?dry|ferment|mature|age)\b/i.test(v.step.name) && (v.heat === undefined || v.heat.medium === "smoke"),
+  );
+
+export function undercooked(scene: SafetyScene): Finding[] {
+  return firstBy(scene.journeys, (j) => {
+    if (j.food.cooked || isMinced(j) || isHung(j)) return false;
+    const needed = coreNeeded(j.food.class, j.food.food.species);
+    if (j.food.class === "egg") return false;
+    // A whole cut of beef, lamb or game wants no more than its outside cooked.
+    if (needed === undefined)
+      return isOf("meat")(j.item) && j.part.component.kind !== "cure" && !j.visits.some((v) => does.cures(v.step)) && !seared(j);
+    if (isOf("bivalve", "gastropod", "crustacean")(j.item)) return false;
+    const { core, visit } = hottest(j);
+    // A red breast of duck, pigeon or goose is eaten pink where it was seared: told, and judged by the guests.
+    if (core >= needed) return false;
+    // Cured and no more: a cure's own rules say what it lacks.
+    if (j.part.component.kind === "cure" && visit === undefined) return false;
+    return true;
+  }).map((j) => {
+    const { core, visit } = hottest(j);
+    const needed = coreNeeded(j.food.class, j.food.food.species) ?? 63;
+    const rosy =
+      (needed === 63 && j.food.food.species !== "pork") ||
+      (j.food.class === "poultry" && j.food.food.species !== "chicken" && seared(j) && core >= 54);
+    return cautioned("undercooked", j.part.component.id, {
+      ...at(j),
+      severity: rosy && careOf(scene).length === 0 ? "warn" : "stop",
+      ...(core < 40 && rosy ? { title: "Meat that is eaten raw" } : {}),
+      computed:
+        core < 40
+          ? `${j.item.ingredient.name} in ${lower(j)}, and no step that cooks it through.`
+          : `${j.item.ingredient.name} is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; ${needed} °C in the middle is what it wants.`,
+      mends: probed(j, needed),
+    });
+  });
+}
+
+const FREEZES = /\b(?:freez|frozen)\b|\bfreezer\b/i;
+/** Frozen long enough against worms, farmed, or of a kind that has none. */
+const wormFree = (j: Journey) =>
+  j.food.frozen ||
+  j.food.farmed ||
+  (isOf("fish-scombroid")(j.item) === false && /\bfarmed\b|previously frozen|sushi|sashimi/i.test(j.item.ingredient.name)) ||
+  /\btuna|yellowfin|bluefin|swordfish\b/i.test(j.item.ingredient.name) ||
+  j.visits.some((v) => FREEZES.test(v.step.words) && /\d+ ?d|days|week/i.test(`${v.step.words} ${v.step.step.time}`));
+export function rawFish({ journeys }: SafetyScene): Finding[] {
+  return firstBy(
+    journeys,
+    (j) =>
+      isOf("fish", "fish-freshwater", "fish-scombroid", "cephalopod")(j.item) && !j.food.cooked && hottest(j).core < 55 && !wormFree(j),
+  ).map((j) =>
+    cautioned("raw-fish", j.part.component.id, {
+      ...at(j),
+      computed: `${j.item.ingredient.name} comes to the table ${j.visits.some((v) => does.cures(v.step)) ? "cured and not cooked" : hottest(j).core > 0 ? `at ${Math.round(hottest(j).core)} °C in the middle` : "raw"}, and nothing says that it was frozen first or farmed.`,
+      way: "frozen at −20 °C for 7 days first, farmed, or cooked to 63 °C",
+      mends: [
+        {
+          label: "Farmed, or frozen by the fishmonger",
+          apply: (d) =>
+            withMethod(d, { component: j.part.component.id, method: j.part.method.id }, (m) => ({
+              ...m,
+              ingredients: (m.ingredients ?? []).map((i) =>
+                i.id === j.item.ingredient.id ? { ...i, name: `${i.name.replace(/\bwild /i, "")}, previously frozen` } : i,
+              ),
+            })),
+        },
+      ],
+    }),
+  );
+}
+
+export function shellfish(scene: SafetyScene): Finding[] {
+  return firstBy(
+    scene.journeys,
+    (j) =>
+      isOf("bivalve", "gastropod", "crustacean")(j.item) &&
+      !j.food.cooked &&
+      !/smoked|tinned|canned/i.test(j.item.ingredient.name) &&
+      hottest(j).core < 60,
+  ).map((j) => {
+    const { core } = hottest(j);
+    const raw = core < 30;
+    return cautioned(raw || isOf("gastropod")(j.item) ? "shellfish" : "undercooked", j.part.component.id, {
+      ...at(j),
+      severity: careOf(scene).length ? "stop" : "warn",
+      computed: raw
+        ? `${j.item.ingredient.name} in ${lower(j)} and no step that cooks them.`
+        : `${j.item.ingredient.name} only get warm: about ${Math.round(core)} °C.`,
+      mends: probed(j, 74),
+    });
+  });
+}
+
 export function rawFlour(scene: SafetyScene): Finding[] {
-  return scene.parts.flatMap((part): Finding[] => {
-    const flour = part.ingredients.find((i) => FLOUR.test(i.name) && !/toasted|roasted|rice flour/i.test(i.name));
-    if (!flour || gramsOf(part, FLOUR) <= 0 || cookedOnTheWay(part, scene.parts)) return [];
-    const step = part.steps.at(-1);
-    return [
-      cautioned("raw-flour", part.component.id, {
-        component: part.component.id,
-        ...(step ? { step: step.ref } : {}),
-        severity: "warn",
-        computed: `${flour.name} in ${part.component.name.toLowerCase()}, and nothing bakes or boils it before it is eaten.`,
-        mends: step
-          ? [
-              {
-                label: `“${step.name}” boils it`,
-                apply: (d) => withStep(d, step.place, (s) => ({ ...s, boils: true })),
-              },
-            ]
-          : [],
-      }),
-    ];
+  return firstBy(scene.journeys, (j) => {
+    if (!isOf("flour")(j.item) || /toasted|roasted|baked/i.test(j.item.ingredient.name) || hottest(j).core >= 60) return false;
+    return (
+      gramsOf(j.part, (i) => i === j.item) > 15 &&
+      !j.visits.some((v) => /\b(?:toast|bake) (?:the )?flour|feed|starter|dust|roll out/i.test(v.step.name))
+    );
+  }).map((j) => {
+    const step = j.visits.at(-1)?.step;
+    return cautioned("raw-flour", j.part.component.id, {
+      ...at(j),
+      severity: "warn",
+      computed: `${j.item.ingredient.name} in ${lower(j)}, and nothing bakes or boils it before it is eaten.`,
+      mends: step
+        ? [
+            {
+              label: `Leave out ${j.item.ingredient.name.toLowerCase()}`,
+              apply: (d) =>
+                withMethod(d, { component: j.part.component.id, method: j.part.method.id }, (m) => ({
+                  ...m,
+                  ingredients: (m.ingredients ?? []).map((i) => (i.id === j.item.ingredient.id ? { ...i, leftOut: true } : i)),
+                })),
+            },
+          ]
+        : [],
+    });
   });
 }
 
-const REHEATS = /\b(?:reheat|warm (?:up|through|again)|heat through|bring back)/i;
+export function rawMilk(scene: SafetyScene): Finding[] {
+  const care = careOf(scene);
+  return firstBy(scene.journeys, (j) => isOf("milk-raw")(j.item) && hottest(j).core < 63).map((j) =>
+    cautioned(care.length ? "guests-at-risk" : "raw-milk", `milk:${j.part.component.id}`, {
+      ...at(j),
+      severity: care.length ? "stop" : "warn",
+      title: "Milk that was not pasteurised",
+      computed: `${j.item.ingredient.name} in ${lower(j)} ${hottest(j).core > 0 ? `is taken to ${Math.round(hottest(j).core)} °C` : "is not heated"}.${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`,
+      mends: probed(j, 72),
+    }),
+  );
+}
+
+const REHEATS = /\b(?:reheat|re-heat|warm (?:\w+ )?(?:up|through|again|gently)|heat (?:\w+ )?(?:up|through)|bring back|heat again)/i;
 const HOT_ENOUGH = 74;
 /** Food that was cold is taken to 74 °C in the middle. Bread and pastry are freshened, not reheated. */
-export function reheating({ parts }: SafetyScene): Finding[] {
+export function reheating({ parts, journeys }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] =>
     part.steps.flatMap((step): Finding[] => {
-      if (!REHEATS.test(step.name) || ["dough", "batter", "sweet", "pastry"].includes(part.component.kind)) return [];
+      if (!REHEATS.test(step.name) || ["dough", "batter", "sweet"].includes(part.component.kind)) return [];
+      if (!journeys.some((j) => j.visits.some((v) => v.step === step) && GROWS_AGAIN(j))) return [];
       const probe = step.step.done?.probeC;
-      if (step.step.boils || (probe !== undefined && probe >= HOT_ENOUGH)) return [];
+      if (
+        step.step.boils ||
+        /\b(?:boil|steaming hot|piping hot|bubbling)\b/i.test(step.words) ||
+        (probe !== undefined && probe >= HOT_ENOUGH)
+      )
+        return [];
       return [
         {
           ...cautioned("reheat-twice", `74:${step.ref}`, {
@@ -197,4 +271,54 @@ export function reheating({ parts }: SafetyScene): Finding[] {
       ];
     }),
   );
+}
+const GROWS_AGAIN = (j: Journey) =>
+  !isOf("salt", "sugar", "spice", "oil", "fat", "vinegar", "water", "syrup", "honey", "wine", "spirit")(j.item);
+
+/** A bath below 60 °C makes safe by its time; here the time is held against the thickness. */
+export function bathTime({ journeys }: SafetyScene): Finding[] {
+  const found = new Map<string, Finding>();
+  for (const j of journeys) {
+    if (!isOf("meat", "poultry", "mince", "poultry-mince", "sausage", "egg")(j.item)) continue;
+    for (const v of j.visits) {
+      const { heat } = v;
+      if (heat?.medium !== "bath" || found.has(v.step.ref)) continue;
+      const tempC = heat.tempC ?? 60;
+      const thick = heat.thicknessMm ?? (isOf("egg")(j.item) ? 10 : 35);
+      const needed = bathMinutes(tempC, thick, classOf(j));
+      if (heat.minutes >= needed && tempC >= 54.5) continue;
+      found.set(
+        v.step.ref,
+        cautioned("low-temperature-cook", v.step.ref, {
+          component: v.part.component.id,
+          step: v.step.ref,
+          severity: "warn",
+          title: tempC < 54.5 ? "A bath too cool to make anything safe" : "Too short in the bath for its thickness",
+          computed:
+            Number.isFinite(needed) && tempC >= 54.5
+              ? `${j.item.ingredient.name}, ${thick} mm thick, needs about ${Math.ceil(needed / 5) * 5} min at ${tempC} °C; the step gives ${Math.round(heat.minutes)}.`
+              : `${j.item.ingredient.name} lies at ${tempC} °C: below 54.5 °C bacteria grow, and no time makes it safe.`,
+          mends:
+            Number.isFinite(needed) && tempC >= 54.5
+              ? [
+                  {
+                    label: `${Math.ceil(needed / 15) * 15} min in the bath`,
+                    apply: (d) => withStep(d, v.step.place, (s) => ({ ...s, time: `${Math.ceil(needed / 15) * 15}m` })),
+                  },
+                ]
+              : [
+                  {
+                    label: "The bath at 56 °C",
+                    apply: (d) =>
+                      withStep(d, v.step.place, (s) => ({
+                        ...s,
+                        uses: (s.uses ?? []).map((u) => (u.what === "bath" ? { ...u, tempC: 56 } : u)),
+                      })),
+                  },
+                ],
+        }),
+      );
+    }
+  }
+  return [...found.values()];
 }

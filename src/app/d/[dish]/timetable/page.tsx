@@ -40,7 +40,7 @@ export default async function TimetablePage({ params }: { params: Promise<{ dish
           <a className="link" href="#mind">
             {severe.some((f) => f.hard)
               ? "Something is past a limit and has to be mended"
-              : `${severe.length === 1 ? "One severe thing" : `${severe.length} severe things`} to acknowledge before you start`}
+              : `${severe.length === 1 ? "One danger" : `${severe.length} dangers`} to acknowledge before you start`}
           </a>
         </p>
       )}

@@ -1,0 +1,112 @@
+// One component by the method in force, as the rules look at it: its steps, and its ingredients with the food that each is.
+import { isBought } from "../dish/edit/larder";
+import { type DishIngredient, type DishMethod, type DishOutput, mainOutput, type StepPlace } from "../dish/edit/places";
+import { methodInForce } from "../dish/method-in-force";
+import type { DishComponent, DishFile, DishStep } from "../dish/schema";
+import { scaledOutput } from "../dish/units";
+import { kOf, scaledIngredient, volumeOf, weightOf } from "../dish/weights";
+import { type Understood, understand } from "../foods/match";
+import type { FoodClass } from "../foods/table";
+import { minutesOf } from "../time/duration";
+import type { PlanView, StepView } from "../view/plan-view";
+
+export interface PartStep {
+  readonly step: DishStep;
+  readonly place: StepPlace;
+  /** "component.step" */
+  readonly ref: string;
+  readonly name: string;
+  /** Name, note and cue: what a cook reads. */
+  readonly words: string;
+  readonly planned: StepView | undefined;
+}
+
+/** An ingredient, the food that it is, and the step at which it comes in. */
+export interface Item {
+  readonly ingredient: DishIngredient;
+  /** Undefined where no word of its name is known. */
+  readonly food: Understood | undefined;
+  /** Index into the part's steps. */
+  readonly enters: number;
+}
+
+export interface Part {
+  readonly component: DishComponent;
+  readonly method: DishMethod;
+  readonly k: number;
+  readonly steps: readonly PartStep[];
+  readonly ingredients: readonly DishIngredient[];
+  readonly items: readonly Item[];
+}
+
+export const likelyMinutes = (step: DishStep): number => minutesOf(typeof step.time === "string" ? step.time : step.time.likely);
+
+/** Words by which a step may name an ingredient: those of its name that say what it is. */
+const namesOf = (name: string, food: Understood | undefined): readonly string[] =>
+  [...new Set([...(food?.phrase.split(/[\s-]+/) ?? []), ...name.toLowerCase().split(/[^\p{L}]+/u)])].filter(
+    (w) => w.length > 3 && !COMMON.has(w),
+  );
+const COMMON: ReadonlySet<string> = new Set(
+  "fresh dried with from whole large small fine finely coarse warm cold white black green brown dark light ground sliced chopped plain good strong soft free range double single extra virgin".split(
+    " ",
+  ),
+);
+
+/** The step at which an ingredient comes in: the one that it says, else the first that names it, else the first. */
+function entersAt(i: DishIngredient, food: Understood | undefined, steps: readonly PartStep[]): number {
+  const said = i.step === undefined ? -1 : steps.findIndex((s) => s.step.id === i.step);
+  if (said >= 0) return said;
+  const words = namesOf(i.name, food);
+  const named = steps.findIndex((s) => words.some((w) => s.words.toLowerCase().includes(w.replace(/(?:es|s|y)$/, ""))));
+  return Math.max(0, named);
+}
+
+/** Components by the methods in force; what is bought or on hand has none. */
+export function partsOf(document: DishFile, chosen: Readonly<Record<string, string>>, view: PlanView | undefined): Part[] {
+  const planned = new Map(view?.steps.map((s) => [s.ref, s]));
+  return document.components.flatMap((component): Part[] => {
+    if (component.onHand?.length || isBought(document, component.id)) return [];
+    const method = methodInForce(component, chosen);
+    if (!method) return [];
+    const steps = method.steps.map((step) => ({
+      step,
+      place: { component: component.id, method: method.id, step: step.id },
+      ref: `${component.id}.${step.id}`,
+      name: step.name ?? step.id,
+      words: `${step.name ?? step.id} ${step.note ?? ""} ${step.done?.cue ?? ""}`,
+      planned: planned.get(`${component.id}.${step.id}`),
+    }));
+    const ingredients = (method.ingredients ?? []).filter((i) => !i.leftOut);
+    const items = ingredients.map((ingredient): Item => {
+      const food = understand(ingredient.name, ingredient.food);
+      return { ingredient, food, enters: entersAt(ingredient, food, steps) };
+    });
+    return [{ component, method, k: kOf(document, component), steps, ingredients, items }];
+  });
+}
+
+export const isOf =
+  (...classes: FoodClass[]) =>
+  (item: Item): boolean =>
+    item.food !== undefined && classes.includes(item.food.class);
+
+/** Grams of some items, for the guests that come; what has no weight counts as none. */
+export const gramsOf = (part: Part, which: (item: Item) => boolean): number =>
+  part.items.filter(which).reduce((sum, { ingredient }) => {
+    const quantity = scaledIngredient(ingredient, part.k);
+    return sum + ((quantity && weightOf(quantity, ingredient.name)?.grams) ?? 0);
+  }, 0);
+/** Millilitres of some items. */
+export const mLOf = (part: Part, which: (item: Item) => boolean): number =>
+  part.items.filter(which).reduce((sum, { ingredient }) => {
+    const quantity = scaledIngredient(ingredient, part.k);
+    return sum + ((quantity && volumeOf(quantity, ingredient.name)) ?? 0);
+  }, 0);
+
+/** Litres that an output is, for the guests that come; a kilo counts as a litre. Undefined where it is not said. */
+export function litresOf(output: DishOutput | undefined, k: number): number | undefined {
+  const q = output && scaledOutput(output, k);
+  return q && q.dimension !== "count" ? q.value / 1000 : undefined;
+}
+export const outputOfPart = (part: Part): DishOutput | undefined => mainOutput(part.component, part.method);
+export const whole = (ref: string, component: string) => (ref.includes(".") ? ref : `${component}.${ref}`);

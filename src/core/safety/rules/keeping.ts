@@ -1,0 +1,332 @@
+// Food that is thawed, waits warm, is stuffed, is half cooked, or is frozen again.
+import { withStep } from "../../dish/edit/places";
+import { minutesOf, spokenDuration } from "../../time/duration";
+import { cautioned, type Finding } from "../finding";
+import { isOf, likelyMinutes, type Part, type PartStep } from "../part";
+import { isGrowing, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
+import { heatOf } from "../states/process";
+
+const inFridge = (s: PartStep) =>
+  /fridge|refrigerat|\bice\b|chill|cold water/i.test(s.words) || (s.step.uses ?? []).some((u) => u.what === "fridge");
+
+const THAWS = /\b(?:thaw(?!ed)|defrost(?!ed)|un-?freeze)/i;
+const WARM_THAW = /warm water|hot water|lukewarm|counter|worktop|room temperature|kitchen|radiator|sink(?!.*cold)|overnight|bench|table/i;
+export function counterThaw({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.steps.flatMap((step): Finding[] => {
+      if (!THAWS.test(step.name) || inFridge(step) || /microwave/i.test(step.words)) return [];
+      const flesh = part.items.find((i) => isRawFlesh(i) || i.food?.frozen);
+      if (!flesh || !isRawFlesh(flesh)) return [];
+      if (!WARM_THAW.test(step.words) && likelyMinutes(step.step) < 120) return [];
+      return [
+        cautioned("counter-thaw", step.ref, {
+          component: part.component.id,
+          step: step.ref,
+          computed: `${flesh.ingredient.name} thaws in the warm by “${step.name}”, for ${spokenDuration(likelyMinutes(step.step))}: its outside is warm hours before its middle is soft.`,
+          mends: [
+            {
+              label: "Thaw in the fridge for a day and a half",
+              apply: (d) =>
+                withStep(d, step.place, (s) => ({
+                  ...s,
+                  name: "Thaw in the fridge",
+                  time: "36h",
+                  attention: "unattended",
+                  sleepOk: true,
+                  uses: [{ what: "fridge", litres: 6 }],
+                })),
+            },
+          ],
+        }),
+      ];
+    }),
+  );
+}
+
+export function refreezing({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const thaw = part.steps.findIndex((s) => THAWS.test(s.name));
+    if (thaw < 0 || inFridge(part.steps[thaw] as PartStep)) return [];
+    const flesh = part.items.find(isRawFlesh);
+    const again = part.steps.findIndex(
+      (s, i) =>
+        i >= thaw &&
+        (/\b(?:re-?freeze|freeze)\b/i.test(s.name) || (s.step.makes ?? []).some((o) => (o.holds ?? []).some((h) => h.place === "freezer"))),
+    );
+    if (!flesh || again < 0 || part.steps.slice(thaw, again + 1).some((s) => heatOf(s) !== undefined && heatOf(s)?.medium !== "warm"))
+      return [];
+    const step = part.steps[again] as PartStep;
+    return [
+      cautioned("refreezing", part.component.id, {
+        component: part.component.id,
+        step: step.ref,
+        computed: `${flesh.ingredient.name} is thawed in the warm by “${part.steps[thaw]?.name}” and frozen again raw by “${step.name}”.`,
+        mends: [
+          {
+            label: "Thaw in the fridge",
+            apply: (d) =>
+              withStep(d, (part.steps[thaw] as PartStep).place, (s) => ({
+                ...s,
+                name: "Thaw in the fridge",
+                time: "24h",
+                attention: "unattended",
+                sleepOk: true,
+              })),
+          },
+        ],
+      }),
+    ];
+  });
+}
+
+const WARM_FISH_MIN = 30;
+export function scombroid({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const fish = part.items.find((i) => isOf("fish-scombroid")(i) && i.food?.cooked !== true);
+    if (!fish) return [];
+    const cooked = part.steps.findIndex((s) => heatOf(s) !== undefined && heatOf(s)?.medium !== "warm");
+    for (const [i, step] of part.steps.entries()) {
+      if (i < fish.enters || (cooked >= 0 && i >= cooked)) break;
+      const stands =
+        likelyMinutes(step.step) > WARM_FISH_MIN &&
+        !inFridge(step) &&
+        (/room temperature|counter|come to|stand|warm|rest/i.test(step.words) || step.step.attention === "unattended");
+      const waits = (step.step.makes ?? []).flatMap((o) =>
+        (o.holds ?? []).filter(
+          (h) => (h.place === "counter" || h.place === "none") && (h.max === undefined || minutesOf(h.max) > WARM_FISH_MIN),
+        ),
+      );
+      if (!stands && waits.length === 0) continue;
+      return [
+        cautioned("scombroid", part.component.id, {
+          component: part.component.id,
+          step: step.ref,
+          computed: stands
+            ? `${fish.ingredient.name} stands warm for ${spokenDuration(likelyMinutes(step.step))} by “${step.name}”: half an hour is the most.`
+            : `${fish.ingredient.name} may wait on the counter after “${step.name}” for longer than half an hour.`,
+          mends: [
+            {
+              label: stands ? "In the fridge all that time, and after" : "It waits in the fridge",
+              apply: (d) =>
+                withStep(d, step.place, (s) => ({
+                  ...s,
+                  ...(stands
+                    ? {
+                        name: `${(s.name ?? "").replace(/,? ?(?:and )?let (?:it|them) come to room temperature|at room temperature/i, "").trim()} in the fridge`,
+                      }
+                    : {}),
+                  makes: (s.makes ?? []).map((o) => ({
+                    ...o,
+                    holds: (o.holds ?? []).map((h) =>
+                      h.place === "counter" || h.place === "none" ? { ...h, place: "fridge" as const, litres: h.litres ?? 1 } : h,
+                    ),
+                  })),
+                })),
+            },
+          ],
+        }),
+      ];
+    }
+    return [];
+  });
+}
+
+const STUFFS = /\bstuff(?:s|ed|ing)?\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)/i;
+const BESIDE = /beside|separately|in a (?:tin|dish|tray)|under the skin/i;
+export function stuffing({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const bird = part.items.find((i) => isOf("poultry")(i) && i.food?.cooked !== true);
+    const at = part.steps.findIndex((s) => STUFFS.test(s.name) && !BESIDE.test(s.words) && !heatOf(s));
+    const step = part.steps[at];
+    if (!bird || !step) return [];
+    const roast = part.steps.slice(at + 1).find((s) => heatOf(s) !== undefined);
+    const waits = (step.step.makes ?? []).some((o) => (o.holds ?? []).some((h) => h.max === undefined || minutesOf(h.max) > 60));
+    const probed = Math.max(roast?.step.done?.probeC ?? 0, roast?.step.done?.restToC ?? 0) >= 74;
+    if (!waits && probed) return [];
+    return [
+      cautioned("stuffing", part.component.id, {
+        component: part.component.id,
+        step: step.ref,
+        computed: waits
+          ? `${bird.ingredient.name} is stuffed and may then wait raw; the filling takes in its juices.`
+          : `The middle of the stuffing is not probed by “${roast?.name ?? "the roast"}”.`,
+        mends: roast
+          ? [
+              {
+                label: "Stuff just before the roast, 74 °C in the middle of the stuffing",
+                apply: (d) =>
+                  withStep(
+                    withStep(d, step.place, (s) => ({
+                      ...s,
+                      makes: (s.makes ?? []).map((o) => ({ ...o, holds: (o.holds ?? []).map((h) => ({ ...h, max: "30m" })) })),
+                    })),
+                    roast.place,
+                    (s) => ({ ...s, done: { ...s.done, probeC: Math.max(74, s.done?.probeC ?? 0) } }),
+                  ),
+              },
+            ]
+          : [],
+      }),
+    ];
+  });
+}
+
+const COLD_WAIT_MIN = 60;
+export function partlyCooked({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const flesh = part.items.find((i) => isRawFlesh(i) && !isOf("bones")(i));
+    if (!flesh) return [];
+    return part.steps.flatMap((step, i): Finding[] => {
+      const heat = heatOf(step);
+      if (!heat?.partly) return [];
+      const held = (step.step.makes ?? []).some((o) =>
+        (o.holds ?? []).some((h) => h.place !== "hot" && (h.max === undefined || minutesOf(h.max) > COLD_WAIT_MIN)),
+      );
+      const cooled = part.steps.slice(i + 1).find((s) => /\b(?:cool|chill|fridge|overnight)/i.test(s.words) && heatOf(s) === undefined);
+      if (!held && !cooled) return [];
+      return [
+        cautioned("partly-cooked", step.ref, {
+          component: part.component.id,
+          step: step.ref,
+          computed: `${flesh.ingredient.name} is cooked in part by “${step.name}”${heat.coreC ? ` (${heat.coreC} °C)` : ""} and then kept before it is cooked through.`,
+          mends: [
+            {
+              label: `“${step.name}” cooks it through`,
+              apply: (d) =>
+                withStep(d, step.place, (s) => ({
+                  ...s,
+                  name: (s.name ?? "").replace(/\b(?:half|par|part|partly|partially)[- ]?/i, "").replace(/^./, (c) => c.toUpperCase()),
+                  done: { ...s.done, probeC: 75 },
+                })),
+            },
+          ],
+        }),
+      ];
+    });
+  });
+}
+
+/** Raw sausage or mince that hangs and dries: nitrite, starter, weight. */
+export function fermentedMeat({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const meat = part.items.find(isOf("mince", "meat", "sausage"));
+    if (!meat || part.items.some(isOf("curing-salt"))) return [];
+    const minced =
+      part.items.some(isOf("mince", "sausage")) || part.steps.some((s) => /\b(?:mince|grind|stuff into|fill into casing)/i.test(s.name));
+    const hang = part.steps.find(
+      (s) => /\b(?:hang|ferment|air-?dry|dry|mature)\b/i.test(s.name) && !heatOf(s) && likelyMinutes(s.step) >= 3 * 1440,
+    );
+    if (!minced || !hang) return [];
+    return [
+      cautioned("fermented-meat", part.component.id, {
+        component: part.component.id,
+        step: hang.ref,
+        computed: `${meat.ingredient.name} is minced and hangs for ${spokenDuration(likelyMinutes(hang.step))} by “${hang.name}”, and no curing salt is named.`,
+      }),
+    ];
+  });
+}
+
+const FILM = /\b(?:cling ?film|film|plastic wrap)\b/i;
+export function inFilm({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part: Part) =>
+    part.steps.flatMap((step, i): Finding[] => {
+      if (!FILM.test(step.words) || !/\b(?:roll|wrap|poach|simmer|steam|bath|shape)/i.test(step.words)) return [];
+      const flesh = part.items.find(isRawFlesh);
+      const cook = [step, ...part.steps.slice(i + 1)].find((s) => heatOf(s) !== undefined);
+      if (!flesh || !cook) return [];
+      const core = Math.max(cook.step.done?.probeC ?? 0, cook.step.done?.restToC ?? 0);
+      const needed = part.items.some(isOf("poultry", "poultry-mince")) ? 74 : 71;
+      const fine = core >= needed && /rated|heat-?proof|oven-?proof|for cooking/i.test(step.words);
+      if (fine) return [];
+      return [
+        cautioned("sausage-in-film", step.ref, {
+          component: part.component.id,
+          step: step.ref,
+          severity: core >= needed ? "note" : "warn",
+          computed:
+            core > 0
+              ? `The roll in film is taken to ${core} °C in the middle; ${needed} °C is what it wants.`
+              : `Nothing says how hot the middle of the roll gets; ${needed} °C is what it wants.`,
+          mends: [
+            {
+              label: `${needed} °C in the middle`,
+              apply: (d) => withStep(d, cook.place, (s) => ({ ...s, done: { ...s.done, probeC: needed } })),
+            },
+          ],
+        }),
+      ];
+    }),
+  );
+}
+
+const HOLD_C = 60;
+const LUKEWARM_MIN = 120;
+/** Kept warm for hours below 60 °C, by the oven or by the probe that the step says. */
+export function keptLukewarm({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part) => {
+    if (!isGrowing(part)) return [];
+    return part.steps.flatMap((step, i): Finding[] => {
+      const heat = heatOf(step);
+      const warm = heat?.coreC ?? heat?.tempC;
+      if (
+        heat?.medium !== "warm" ||
+        warm === undefined ||
+        warm >= HOLD_C ||
+        heat.minutes <= LUKEWARM_MIN ||
+        !part.steps.slice(0, i).some(killsGerms)
+      )
+        return [];
+      return [
+        cautioned("cooked-then-warm", `lukewarm:${step.ref}`, {
+          component: part.component.id,
+          step: step.ref,
+          title: `${part.component.name} is kept lukewarm`,
+          computed: `“${step.name}” keeps it at ${warm} °C for ${spokenDuration(heat.minutes)}; below ${HOLD_C} °C two hours are the most.`,
+          way: `${HOLD_C} °C or more, or a shorter wait`,
+          mends: [
+            {
+              label: `At 70 °C`,
+              apply: (d) =>
+                withStep(d, step.place, (s) => ({
+                  ...s,
+                  uses: (s.uses ?? []).map((u) => (u.tempC === undefined ? u : { ...u, tempC: 70 })),
+                  ...(s.done?.probeC === undefined ? {} : { done: { ...s.done, probeC: 65 } }),
+                })),
+            },
+          ],
+        }),
+      ];
+    });
+  });
+}
+
+const CLOSED = /\b(?:tight(?:ly)?|sealed|closed|clip[- ]top|screw(?:ed)?|lid on|swing[- ]top|air-?tight)\b/i;
+const LETS_OUT = /air-?lock|\bburp|\bloose(?:ly)?\b|open (?:it |the (?:lid|jar) )?(?:daily|every day|once a day)|\bvent|cloth|daily/i;
+/** A live ferment in a jar that lets no gas out. */
+export function fermentGas({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.steps
+      .filter(
+        (s) =>
+          /\b(?:ferment|sour|bubble|culture|prove in a bottle|second ferment)/i.test(s.name) &&
+          CLOSED.test(s.words) &&
+          !LETS_OUT.test(s.words) &&
+          likelyMinutes(s.step) >= 720,
+      )
+      .map((step) =>
+        cautioned("ferment-gas", step.ref, {
+          component: part.component.id,
+          step: step.ref,
+          computed: `“${step.name}”: ${spokenDuration(likelyMinutes(step.step))} in a closed vessel, and nothing lets the gas out.`,
+          mends: [
+            {
+              label: "Under an airlock, or opened daily",
+              apply: (d) =>
+                withStep(d, step.place, (s) => ({ ...s, note: `${s.note ? `${s.note} ` : ""}Under an airlock, or opened daily.` })),
+            },
+          ],
+        }),
+      ),
+  );
+}

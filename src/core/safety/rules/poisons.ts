@@ -1,0 +1,229 @@
+// Plants, beans and mushrooms that carry a poison of their own, and what takes it out.
+import { withMethod, withStep } from "../../dish/edit/places";
+import { insertStepBefore } from "../../dish/edit/steps";
+import { spokenDuration } from "../../time/duration";
+import { cautioned, type Finding, type Mend } from "../finding";
+import { gramsOf, type Item, isOf, likelyMinutes, type Part, type PartStep } from "../part";
+import type { SafetyScene } from "../scene";
+import { does, heatOf } from "../states/process";
+
+const [ROLLING_MIN, SOAK_MIN] = [10, 300];
+const isId =
+  (...ids: string[]) =>
+  (i: Item) =>
+    i.food !== undefined && ids.some((id) => i.food?.food.id === id || i.food?.food.id.startsWith(`${id}.`));
+const left = (part: Part, item: Item): Mend => ({
+  label: `No ${item.ingredient.name.toLowerCase()}`,
+  apply: (d) =>
+    withMethod(d, { component: part.component.id, method: part.method.id }, (m) => ({
+      ...m,
+      ingredients: (m.ingredients ?? []).map((i) => (i.id === item.ingredient.id ? { ...i, leftOut: true } : i)),
+    })),
+});
+
+const boilsFor = (s: PartStep) => (does.boilsHard(s) || heatOf(s)?.medium === "pressure" ? likelyMinutes(s.step) : 0);
+
+/** Kidney beans and their kin: five hours of soaking, ten minutes at a rolling boil, in fresh water. */
+export function pulses({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part): Finding[] => {
+    const beans = part.items.find((i) => isOf("pulse-lectin")(i) && i.food?.cooked !== true);
+    if (!beans) return [];
+    const boiled = Math.max(0, ...part.steps.map(boilsFor));
+    const slow = part.steps.some((s) => heatOf(s)?.medium === "slow" || /low oven/i.test(s.words));
+    const soaked = Math.max(
+      0,
+      ...part.steps.filter((s) => /\b(?:soak|steep|leave .*water)/i.test(s.name)).map((s) => likelyMinutes(s.step)),
+    );
+    if (boiled >= ROLLING_MIN && soaked >= SOAK_MIN) return [];
+    const cook = part.steps.find((s) => heatOf(s) !== undefined) ?? part.steps.at(-1);
+    if (!cook) return [];
+    const missing = boiled < ROLLING_MIN;
+    const { name } = beans.ingredient;
+    return [
+      cautioned("kidney-beans", part.component.id, {
+        component: part.component.id,
+        step: cook.ref,
+        severity: missing ? "stop" : "warn",
+        computed: missing
+          ? `${name} ${boiled > 0 ? `boil for ${spokenDuration(boiled)}` : slow ? "cook slowly, and nothing boils them first" : "come to no boil that is written down"}; ten minutes at a rolling boil are needed.`
+          : `${name} are soaked ${soaked > 0 ? spokenDuration(soaked) : "not at all, as it is written"}; five hours are usual.`,
+        mends: missing
+          ? [
+              {
+                label: `Ten minutes at a rolling boil before “${cook.name}”`,
+                apply: (d) =>
+                  insertStepBefore(d, cook.place, {
+                    name: "Boil hard in fresh water",
+                    time: "10m",
+                    boils: true,
+                    uses: [{ what: "burner" }],
+                  }),
+              },
+            ]
+          : [
+              {
+                label: "Soak for ten hours first",
+                apply: (d) =>
+                  insertStepBefore(d, (part.steps[0] as PartStep).place, {
+                    name: "Soak in cold water",
+                    time: "10h",
+                    attention: "unattended",
+                    sleepOk: true,
+                  }),
+              },
+            ],
+      }),
+    ];
+  });
+}
+
+/** Wild ones by the words of the name; kinds that are also sold are asked about, once. */
+export function wildMushrooms({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.items
+      .filter(isOf("mushroom-wild"))
+      .slice(0, 1)
+      .map((item): Finding => {
+        const picked = item.food?.wild === true || item.food?.food.id === "mushroom.wild";
+        const step = part.steps[item.enters];
+        return cautioned("wild-mushrooms", part.component.id, {
+          component: part.component.id,
+          ...(step ? { step: step.ref } : {}),
+          severity: picked ? "stop" : "note",
+          computed: picked
+            ? `${item.ingredient.name}: nothing here can tell whether each of them is what it looks like.`
+            : `${item.ingredient.name} are sold, and are also picked wild. If somebody picked them, an expert looks at each first.`,
+          mends: picked
+            ? [
+                {
+                  label: "Cultivated mushrooms instead",
+                  apply: (d) =>
+                    withMethod(d, { component: part.component.id, method: part.method.id }, (m) => ({
+                      ...m,
+                      ingredients: (m.ingredients ?? []).map((i) =>
+                        i.id === item.ingredient.id ? { ...i, name: "Cultivated mushrooms", food: "mushroom" } : i,
+                      ),
+                    })),
+                },
+              ]
+            : [],
+        });
+      }),
+  );
+}
+
+interface Poison {
+  readonly is: (i: Item) => boolean;
+  readonly why: string;
+  /** What makes it harmless, where anything does. */
+  readonly treated?: (part: Part) => boolean;
+}
+const longestHeat = (part: Part) =>
+  Math.max(0, ...part.steps.map((s) => (heatOf(s) && heatOf(s)?.medium !== "warm" ? likelyMinutes(s.step) : 0)));
+const POISONS: readonly Poison[] = [
+  { is: isId("rhubarb.leaf"), why: "the leaves hold enough oxalic acid to poison; only the stalks are eaten" },
+  { is: isId("elderberry"), why: "raw elderberries make one sick; they are boiled for 20 minutes", treated: (p) => longestHeat(p) >= 20 },
+  {
+    is: isId("cassava"),
+    why: "cassava holds cyanide; it is peeled and boiled for 25 minutes or more, and never eaten raw",
+    treated: (p) => longestHeat(p) >= 25,
+  },
+  { is: isId("kernel"), why: "bitter kernels set cyanide free; a handful can poison" },
+  {
+    is: isId("lupin"),
+    why: "bitter lupins are boiled and then soaked for days in changed water",
+    treated: (p) => p.steps.some((s) => /soak|water/i.test(s.name) && likelyMinutes(s.step) >= 2 * 1440),
+  },
+  { is: isId("poison"), why: "this plant is poisonous" },
+  { is: isId("ackee"), why: "it is poisonous unless it is ripe or treated in full", treated: (p) => longestHeat(p) >= 20 },
+  { is: isId("potato.green"), why: "green and sprouting potatoes hold solanine, which cooking does not remove" },
+];
+
+export function poisonousPlants({ parts }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.items.flatMap((item): Finding[] => {
+      const poison = POISONS.find((p) => p.is(item));
+      if (!poison || poison.treated?.(part)) return [];
+      const step = part.steps[item.enters];
+      return [
+        cautioned("bitter-cassava-lupin", `${part.component.id}:${item.ingredient.id}`, {
+          component: part.component.id,
+          ...(step ? { step: step.ref } : {}),
+          title: "A plant with a poison of its own",
+          computed: `${item.ingredient.name}: ${poison.why}.`,
+          mends: [left(part, item)],
+        }),
+      ];
+    }),
+  );
+}
+
+/** g of nutmeg or mace for one guest that is past any pinch; a teaspoon of about 5 g has poisoned. */
+const NUTMEG_G = 1.5;
+export function nutmeg({ parts, document }: SafetyScene): Finding[] {
+  return parts.flatMap((part) =>
+    part.items.filter(isId("nutmeg")).flatMap((item): Finding[] => {
+      const each = gramsOf(part, (i) => i === item) / Math.max(1, document.dish.serves);
+      if (each <= NUTMEG_G) return [];
+      const step = part.steps[item.enters];
+      return [
+        cautioned("toxic-amount", part.component.id, {
+          component: part.component.id,
+          ...(step ? { step: step.ref } : {}),
+          computed: `${item.ingredient.name}: ${each.toFixed(1)} g for each guest; above about ${NUTMEG_G} g it is no spice any more.`,
+          mends: [
+            {
+              label: `${Number((0.25 * document.dish.baseServes).toPrecision(2))} g of it`,
+              apply: (d) =>
+                withMethod(d, { component: part.component.id, method: part.method.id }, (m) => ({
+                  ...m,
+                  ingredients: (m.ingredients ?? []).map((i) =>
+                    i.id === item.ingredient.id
+                      ? { ...i, amount: { amount: Number((0.25 * document.dish.baseServes).toPrecision(2)), unit: "g" } }
+                      : i,
+                  ),
+                })),
+            },
+          ],
+        }),
+      ];
+    }),
+  );
+}
+
+/** Olives off the tree are bitter, not poisonous; beans fresh from the pod are eaten cooked. */
+export function rawRunnerBeans({ parts, journeys }: SafetyScene): Finding[] {
+  void parts;
+  return journeys
+    .filter(
+      (j) =>
+        isId("greenbean")(j.item) &&
+        j.served &&
+        /\braw\b/i.test(j.visits.map((v) => v.step.name).join(" ")) &&
+        !j.visits.some((v) => v.heat !== undefined),
+    )
+    .slice(0, 1)
+    .map((j) =>
+      cautioned("kidney-beans", `raw:${j.part.component.id}`, {
+        component: j.part.component.id,
+        severity: "warn",
+        title: "Green beans eaten raw",
+        computed: `${j.item.ingredient.name} come to the table raw; they hold the same toxin as kidney beans until they are boiled.`,
+        way: "boiled for five minutes or more",
+        mends: j.visits[0]
+          ? [
+              {
+                label: "Boil for six minutes",
+                apply: (d) =>
+                  withStep(d, (j.visits[0] as { step: PartStep }).step.place, (s) => ({
+                    ...s,
+                    boils: true,
+                    time: "6m",
+                    uses: [...(s.uses ?? []), { what: "burner" }],
+                  })),
+              },
+            ]
+          : [],
+      }),
+    );
+}
