@@ -104,7 +104,9 @@ describe("dependence runs one way", () => {
   });
   test("the core knows itself, Zod and, in one file each, time zones, JSON Patch, calendars, CSV, HTML and plurals", () => {
     expect(under("core").length).toBeGreaterThan(30);
-    expect(strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902|ical\.js|csv-stringify\/sync|htmlparser2|pluralize)$/)).toEqual([]);
+    expect(
+      strangers("core", /^core\/|^package:(zod|temporal-polyfill|rfc6902|ical\.js|csv-stringify\/sync|htmlparser2|pluralize)$/),
+    ).toEqual([]);
     expect(under("core").filter((f) => importsOf(f).includes("package:temporal-polyfill"))).toEqual(["core/time/zone.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:rfc6902"))).toEqual(["core/dish/patch.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:ical.js"))).toEqual(["core/sheets/calendar.ts"]);

@@ -1,4 +1,5 @@
 // rondeau safety DISH [--plan PLAN]: what the rules of safety find in a dish and, with a plan, in its hours. Exit 4 where something is past a hard limit.
+import { foodsOf } from "../core/safety/foods";
 import { findingViews } from "../core/safety/view";
 import { planView } from "../core/view/plan-view";
 import { loadDish, loadPlan, readFlags } from "./input";
@@ -17,5 +18,16 @@ export function safetyCommand(args: readonly string[]) {
   });
   const hard = found.filter((f) => f.hard);
   for (const f of hard) process.stderr.write(`rondeau: ${f.title}: ${f.computed}\n`);
-  return { data: { findings: found.map(({ acknowledged: _, print: __, ...f }) => f) }, exit: hard.length ? 4 : 0 };
+  const foods = foodsOf(document, plan?.methods ?? {});
+  return {
+    data: {
+      findings: found.map(({ acknowledged: _, print: __, basis, ...f }) => ({
+        ...f,
+        basis: basis ?? "allowed",
+        foods: foods.filter((x) => x.component === f.component).map(({ component: ___, ...food }) => food),
+      })),
+      foods,
+    },
+    exit: hard.length ? 4 : 0,
+  };
 }

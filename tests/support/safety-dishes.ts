@@ -47,6 +47,7 @@ const usesOf = (text: string): Loose[] =>
 function stepOf(text: string, index: number): Loose {
   const [name = "", time = "10m", ...cells] = text.split("|").map((c) => c.trim());
   const step: Loose = { id: `s${index}`, name, time: time || "10m", attention: /\d+d|[5-9]h|\d\dh/.test(time) ? "unattended" : "hands" };
+  if (step.attention === "unattended" && /overnight|night|cure|soak|fridge|brine|ferment|sleep/i.test(name)) step.sleepOk = true;
   if (index > 1) step.after = [`s${index - 1}`];
   for (const cell of cells.filter(Boolean)) {
     if (cell === "boils") step.boils = true;

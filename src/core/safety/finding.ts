@@ -22,7 +22,9 @@ export interface Finding {
   readonly component?: string;
   /** "component.step" */
   readonly step?: string;
-  /** What was found and reckoned, with its figures. */
+  /** Whether it is so in the plan, or may come to be so by what the dish allows. */
+  readonly basis?: "planned" | "allowed";
+  /** What was found and calculated, with its figures. */
   readonly computed: string;
   readonly caution: string;
   /** What would mend it, in words. */
@@ -41,7 +43,7 @@ export function cautioned(
   caution: string,
   about: string,
   found: Pick<Finding, "computed"> &
-    Partial<Pick<Finding, "severity" | "hard" | "title" | "known" | "component" | "step" | "mends" | "way">>,
+    Partial<Pick<Finding, "severity" | "hard" | "title" | "basis" | "known" | "component" | "step" | "mends" | "way">>,
 ): Finding {
   const row = cautionOf(caution);
   if (!row) throw new Error(`safety: no caution "${caution}"`);

@@ -8,7 +8,7 @@ import { curingSalt, fermentSalt } from "./rules/curing";
 import { dangerTime } from "./rules/danger-time";
 import { alcohol, allergens, guestsAtRisk, honey, sprouts } from "./rules/guests";
 import { fireIndoors, heatAtNight, unattendedHeat } from "./rules/heat";
-import { heldTooLong, jars, rice, underOil, vacuumBags } from "./rules/holds";
+import { heldTooLong, jars, rice, standsWarm, underOil, vacuumBags } from "./rules/holds";
 import {
   counterThaw,
   fermentedMeat,
@@ -33,6 +33,7 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   coolingDeadlines,
   dangerTime,
   heldTooLong,
+  standsWarm,
   underOil,
   jars,
   vacuumBags,

@@ -81,4 +81,7 @@ export function isGrowing(part: Part): boolean {
   return part.items.some((i) => isRawFlesh(i) || (GROWS(i) && !/powder|vanilla/i.test(i.ingredient.name)) || isPotato(i));
 }
 
+/** What stands dry, whatever goes into the rest of its component: nothing grows in it. */
+export const DRY = /\b(?:crumbs?|croutons?|crackers|crisps|brittle|praline|nuts|biscuits?|wafers?|tuiles?|meringues?)\b/i;
+
 export const careOf = ({ document }: Pick<SafetyScene, "document">): readonly string[] => document.dish.guests?.care ?? [];

@@ -19,7 +19,11 @@ const CUSTARD_COLD_MIN = 60;
 const WAYS: readonly (readonly [words: RegExp, way: CoolingWayKey, said: string])[] = [
   [/\bice\b.*stir|stir.*\bice\b/i, "iceBathStirred", "stirred in an ice bath"],
   [/\bice\b/i, "iceBathStill", "in an ice bath"],
-  [/flat|shallow|wide dish|trays?\b|\bsheet-pan\b/i, "traysHalf", "in shallow trays"],
+  [
+    /flat|shallow|wide dish|trays?\b|\bsheet-pan\b|small (?:moulds?|pots?|tubs?|portions?)|ramekins?|\bcups\b|portioned/i,
+    "traysHalf",
+    "in shallow trays",
+  ],
   [/cold water|\btap\b|\bsink\b|basin/i, "coldWaterThenFridge", "in cold water, then the fridge"],
   [/fridge/i, "potFridgeAtOnce", "in the fridge at once"],
 ];

@@ -5,7 +5,7 @@ import { dangerZoneAccount } from "../../measures/heat/verdicts";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding, type Mend } from "../finding";
 import type { Part, PartStep } from "../part";
-import { isGrowing, killsGerms, type SafetyScene } from "../scene";
+import { DRY, isGrowing, killsGerms, type SafetyScene } from "../scene";
 import { cooledPart } from "./cooling";
 
 type Leg = Parameters<typeof dangerZoneAccount>[0]["legs"][number];
@@ -14,8 +14,6 @@ const [ROOM, FRIDGE, CELLAR, HOT, FREEZER] = [21, 4, 12, 65, -18];
 const SETTLES_MIN = 120;
 /** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
 const MEANT_WARM = /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt)/i;
-/** What stands dry, whatever goes into the rest of its component: nothing grows in it. */
-const DRY = /\b(?:crumbs?|croutons?|crackers|crisps|brittle|praline|nuts|biscuits?|wafers?|tuiles?|meringues?)\b/i;
 /** What the account takes. */
 const [MOST_LEGS, LONGEST_LEG_MIN] = [60, 20_000];
 /** The most, and half of it for guests who need care, min. */
@@ -185,6 +183,7 @@ export function dangerTime(scene: SafetyScene): Finding[] {
         component: id,
         severity: account.effectiveMin > MOST_MIN ? "stop" : "warn",
         title: `${name} is in the warm too long`,
+        basis: "planned",
         known: doublings(minutes),
         computed: `${spokenDuration(minutes)} between 5 and 60 °C on its way to the table, the most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours are the most." : "Four hours are the most, two if it is to be kept."}`,
         mends: worst?.stay ? cooler(worst.stay, scene) : [],

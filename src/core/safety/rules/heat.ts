@@ -63,6 +63,7 @@ export function unattendedHeat({ parts, asleep }: SafetyScene): Finding[] {
         cautioned("unattended-heat", step.ref, {
           component: part.component.id,
           step: step.ref,
+          basis: "planned",
           known: doublings(alone),
           computed: `The ${hot.what} is on for “${step.name}” while everybody sleeps, for ${spokenDuration(Math.round(alone))}.`,
           mends: [{ label: "Not while everybody sleeps", apply: (d) => withStep(d, step.place, (s) => ({ ...s, sleepOk: false })) }],

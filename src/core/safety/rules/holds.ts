@@ -6,7 +6,7 @@ import { pickleAcidity } from "../../measures/pickle";
 import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
 import { gramsOf, type Item, isOf, mLOf, type Part, type PartStep } from "../part";
-import { isRawFlesh, killsGerms, type SafetyScene } from "../scene";
+import { DRY, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 
 type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
 const WHERE: Readonly<Record<string, string>> = {
@@ -69,7 +69,11 @@ const moved = (k: Kept, to: "fridge" | "freezer", minutes: number) => ({
     { place: to, litres: holds.find((h) => h.place === k.place)?.litres ?? 1, max: durationText(minutes), limit: "safety" as const },
   ]),
 });
-const at = ({ part, step }: Kept) => ({ component: part.component.id, step: step.ref });
+const at = (k: Kept) => ({
+  component: k.part.component.id,
+  step: k.step.ref,
+  basis: (k.planned ?? 0) >= (k.max ?? Number.POSITIVE_INFINITY) ? ("planned" as const) : ("allowed" as const),
+});
 /** What the dish allows, and what the plan has: the longer of both is the hazard, for what is left over waits as long as it may. */
 const longest = (k: Kept) => Math.max(k.planned ?? 0, k.max ?? Number.POSITIVE_INFINITY);
 /** "waits 3 days" by the plan, "may wait 21 days" by the dish. */
@@ -101,6 +105,7 @@ export function heldTooLong(scene: SafetyScene): Finding[] {
       {
         ...cautioned("cooked-then-warm", `hold:${k.part.component.id}.${k.output}:${k.place}`, {
           ...at(k),
+          basis: inPlan ? "planned" : "allowed",
           severity: inPlan || (k.place === "counter" && known.minutes > 0 && allowed > Math.max(240, 2 * known.minutes)) ? "stop" : "warn",
           title: `${k.name} may wait too long`,
           known: doublings(inPlan ? planned : allowed),
@@ -116,6 +121,43 @@ export function heldTooLong(scene: SafetyScene): Finding[] {
 }
 
 const DAY = 1440;
+/** Warm standing of cooked food, min: two hours are told, four hours are a danger. Source: USDA FSIS two-hour rule, 2020. */
+const [WARM_TOLD, WARM_MOST] = [120, 240];
+/** Food of flesh, stock, rice or pulses: wet, hardly sour, with nothing that keeps it. */
+function isMoist(part: Part): boolean {
+  if (["cure", "dry", "ferment", "pickle", "dough", "oil", "sausage"].includes(part.component.kind)) return false;
+  const all = gramsOf(part, (i) => !isOf("water")(i));
+  const moist = gramsOf(
+    part,
+    (i) => isRawFlesh(i) || isOf("stock", "rice", "pulse", "pulse-lectin", "pulse-canned", "milk", "cream", "cured-cooked")(i),
+  );
+  return all > 0 && moist >= 0.3 * all && gramsOf(part, isOf("sugar", "flour")) < 0.25 * all;
+}
+/** Cooked food that the dish lets stand in the warm, whatever it is called. */
+export function standsWarm(scene: SafetyScene): Finding[] {
+  return keptOf(scene).flatMap((k): Finding[] => {
+    if (k.place !== "counter" && k.place !== "cellar" && k.place !== "none") return [];
+    // Where the table of holds knows it by its name, that says it.
+    if (DRY.test(k.name) || (k.place === "counter" && longestMinutes(k.name, k.place)?.safety)) return [];
+    const cooked = k.part.steps.slice(0, k.part.steps.indexOf(k.step) + 1).some(killsGerms);
+    const minutes = longest(k);
+    if (!cooked || minutes <= WARM_TOLD || !isMoist(k.part) || acidPct(k.part) >= SOUR_PCT) return [];
+    // Sealed in jars it is judged as a jar.
+    if (SEALED.test(k.part.steps.map((s) => s.words).join(" ")) && minutes > DAY) return [];
+    return [
+      cautioned("cooked-then-warm", `stands:${k.part.component.id}.${k.output}:${k.place}`, {
+        ...at(k),
+        severity: minutes > WARM_MOST ? "stop" : "warn",
+        title: `${k.name} may stand in the warm too long`,
+        known: doublings(minutes),
+        computed: `It ${waits(k)} ${WHERE[k.place] ?? "in the warm"} after it is cooked; two hours are the most if it is kept, four if it is eaten.`,
+        way: "a shorter wait, the fridge, or kept hot above 60 °C",
+        mends: [limited(k, WARM_TOLD), moved(k, "fridge", 2 * DAY)],
+      }),
+    ];
+  });
+}
+
 export function rice(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     // Short of a limit nothing is asked of grains that are toasted, ground or dry.
@@ -186,6 +228,8 @@ const SWEET = isOf("sugar", "syrup", "honey", "fruit");
 /** Set by sugar: more than about a third of all of it. */
 const isPreserve = (part: Part) => {
   const sugar = gramsOf(part, isOf("sugar", "syrup", "honey"));
+  // Sour and sweet together, boiled down: a chutney.
+  if (acidPct(part) >= SOUR_PCT && sugar >= 0.18 * gramsOf(part, (i) => !isOf("water")(i))) return true;
   return (
     sugar > 0 &&
     sugar >= 0.4 * gramsOf(part, (i) => !SWEET(i) && !isOf("water")(i)) &&

@@ -5,20 +5,7 @@ import { CalculationError } from "../../measures/calculation-error";
 import { bagPasteurise } from "../../measures/heat/pasteurise";
 import { likelyMinutes, type PartStep } from "../part";
 
-type Medium =
-  | "boil"
-  | "simmer"
-  | "steam"
-  | "pressure"
-  | "oven"
-  | "grill"
-  | "fry"
-  | "deep-fry"
-  | "pan"
-  | "bath"
-  | "slow"
-  | "smoke"
-  | "warm";
+type Medium = "boil" | "simmer" | "steam" | "pressure" | "oven" | "grill" | "fry" | "deep-fry" | "pan" | "bath" | "slow" | "smoke" | "warm";
 
 export interface Heat {
   readonly medium: Medium;
@@ -46,7 +33,8 @@ const SIMMER =
 const STEAM = /(?<!\ba )(?<!\bthe )\bsteam(?:s|ed)?\b(?! (?:hole|vent|escape|out))/i;
 const OVEN = /\b(?:bake|roast|oven|gratin|blind[- ]bake|dehydrat|baked|roasted)\b/i;
 const GRILL = /\b(?:grill|griddle|barbecue|bbq|coals?|embers?|broil|spit|skewer)/i;
-const PAN = /\b(?:fry|fried|frying|saut|stir-?fry|sear|brown|pan-|toast|sweat|colour|crisp|sizzle|cook|heat|wilt|soften)/i;
+const PAN =
+  /\b(?:fry|fried|frying|saut|stir-?fry|sear|brown|pan-|toast(?! ?s?$)(?= (?:the|in|on|until|dry|them|it)|ed\b|ing\b)|sweat|colour|crisp|sizzle|cook|heat|wilt|soften)/i;
 const SMOKE = /\b(?:smoke|smoker|smoking)\b/i;
 const WARM = /\b(?:warm|melt|temper|infuse|blood heat|lukewarm|bloom|loosen|keep hot|keep warm)\b/i;
 const SURFACE = /\b(?:sear|brown|char|scorch|torch|blister|flash-?fry|flame|colour|seal (?:the|in|all))/i;
@@ -72,7 +60,7 @@ function mediumOf({ step, name, words }: PartStep): { medium: Medium; tempC?: nu
   const kinds = uses.map((u) => u.what.replaceAll("-", " ")).join(" ");
   const at = (u: { readonly tempC?: number | undefined } | undefined) => (u?.tempC === undefined ? {} : { tempC: u.tempC });
   const bath = use("bath");
-  if (bath || BATH.test(name)) return { medium: "bath", ...at(bath) };
+  if (bath || (BATH.test(name) && !use("oven") && !/bain[- ]marie/i.test(name))) return { medium: "bath", ...at(bath) };
   if (SLOW.test(`${kinds} ${name}`)) return { medium: "slow" };
   if (PRESSURE.test(`${kinds} ${name}`)) return { medium: "pressure" };
   if (step.boils) return { medium: "boil" };
