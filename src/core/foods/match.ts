@@ -21,6 +21,9 @@ export interface Understood {
   readonly dried: boolean;
 }
 
+pluralize.addSingularRule(/chillies$/i, "chilli");
+pluralize.addSingularRule(/chilies$/i, "chili");
+
 /** Words of a phrase: small letters without accents, the singular, hyphens as spaces. */
 function wordsOf(text: string): string[] {
   return text
@@ -50,13 +53,14 @@ const ASIDE =
   /[,;()[\]:–—]|\b(?:for|with|in|from|to|such as|plus|on|without|at|until|into|about|cut|each|per|if|see|left over|of your choice|weighed|bought|made)\b/i;
 /** Ways of saying how it is cut that hold the name of another food. */
 const CUTS =
-  /\b(?:bone[- ]in|bone[- ]out|boned|off the bone|on the bone|skin[- ]on|skin[- ]off|skin[- ]side|fat[- ]cap|head[- ]on|shell[- ]on|in (?:the|their) shells?|rind[- ]on|rind[- ]off|egg[- ]sized|walnut[- ]sized|with (?:the )?(?:skin|bones?|fat|rind|leaves|shells?|tops?|greens)|tail[- ]on|fat removed|skin removed|steak[- ]cut|on the vine|pea[- ]sized|butter[- ]soft|matchsticks?|wine glass(?:es)?|egg ?cups?|salt ?spoons?|tea ?spoons?|tea ?cups?|coffee spoons?|stock pots?)\b/gi;
+  /\b(?:bone[- ]in|bone[- ]out|boned|off the bone|on the bone|skins?[- ]on|skins?[- ](?:off|removed)|skin[- ]side|fat[- ]cap|head[- ]on|shell[- ]on|in (?:the|their) shells?|rind[- ]on|rind[- ]off|egg[- ]sized|walnut[- ]sized|with (?:the )?(?:skin|bones?|fat|rind|leaves|shells?|tops?|greens)|tail[- ]on|fat removed|skin removed|steak[- ]cut|on the vine|pea[- ]sized|butter[- ]soft|matchsticks?|wine glass(?:es)?|egg ?cups?|salt ?spoons?|tea ?spoons?|tea ?cups?|coffee spoons?|stock pots?)\b/gi;
 /** What says how much of it, or in what state: no food, and no reason for doubt. */
 const PLAIN = new Set(
   "a an the of and or some small large medium big thick thin thinly thickly fine finely coarse coarsely roughly fresh freshly whole half piece chunk slice sliced chopped diced cubed peeled trimmed boneless skinless good best quality organic free range ripe raw dry dried warm cold hot chilled room temperature soft softened melted ground minced grated crushed cracked toasted roasted roast smoked cured salted unsalted pickled tinned canned jarred jar tin can bottle packet pack bag bunch handful sprig stalk stick head clove bulb knob thumb pinch dash splash drop spoon spoonful cup g kg ml l oz lb cooked leftover frozen thawed defrosted farmed wild caught picked foraged live washed rinsed drained soaked pitted stoned deseeded seeded shelled unshelled extra virgin light dark white black red green yellow brown golden pale sweet sour plain mixed baby young old mature strong mild sharp pasteurised unpasteurised vegan vegetarian plant based gluten dairy alcohol sugar lean fatty rolled tied butterflied filleted gutted scaled cleaned day very rather more about roughly lightly your own homemade home shop local new season seasonal 1 2 3 4 5 6 7 8 9 10 12 20 % uncooked blanched shredded julienned halved quartered torn picked leaves leaf spring summer winter autumn quick heaped level generous size sized medium-sized preferably plenty few little left remaining reserved optional".split(
     " ",
   ),
 );
+const CUT = /^(?:steak|wing|thigh|drumstick|tongue|tenderloin|rib|rump|skin|cutlet|joint)s?$/;
 const SEVERAL = /\b(?:and|or|&|\/)\b/;
 
 interface Found {
@@ -279,9 +283,13 @@ function phraseOf(text: string): { food: Food; phrase: string; confidence: numbe
   const joint = SEVERAL.exec(text.slice(0, cut).toLowerCase())?.index;
   const before = joint === undefined ? undefined : wordsOf(text.slice(0, joint)).length;
   const ahead = before === undefined ? [] : candidates.filter((f) => f.to <= before);
-  const behind = candidates.filter((f) => before !== undefined && f.from >= before);
+  const behind = candidates.filter(
+    (f) => before !== undefined && f.from >= before && !candidates.some((x) => x !== f && x.from <= f.from && x.to >= f.to),
+  );
   const own = ahead.length === 0 || behind.length > 1 ? candidates : ahead;
-  const best = own.reduce((a, b) => (b.to > a.to ? b : b.to === a.to && b.to - b.from > a.to - a.from ? b : a));
+  const last = own.reduce((a, b) => (b.to > a.to ? b : b.to === a.to && b.to - b.from > a.to - a.from ? b : a));
+  // A cut by itself is of what stands before it: "hake steaks".
+  const best = CUT.test(last.phrase) ? (own.findLast((f) => f.to === last.from) ?? last) : last;
   const left = whole.filter((w, i) => (i < best.from || i >= best.to) && i < Math.max(firstPart, best.to) && !PLAIN.has(w));
   const after = whole.slice(best.to, Math.max(firstPart, best.to)).some((w) => !PLAIN.has(w) && !VOCABULARY.has(w));
   const doubt = (inFirst.length ? 0 : 0.4) + (after ? 0.3 : 0) + (left.some((w) => !VOCABULARY.has(w)) ? 0.1 : 0);

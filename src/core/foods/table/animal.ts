@@ -51,7 +51,7 @@ ostrich | ostrich
 chicken | chicken; whole chicken; roasting chicken; spatchcock chicken; spatchcocked chicken; poussin; spring chicken; broiler; roaster; capon; free-range chicken; corn-fed chicken; chicken piece; jointed chicken; chicken joint; chicken quarter; cockerel; cornish hen; chicken crown; chook; fryer
 chicken.hen | boiling fowl; boiling hen; stewing hen; stewing chicken; old hen; laying hen; soup hen; soup chicken; fowl; hen | 66/15
 chicken.breast | chicken breast; chicken fillet; chicken tender; chicken supreme; chicken goujon; chicken mini-fillet; chicken breast fillet; chicken cutlet; chicken escalope; chicken tenderloin | 74/3
-chicken.thigh | chicken thigh; chicken leg; chicken drumstick; drumstick; thigh; chicken maryland; dark meat chicken; chicken thigh fillet; chicken leg quarter | 70/12
+chicken.thigh | chicken thigh; chicken oyster; chicken leg; chicken drumstick; drumstick; thigh; chicken maryland; dark meat chicken; chicken thigh fillet; chicken leg quarter | 70/12
 chicken.wing | chicken wing; wing; wing tip; chicken wing tip; chicken drumette; wingette; buffalo wing | 66/16
 chicken.back | chicken back; +chicken foot; chicken feet; chicken neck; chicken carcass; raw chicken carcass; chicken frame | 62/18
 chicken.skin | chicken skin; poultry skin; duck skin | 54/32
