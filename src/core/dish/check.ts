@@ -98,6 +98,14 @@ function checkIds(document: DishFile, report: Report): void {
       unique(method.steps, `${path}.steps`, "step");
       if (method.id === "fallback")
         report(`${path}.id`, 'A method may not be called "fallback": a plan uses that word for the stand-in. Give it another id.');
+      method.ingredients?.forEach((i, n) => {
+        if (i.step !== undefined && !method.steps.some((s) => s.id === i.step))
+          report(
+            `${path}.ingredients[${n}].step`,
+            `There is not the step "${quoted(i.step)}" in this method; the ingredient comes in at the first step that names it. Name another, or leave it out.`,
+            "warning",
+          );
+      });
       const seen = new Map<string, string>();
       method.steps.forEach((step, s) => {
         step.makes?.forEach((output, o) => {

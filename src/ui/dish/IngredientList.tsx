@@ -9,6 +9,7 @@ import type { DishFile } from "@/core/dish/schema";
 import { readIngredient } from "@/core/entry/ingredient-line";
 import { shortNumber } from "@/core/entry/numbers";
 import { type Field, Fields } from "./fields";
+import { ChooseFood, TakenFor } from "./IngredientFood";
 import { LineInput } from "./line-input";
 import type { Edit } from "./use-editing";
 
@@ -76,6 +77,8 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                         const { amount: _, asNeeded: __, optional: ___, note: ____, ...rest } = x;
                         const { id: _____, ...made } = ingredientOf(read, []);
                         // What a line says again is taken from it; what only the fields say stays.
+                        // Another name is another food.
+                        if (read.name !== x.name) delete rest.food;
                         return { ...rest, ...(x.note && !made.note ? { note: x.note } : {}), ...made };
                       })
                     }
@@ -104,6 +107,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                   <Trash2 size={15} />
                 </button>
               </div>
+              {!i.leftOut && <TakenFor ingredient={i} put={(label, change) => put(i, label, change)} onChoose={() => setOpen(i.id)} />}
               {(i.standsFor || i.leftOut) && (
                 <p className="flex flex-wrap gap-x-3 text-[13px]">
                   <span className="text-saffron-ink">
@@ -158,6 +162,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                       do without it
                     </button>
                   )}
+                  <ChooseFood ingredient={i} steps={method.steps} put={(label, change) => put(i, label, change)} />
                   <div className="pt-2">
                     <Fields
                       fields={FIELDS}

@@ -1,0 +1,133 @@
+"use client";
+import { useId, useState } from "react";
+import type { DishIngredient } from "@/core/dish/edit/places";
+import { foodsNamed, understand } from "@/core/foods/match";
+import { FOODS, type Food } from "@/core/foods/table";
+import { foodClassWords } from "@/words/foods";
+
+type Put = (label: string, change: (i: DishIngredient) => DishIngredient) => void;
+
+const withFood = (food: string | undefined) => (i: DishIngredient) => {
+  const { food: _, ...rest } = i;
+  return (food === undefined ? rest : { ...rest, food }) as DishIngredient;
+};
+
+/** What an ingredient was taken for, where its name leaves room for doubt or a danger hangs on it; put right with one press. */
+export function TakenFor({ ingredient, put, onChoose }: { ingredient: DishIngredient; put: Put; onChoose: () => void }) {
+  const food = understand(ingredient.name, ingredient.food);
+  if (!food)
+    return (
+      <p className="text-[12.5px] text-saffron-ink">
+        Which food is this? The rules of safety know nothing of it.{" "}
+        <button type="button" className="link" onClick={onChoose}>
+          say what it is<span className="sr-only">: {ingredient.name}</span>
+        </button>
+      </p>
+    );
+  if (ingredient.food === undefined && food.confidence >= 0.8) return null;
+  const others = foodsNamed(ingredient.name).filter((f) => f.food !== food.food);
+  return (
+    <p className="flex flex-wrap gap-x-3 text-[12.5px] text-quiet">
+      <span>
+        taken for <b className="font-semibold">{food.phrase}</b> ({foodClassWords(food.class)})
+      </span>
+      {ingredient.food === undefined ? (
+        others.slice(0, 2).map((o) => (
+          <button key={o.food.id} type="button" className="link" onClick={() => put(`taken for ${o.phrase}`, withFood(o.food.id))}>
+            no, {o.phrase}
+          </button>
+        ))
+      ) : (
+        <button type="button" className="link" onClick={() => put("read by its name", withFood(undefined))}>
+          read its name again
+        </button>
+      )}
+    </p>
+  );
+}
+
+const SHOWN = 6;
+/** Foods whose names begin with what is typed, and then those that hold it. */
+function suggested(text: string): readonly (readonly [name: string, food: Food])[] {
+  const wanted = text.trim().toLowerCase();
+  if (wanted.length < 2) return [];
+  const named = FOODS.flatMap((f) => f.names.map((n) => [n, f] as const));
+  const begins = named.filter(([n]) => n.startsWith(wanted));
+  const holds = named.filter(([n]) => !n.startsWith(wanted) && n.includes(wanted));
+  return [...begins.sort((a, b) => a[0].length - b[0].length), ...holds].slice(0, SHOWN);
+}
+
+interface ChooseFoodProps {
+  readonly ingredient: DishIngredient;
+  readonly steps: readonly { readonly id: string; readonly name?: string | undefined }[];
+  readonly put: Put;
+}
+
+/** Says which food an ingredient is, and at which step it comes in. */
+export function ChooseFood({ ingredient, steps, put }: ChooseFoodProps) {
+  const [text, setText] = useState("");
+  const id = useId();
+  const food = understand(ingredient.name, ingredient.food);
+  const found = suggested(text);
+  return (
+    <div className="pt-2 text-[13.5px]">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <label htmlFor={`${id}f`} className="text-quiet">
+          This food is
+        </label>
+        <input
+          id={`${id}f`}
+          type="text"
+          className="field w-44"
+          value={text}
+          placeholder={food?.phrase ?? "such as ground beef"}
+          autoComplete="off"
+          spellCheck={false}
+          onChange={(e) => setText(e.target.value)}
+        />
+        <span className="text-quiet">{food ? foodClassWords(food.class) : "not known"}</span>
+      </div>
+      {found.length > 0 && (
+        <ul aria-label="Foods by that name" className="flex flex-wrap gap-x-4 py-0.5">
+          {found.map(([name, f]) => (
+            <li key={name}>
+              <button
+                type="button"
+                className="link"
+                onClick={() => {
+                  put(`taken for ${name}`, withFood(f.id));
+                  setText("");
+                }}
+              >
+                {name}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-wrap items-baseline gap-x-3 pt-1">
+        <label htmlFor={`${id}s`} className="text-quiet">
+          Comes in at
+        </label>
+        <select
+          id={`${id}s`}
+          className="field"
+          value={ingredient.step ?? ""}
+          onChange={(e) =>
+            put(e.target.value === "" ? "at the step that names it" : "its step", (i) => {
+              const { step: _, ...rest } = i;
+              return (e.target.value === "" ? rest : { ...rest, step: e.target.value }) as DishIngredient;
+            })
+          }
+        >
+          <option value="">the first step that names it</option>
+          {steps.map((s) => (
+            <option key={s.id} value={s.id}>
+              {s.name ?? s.id}
+            </option>
+          ))}
+        </select>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,48 @@
+// Classes of foods as a cook says them.
+import type { FoodClass } from "../core/foods/table";
+
+const WORDS: Partial<Readonly<Record<FoodClass, string>>> = {
+  meat: "meat, in the piece",
+  poultry: "poultry",
+  mince: "minced meat",
+  "poultry-mince": "minced poultry",
+  sausage: "raw sausage",
+  offal: "offal",
+  "poultry-offal": "poultry liver and giblets",
+  bones: "bones",
+  fat: "animal fat",
+  "cured-raw": "cured meat, not cooked",
+  "cured-cooked": "cured meat, cooked",
+  "fish-freshwater": "freshwater fish",
+  "fish-scombroid": "fish that must stay cold",
+  "fish-cured": "cured fish",
+  "fish-smoked": "smoked fish",
+  "fish-canned": "tinned fish",
+  crustacean: "prawns, crab and the like",
+  bivalve: "mussels, oysters and the like",
+  cephalopod: "squid and octopus",
+  gastropod: "snails",
+  "egg-safe": "egg that is safe raw",
+  "milk-raw": "milk that was not pasteurised",
+  cultured: "soured milk",
+  "cheese-hard": "hard cheese",
+  "cheese-soft": "soft cheese",
+  "cheese-blue": "blue cheese",
+  "cheese-fresh": "fresh cheese",
+  "cheese-raw-milk": "raw-milk cheese",
+  allium: "onions and garlic",
+  "mushroom-wild": "mushrooms that may be wild",
+  "toxic-plant": "a plant with a poison of its own",
+  "pulse-lectin": "dried beans that need a hard boil",
+  pulse: "pulses",
+  "pulse-canned": "cooked pulses",
+  "plant-substitute": "made of plants",
+  "flour-free": "flour without gluten",
+  "curing-salt": "curing salt",
+  fortified: "fortified wine",
+  "soft-drink": "drink without alcohol",
+  inedible: "not eaten",
+};
+
+/** @example foodClassWords("mince") // "minced meat" */
+export const foodClassWords = (kind: FoodClass): string => WORDS[kind] ?? kind.replaceAll("-", " ");
