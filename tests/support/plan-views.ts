@@ -35,6 +35,7 @@ export const step = (ref: string, from: string, to: string, more: Partial<StepVi
     paused: false,
     uncertain: undefined,
     danger: [],
+    goesIn: [],
     takes: [],
     makes: [],
     state: "planned",

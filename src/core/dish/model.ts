@@ -102,6 +102,8 @@ export interface Step {
   readonly tags: ReadonlySet<string>;
   readonly links: readonly Link[];
   readonly takes: readonly Take[];
+  /** Ingredients that come in here, for the guests that come. */
+  readonly goesIn: readonly { readonly name: string; readonly quantity: Quantity | undefined }[];
   readonly within: string | undefined;
   readonly makes: readonly Output[];
   readonly cooks: readonly string[] | undefined;

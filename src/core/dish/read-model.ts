@@ -4,6 +4,7 @@ import type { Hours } from "../time/calendar";
 import { minutesOf } from "../time/duration";
 import { Zone } from "../time/zone";
 import { DEFAULT_KITCHEN } from "./default-kitchen";
+import { entersAt } from "./enters";
 import {
   type Component,
   componentOf,
@@ -22,6 +23,7 @@ import {
 import type { TimeSpread } from "./planned-length";
 import type { DishFile, DishStep, Hold as HoldFile, KitchenFile, UncertainDuration } from "./schema";
 import { quantityOf, scaledOutput } from "./units";
+import { scaledIngredient } from "./weights";
 import { wishesModel } from "./wishes";
 
 /** The figures of a dish document. */
@@ -37,12 +39,15 @@ export function dishModel(document: DishFile): Dish {
       kind: c.kind,
       course: c.course,
       k,
-      methods: c.methods.map((m) => ({
-        id: m.id,
-        name: m.name ?? m.id,
-        quality: m.quality ?? 1,
-        steps: m.steps.map((s, i) => stepModel(s, c.id, k, m.steps[i - 1]?.id, document, kDish)),
-      })),
+      methods: c.methods.map((m) => {
+        const goesIn = goesInAt(m, k);
+        return {
+          id: m.id,
+          name: m.name ?? m.id,
+          quality: m.quality ?? 1,
+          steps: m.steps.map((s, i) => stepModel(s, c.id, k, m.steps[i - 1]?.id, document, kDish, goesIn[i] ?? [])),
+        };
+      }),
       onHand: (c.onHand ?? []).map((o) => ({
         ref: `${c.id}.${o.output}`,
         quantity: o.amount && quantityOf(o.amount),
@@ -130,7 +135,22 @@ function holdModel(h: Pick<HoldFile, "place" | "litres" | "min" | "max" | "best"
   };
 }
 
-function stepModel(s: DishStep, component: string, k: number, before: string | undefined, document: DishFile, kDish: number): Step {
+/** What comes in at each step of a method. */
+function goesInAt(m: DishFile["components"][number]["methods"][number], k: number): Step["goesIn"][number][][] {
+  const at = m.steps.map((): Step["goesIn"][number][] => []);
+  for (const i of m.ingredients ?? []) if (!i.leftOut) at[entersAt(i, m.steps)]?.push({ name: i.name, quantity: scaledIngredient(i, k) });
+  return at;
+}
+
+function stepModel(
+  s: DishStep,
+  component: string,
+  k: number,
+  before: string | undefined,
+  document: DishFile,
+  kDish: number,
+  goesIn: Step["goesIn"],
+): Step {
   const whole = (ref: string) => wholeRef(ref, component);
   const time = spread(s.time);
   const attention = s.attention ?? "hands";
@@ -203,6 +223,7 @@ function stepModel(s: DishStep, component: string, k: number, before: string | u
     tags,
     links: linksOf(s, component, k, before, takes, document),
     takes,
+    goesIn,
     within: s.within === undefined ? undefined : whole(s.within),
     makes: (s.makes ?? []).map((o) => ({
       ref: `${component}.${o.id}`,

@@ -1,6 +1,7 @@
 // One component by the method in force, as the rules look at it: its steps, and its ingredients with the food that each is.
 import { isBought } from "../dish/edit/larder";
 import { type DishIngredient, type DishMethod, type DishOutput, mainOutput, type StepPlace } from "../dish/edit/places";
+import { entersAt } from "../dish/enters";
 import { methodInForce } from "../dish/method-in-force";
 import type { DishComponent, DishFile, DishStep } from "../dish/schema";
 import { scaledOutput } from "../dish/units";
@@ -41,26 +42,6 @@ export interface Part {
 
 export const likelyMinutes = (step: DishStep): number => minutesOf(typeof step.time === "string" ? step.time : step.time.likely);
 
-/** Words by which a step may name an ingredient: those of its name that say what it is. */
-const namesOf = (name: string, food: Understood | undefined): readonly string[] =>
-  [...new Set([...(food?.phrase.split(/[\s-]+/) ?? []), ...name.toLowerCase().split(/[^\p{L}]+/u)])].filter(
-    (w) => w.length > 3 && !COMMON.has(w),
-  );
-const COMMON: ReadonlySet<string> = new Set(
-  "fresh dried with from whole large small fine finely coarse warm cold white black green brown dark light ground sliced chopped plain good strong soft free range double single extra virgin".split(
-    " ",
-  ),
-);
-
-/** The step at which an ingredient comes in: the one that it says, else the first that names it, else the first. */
-function entersAt(i: DishIngredient, food: Understood | undefined, steps: readonly PartStep[]): number {
-  const said = i.step === undefined ? -1 : steps.findIndex((s) => s.step.id === i.step);
-  if (said >= 0) return said;
-  const words = namesOf(i.name, food);
-  const named = steps.findIndex((s) => words.some((w) => s.words.toLowerCase().includes(w.replace(/(?:es|s|y)$/, ""))));
-  return Math.max(0, named);
-}
-
 /** Components by the methods in force; what is bought or on hand has none. */
 export function partsOf(document: DishFile, chosen: Readonly<Record<string, string>>, view: PlanView | undefined): Part[] {
   const planned = new Map(view?.steps.map((s) => [s.ref, s]));
@@ -79,7 +60,7 @@ export function partsOf(document: DishFile, chosen: Readonly<Record<string, stri
     const ingredients = (method.ingredients ?? []).filter((i) => !i.leftOut);
     const items = ingredients.map((ingredient): Item => {
       const food = understand(ingredient.name, ingredient.food);
-      return { ingredient, food, enters: entersAt(ingredient, food, steps) };
+      return { ingredient, food, enters: entersAt(ingredient, method.steps) };
     });
     return [{ component, method, k: kOf(document, component), steps, ingredients, items }];
   });

@@ -4,6 +4,7 @@ import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
 import type { PlanView } from "../view/plan-view";
+import { withAmounts } from "../view/with-amounts";
 import { type DayEntry, dayList, whenOver } from "./day-list";
 
 export interface Severe {
@@ -57,7 +58,8 @@ function entryText(entry: DayEntry, component: string, view: PlanView, clock: Wa
   if (step.tempC) details.push(`${step.tempC} °C`);
   if (view.cooks.length > 1 && entry.cooks.length) details.push(entry.cooks.join(", "));
   const cue = step.cue ? ` *until ${plain(step.cue)}*` : "";
-  return `${plain(entry.what === "end" ? `${step.name}: see it out` : step.name)} (${plain(details.join(", "))})${cue}`;
+  const goesIn = entry.what === "end" ? "" : withAmounts({ goesIn: step.goesIn, takes: [] });
+  return `${plain(entry.what === "end" ? `${step.name}: see it out` : step.name)} (${plain(details.join(", "))})${goesIn ? `: ${plain(goesIn)}` : ""}${cue}`;
 }
 
 /** A cook's own words must not turn into Markdown. */

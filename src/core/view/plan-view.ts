@@ -40,6 +40,8 @@ export interface StepView {
   readonly paused: boolean;
   readonly uncertain: readonly [number, number, number] | undefined;
   readonly danger: readonly string[];
+  /** Ingredients that come in here, with their amounts for the guests that come. */
+  readonly goesIn: readonly { readonly name: string; readonly amount: string }[];
   readonly takes: readonly { readonly name: string; readonly component: string; readonly amount: string }[];
   readonly makes: readonly { readonly name: string; readonly amount: string }[];
   readonly state: "planned" | "running" | "done";
@@ -208,6 +210,7 @@ function stepView(dish: Dish, step: Step, at: PlannedStep, outputs: ReadonlyMap<
     paused: isPutDown(event),
     uncertain: time.max > time.min ? [time.min, time.likely, time.max] : undefined,
     danger: file.danger ?? [],
+    goesIn: step.goesIn.map((i) => ({ name: i.name, amount: i.quantity ? quantityText(i.quantity) : "" })),
     takes: step.takes.map((t) => ({
       name: outputs.get(t.from) ?? t.from,
       component: componentOf(t.from),

@@ -4,6 +4,7 @@ import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { StepView } from "@/core/view/plan-view";
+import { withAmounts } from "@/core/view/with-amounts";
 import { placeWords } from "../route-chart/words";
 import { FindingCard } from "../safety/FindingCard";
 import { InUnits } from "../shell/InUnits";
@@ -113,8 +114,10 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
         {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <InUnits>{placeWords(step)}</InUnits>
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
-      {step.takes.length > 0 && (
-        <p className="text-[16px]">with {step.takes.map((t) => `${t.amount} ${lower(t.name)}`.trim()).join(", ")}</p>
+      {withAmounts(step) !== "" && (
+        <p className="text-[16px]">
+          with <InUnits>{withAmounts(step)}</InUnits>
+        </p>
       )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
       {findings.map((f) => (

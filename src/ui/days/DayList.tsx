@@ -3,6 +3,7 @@ import { type Day, whenOver } from "@/core/sheets/day-list";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { withAmounts } from "@/core/view/with-amounts";
 import { placeWords } from "../route-chart/words";
 import { InUnits } from "../shell/InUnits";
 
@@ -39,6 +40,11 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                         {entry.step.place !== "counter" && <InUnits>{`, ${placeWords(entry.step)}`}</InUnits>}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}
                       </span>
+                      {entry.what !== "end" && entry.step.goesIn.length > 0 && (
+                        <span className="block text-[13.5px]">
+                          <InUnits>{withAmounts({ goesIn: entry.step.goesIn, takes: [] })}</InUnits>
+                        </span>
+                      )}
                       {entry.step.cue && (entry.what === "end" || entry.step.attention === "hands" || entry.minutes === 0) && (
                         <span className="block text-[13.5px]">
                           until {entry.step.cue}

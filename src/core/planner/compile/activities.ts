@@ -282,6 +282,7 @@ const FALLBACK_STEP = (component: string, name: string): Step => ({
   tags: new Set(),
   links: [],
   takes: [],
+  goesIn: [],
   within: undefined,
   makes: [],
   cooks: undefined,

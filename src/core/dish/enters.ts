@@ -1,0 +1,44 @@
+// At which step of a method an ingredient comes in: the one that it says, else the first that names it, else the first.
+import type { DishComponent } from "./schema";
+
+type Method = DishComponent["methods"][number];
+type Ingredient = NonNullable<Method["ingredients"]>[number];
+
+/** Words that say how a thing is, not what it is. */
+const COMMON: ReadonlySet<string> = new Set(
+  "fresh dried with from whole large small medium fine finely coarse coarsely warm cold white black green brown dark light ground sliced chopped grated plain good strong soft free range double single extra virgin unsalted salted smoked cooked frozen tinned melted peeled boned skin bones kept each about some more".split(
+    " ",
+  ),
+);
+/** An amount of it is named by what it is kept in, and a step by what it does: neither is its name. */
+const stem = (word: string) => word.replace(/(?:ies|es|s|y)$/, "");
+
+/** @returns index into the method's steps; 0 for a method without steps */
+export function entersAt(
+  ingredient: Pick<Ingredient, "name" | "step">,
+  steps: readonly Pick<Method["steps"][number], "id" | "name" | "note" | "done">[],
+): number {
+  const said = ingredient.step === undefined ? -1 : steps.findIndex((s) => s.id === ingredient.step);
+  if (said >= 0) return said;
+  // What stands behind a comma says how it is wanted.
+  const words = (ingredient.name.split(/[,(]/)[0] || ingredient.name)
+    .toLowerCase()
+    .split(/[^\p{L}]+/u)
+    .filter((w) => w.length > 2 && !COMMON.has(w))
+    .map(stem)
+    .filter((w) => w.length > 2);
+  const texts = steps.map((s) =>
+    `${s.name ?? s.id} ${s.note ?? ""} ${s.done?.cue ?? ""}`
+      .toLowerCase()
+      .split(/[^\p{L}]+/u)
+      .map(stem),
+  );
+  // The last word says what it is ("olive oil"): a step that names it goes before one that names another of its words.
+  const last = words.at(-1);
+  const byLast = texts.findIndex((t) => last !== undefined && t.includes(last));
+  if (byLast >= 0) return byLast;
+  return Math.max(
+    0,
+    texts.findIndex((t) => words.some((w) => t.includes(w))),
+  );
+}

@@ -1,0 +1,51 @@
+// Where an ingredient comes in, and what a cook reads at the stove.
+import { expect, test } from "vitest";
+import { entersAt } from "../../../src/core/dish/enters";
+import { dishModel } from "../../../src/core/dish/read-model";
+import { withAmounts } from "../../../src/core/view/with-amounts";
+import type { Loose } from "../../support/dishes";
+import { smallDish } from "../../support/small-dish";
+
+const steps = [
+  { id: "shred", name: "Shred the cabbage" },
+  { id: "salt", name: "Massage with the salt and caraway" },
+  { id: "pack", name: "Pack", note: "Pour olive oil on top." },
+  { id: "stand", name: "Ferment" },
+];
+
+test.each([
+  ["White cabbage", "shred"],
+  ["Sea salt", "salt"],
+  ["Caraway seeds, toasted", "salt"],
+  ["Cabbages, two small ones", "shred"],
+  ["Extra virgin olive oil", "pack"],
+  ["Juniper berries", "shred"],
+])("%s comes in at %s", (name, id) => expect(steps[entersAt({ name }, steps)]?.id).toBe(id));
+
+test("the step that the ingredient says goes before its words; one that is not there does not count", () => {
+  expect(entersAt({ name: "Sea salt", step: "stand" }, steps)).toBe(3);
+  expect(entersAt({ name: "Sea salt", step: "gone" }, steps)).toBe(1);
+  expect(entersAt({ name: "Sea salt" }, [])).toBe(0);
+});
+
+test("amounts stand at the step, for the guests that come, without what is left out", () => {
+  const document = smallDish((d: Loose) => {
+    d.dish.serves = 8;
+    d.components[0].methods[0].ingredients = [
+      { id: "b", name: "Bones", amount: { amount: 2, unit: "kg" } },
+      { id: "s", name: "Salt", step: "simmer", amount: { amount: 10, unit: "g" } },
+      { id: "p", name: "Pepper for the simmer", asNeeded: true },
+      { id: "x", name: "Bay", leftOut: true },
+    ];
+  });
+  const model = dishModel(document as never).components[0]?.methods[0]?.steps ?? [];
+  expect(model[0]?.goesIn).toEqual([{ name: "Bones", quantity: expect.objectContaining({ value: 4000 }) }]);
+  expect(model[1]?.goesIn.map((i) => i.name)).toEqual(["Salt", "Pepper for the simmer"]);
+});
+
+test("nine things are read with hands full; of more the rest is counted", () => {
+  const goesIn = Array.from({ length: 12 }, (_, i) => ({ name: `Thing ${i}`, amount: "1 g" }));
+  expect(withAmounts({ goesIn, takes: [] })).toMatch(/^1 g thing 0, .*1 g thing 8 and 3 more$/);
+  expect(withAmounts({ goesIn: [], takes: [{ name: "Stock", component: "s", amount: "2 L" }] })).toBe("2 L stock");
+  expect(withAmounts({ goesIn: [], takes: [] })).toBe("");
+});
