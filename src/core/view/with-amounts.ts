@@ -7,6 +7,7 @@ const MOST = 9;
 
 /** @example withAmounts(step) // "1.2 kg beet, 24 g salt"; "" where nothing goes in */
 export function withAmounts(step: Pick<StepView, "goesIn" | "takes">): string {
-  const all = [...step.goesIn, ...step.takes].map((t) => `${t.amount} ${lower(t.name)}`.trim());
+  // What stands behind a comma says how it is bought, not what it is.
+  const all = [...step.goesIn, ...step.takes].map((t) => `${t.amount} ${lower(t.name.split(/,|\s\(/)[0] || t.name)}`.trim());
   return all.length > MOST ? `${all.slice(0, MOST).join(", ")} and ${all.length - MOST} more` : all.join(", ");
 }

@@ -121,7 +121,7 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
       )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
       {findings.map((f) => (
-        <FindingCard key={f.id} finding={f} here open onMend={undefined} onKnown={onKnown} />
+        <FindingCard key={f.id} finding={f} here open={f.severity !== "note"} onMend={undefined} onKnown={onKnown} />
       ))}
       <div className="flex flex-wrap gap-2.5 pt-2">
         <button type="button" className={BIG} data-main disabled={busy || open} onClick={() => onPress("started")}>
