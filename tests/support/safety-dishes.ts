@@ -70,7 +70,8 @@ function stepOf(text: string, index: number): Loose {
   return step;
 }
 
-function caseOf(block: string): SmallCase {
+/** One block of lines, as it stands in a file of tests/data/safety. */
+export function caseOf(block: string): SmallCase {
   const lines = block.split("\n").filter((l) => l.trim() && !l.startsWith("#"));
   const [, head = ""] = /^==\s*(.*)$/.exec(lines[0] as string) as RegExpExecArray;
   const [expected = "", name = "", kind = "other"] = head.split("|").map((c) => c.trim());

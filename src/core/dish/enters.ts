@@ -13,10 +13,14 @@ const COMMON: ReadonlySet<string> = new Set(
 /** An amount of it is named by what it is kept in, and a step by what it does: neither is its name. */
 const stem = (word: string) => word.replace(/(?:ies|es|s|y)$/, "");
 
-/** @returns index into the method's steps; 0 for a method without steps */
+/**
+ * @param also what cooks call the kind that it is ("fish", "meat", "bird"), for steps that do not name it by its own name
+ * @returns index into the method's steps; 0 for a method without steps
+ */
 export function entersAt(
   ingredient: Pick<Ingredient, "name" | "step">,
   steps: readonly Pick<Method["steps"][number], "id" | "name" | "note" | "done">[],
+  also: readonly string[] = [],
 ): number {
   const said = ingredient.step === undefined ? -1 : steps.findIndex((s) => s.id === ingredient.step);
   if (said >= 0) return said;
@@ -37,8 +41,10 @@ export function entersAt(
   const last = words.at(-1);
   const byLast = texts.findIndex((t) => last !== undefined && t.includes(last));
   if (byLast >= 0) return byLast;
+  const byWord = texts.findIndex((t) => words.some((w) => t.includes(w)));
+  if (byWord >= 0) return byWord;
   return Math.max(
     0,
-    texts.findIndex((t) => words.some((w) => t.includes(w))),
+    texts.findIndex((t) => also.some((w) => t.includes(stem(w)))),
   );
 }

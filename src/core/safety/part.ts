@@ -42,6 +42,17 @@ export interface Part {
 
 export const likelyMinutes = (step: DishStep): number => minutesOf(typeof step.time === "string" ? step.time : step.time.likely);
 
+/** What a step may call a food that it does not name. */
+function calledBy(kind: FoodClass): readonly string[] {
+  if (kind.startsWith("fish")) return ["fish", "fillet"];
+  if (kind.startsWith("poultry")) return ["bird", "meat", "poultry"];
+  if (["meat", "mince", "offal", "cured-raw"].includes(kind)) return ["meat", "joint", "mince", "roast"];
+  if (kind === "crustacean" || kind === "bivalve") return ["shellfish", "shell"];
+  if (kind.startsWith("pulse")) return ["bean", "pulse"];
+  if (kind.startsWith("cheese")) return ["cheese"];
+  return [];
+}
+
 /** Components by the methods in force; what is bought or on hand has none. */
 export function partsOf(document: DishFile, chosen: Readonly<Record<string, string>>, view: PlanView | undefined): Part[] {
   const planned = new Map(view?.steps.map((s) => [s.ref, s]));
@@ -60,7 +71,7 @@ export function partsOf(document: DishFile, chosen: Readonly<Record<string, stri
     const ingredients = (method.ingredients ?? []).filter((i) => !i.leftOut);
     const items = ingredients.map((ingredient): Item => {
       const food = understand(ingredient.name, ingredient.food);
-      return { ingredient, food, enters: entersAt(ingredient, method.steps) };
+      return { ingredient, food, enters: entersAt(ingredient, method.steps, food ? calledBy(food.class) : []) };
     });
     return [{ component, method, k: kOf(document, component), steps, ingredients, items }];
   });
