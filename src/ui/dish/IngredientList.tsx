@@ -135,7 +135,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                           <li key={s.name} className="flex items-baseline justify-between gap-3 py-0.5">
                             <span>
                               <b className="font-semibold">{s.name}</b>
-                              {s.amount ? `, ${shortNumber(s.amount.amount)} ${s.amount.unit === "piece" ? "" : s.amount.unit}` : ""},{" "}
+                              {s.amount ? `, ${shortNumber(s.amount.amount)}${s.amount.unit === "piece" ? "" : ` ${s.amount.unit}`}` : ""},{" "}
                               {Math.round(s.quality * 100)} % as good.{" "}
                               <span className={s.caution ? "text-beet" : "text-quiet"}>{s.also}</span>
                             </span>

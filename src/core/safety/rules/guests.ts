@@ -59,7 +59,7 @@ export function alcohol({ document, parts }: SafetyScene): Finding[] {
       component: part.component.id,
       severity: "warn",
       title: "Alcohol, and somebody takes none",
-      computed: `${name} in ${part.component.name.toLowerCase()}: ${simmer > 0 ? `after ${Math.round(simmer)} min of cooking ` : ""}about ${left.retainedPct} % of its alcohol stays, ${left.perServingG.toFixed(1)} g for each guest.`,
+      computed: `${name} in ${part.component.name.toLowerCase()}: ${simmer > 0 ? `after ${Math.round(simmer)} min of cooking ` : ""}about ${Math.round(left.retainedPct)} % of its alcohol stays, ${left.perServingG.toFixed(1)} g for each guest.`,
       mends: withoutThem(
         [{ part, ingredient: item.ingredient }],
         (other) => understand(other)?.class === "soft-drink" || (understand(other)?.food.abv ?? 0) === 0,
