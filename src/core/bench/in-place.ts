@@ -2,10 +2,12 @@
 import { COOLED_AS } from "../dish/cooled-as";
 import { type DishIngredient, type DishMethod, type MethodPlace, mainOutput, methodOf } from "../dish/edit/places";
 import type { ComponentKind } from "../dish/kinds";
-import { CURE_LIQUID, curedAs, MEAT, NOT_RAW_MEAT } from "../dish/meat";
+import { CURE_LIQUID, curedAs } from "../dish/meat";
 import type { DishComponent, DishFile, DishStep } from "../dish/schema";
 import { scaledOutput } from "../dish/units";
 import { gramsNamed, kOf, mLNamed, rawWeight, scaledIngredient, weightOf } from "../dish/weights";
+import { isCured } from "../foods/groups";
+import { understand } from "../foods/match";
 import { minutesOf } from "../time/duration";
 import { benchAnswer } from "./ask";
 import { type Panel, startOf } from "./panel";
@@ -105,9 +107,11 @@ class Facts {
   mL(name: RegExp): number {
     return mLNamed(this.#ingredients, this.#k, name);
   }
-  /** Grams of raw meat and fish: stock and lard are named after it and are none. */
+  /** Grams of raw meat and fish with the fat that goes in; stock is named after it and is none. */
   meat(): number {
-    return this.grams(MEAT, NOT_RAW_MEAT);
+    return this.named(/./)
+      .filter((i) => isCured(understand(i.name, i.food)))
+      .reduce((sum, i) => sum + this.gramsOf(i), 0);
   }
   /** Yeast in % of the flour, as instant: fresh counts for a third of its weight. */
   yeast(flour: number): number | undefined {

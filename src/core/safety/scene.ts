@@ -1,5 +1,6 @@
 // What the rules of safety look at: the methods in force, amounts at the number of guests, and the plan where there is one.
 import type { DishFile } from "../dish/schema";
+import { isRawFlesh as isRawFood } from "../foods/groups";
 import type { PlanView } from "../view/plan-view";
 import { type Item, isOf, type Part, type PartStep, partsOf } from "./part";
 import { type Journey, journeysOf } from "./states/journey";
@@ -35,25 +36,7 @@ export function killsGerms(step: PartStep): boolean {
 }
 
 /** Flesh that is raw as it is bought. */
-export const isRawFlesh = (item: Item): boolean =>
-  isOf(
-    "meat",
-    "poultry",
-    "mince",
-    "poultry-mince",
-    "sausage",
-    "offal",
-    "poultry-offal",
-    "blood",
-    "bones",
-    "fish",
-    "fish-freshwater",
-    "fish-scombroid",
-    "crustacean",
-    "bivalve",
-    "cephalopod",
-    "frog",
-  )(item) && item.food?.cooked !== true;
+export const isRawFlesh = (item: Item): boolean => isRawFood(item.food);
 
 const LASTING: ReadonlySet<string> = new Set(["dough", "ferment", "pickle", "dry", "oil"]);
 const GROWS = isOf(

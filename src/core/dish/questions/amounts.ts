@@ -29,6 +29,23 @@ export function amountQuestions(document: DishFile): Question[] {
   return [...outputQuestions(document), ...ingredientQuestions(document)];
 }
 
+/** The document without an output that leads to nothing. */
+const withoutOutput = (document: DishFile, ref: string): DishFile => ({
+  ...document,
+  components: document.components.map((c) => ({
+    ...c,
+    methods: c.methods.map((m) => ({
+      ...m,
+      steps: m.steps.map((s) => {
+        if (!s.makes?.some((o) => `${c.id}.${o.id}` === ref)) return s;
+        const { makes, ...rest } = s;
+        const left = makes.filter((o) => `${c.id}.${o.id}` !== ref);
+        return left.length ? { ...rest, makes: left } : rest;
+      }),
+    })),
+  })),
+});
+
 function outputQuestions(document: DishFile): Question[] {
   const dish = dishModel(document);
   const inForce = dish.components.flatMap((c) => (c.onHand.length ? [] : (c.methods[0]?.steps ?? [])));
@@ -40,7 +57,9 @@ function outputQuestions(document: DishFile): Question[] {
     for (const output of step.makes) {
       const balance = balanceOf(dish, output.ref, output.quantity, inForce);
       const common = { component, about: output.ref };
-      const frozen = proposedHolds(output.name, kinds.get(component) ?? "other", ["freezer"]);
+      // What raw flesh has lain in is kept for nothing.
+      const liquor = /\b(?:marinade|brine|soaking (?:water|liquid)|raw liquor|cure liquid)\b/i.test(output.name);
+      const frozen = liquor ? [] : proposedHolds(output.name, kinds.get(component) ?? "other", ["freezer"]);
       const freezer = (label: string) =>
         frozen.length
           ? [{ label, apply: (d: DishFile) => withOutput(d, output.ref, (o) => ({ ...o, holds: [...(o.holds ?? []), ...frozen] })) }]
@@ -59,6 +78,7 @@ function outputQuestions(document: DishFile): Question[] {
               ? [{ label: "It goes to the table", apply: (d: DishFile) => join(d, { from: output.ref, to: dish.serve }) }]
               : []),
             ...freezer("Kept in the freezer for another day"),
+            { label: "Nobody: it is thrown away", apply: (d: DishFile) => withoutOutput(d, output.ref) },
           ],
         });
       }

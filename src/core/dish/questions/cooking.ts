@@ -3,11 +3,16 @@
 import { readLength } from "../../entry/durations";
 import { temperatureAt } from "../../entry/temperatures";
 import { isInOven, isOnBurner } from "../../entry/verbs";
+import { isRawFlesh } from "../../foods/groups";
+import { understand } from "../../foods/match";
+import type { FoodClass } from "../../foods/table";
 import { durationText, spokenDuration } from "../../time/duration";
 import { EditRefused } from "../edit/refused";
 import type { DishFile, DishStep } from "../schema";
 import type { Question } from "./question";
 import { hasKind, isCold, isHot, setStep, spanOf, stepsOf } from "./walk";
+
+const WOOD_OVEN = /\b(?:wood[- ]?fired|wood[- ]oven|wood[- ]burning|bread oven|stone oven|tandoor|pizza oven)\b/i;
 
 /** "At what heat does it bake?", "Is there a pot for it?", "Only while somebody is awake?" */
 export function heatQuestions(document: DishFile): Question[] {
@@ -25,9 +30,11 @@ export function heatQuestions(document: DishFile): Question[] {
         why: "The oven has one setting at a time: without it the plan thinks the oven free.",
         weight: 88,
         answers: [
-          { label: "Gentle, 140 °C", apply: oven(140) },
-          { label: "Moderate, 180 °C", apply: oven(180) },
-          { label: "Hot, 220 °C", apply: oven(220) },
+          // A bread oven fired with wood is never so cool while it bakes.
+          ...(WOOD_OVEN.test(`${name} ${step.note ?? ""} ${component.name}`) ? [250, 300, 340] : [140, 180, 220]).map((tempC, i) => ({
+            label: `${["Gentle", "Moderate", "Hot"][i]}, ${tempC} °C`,
+            apply: oven(tempC),
+          })),
         ],
         typed: {
           prompt: "Or at",
@@ -121,7 +128,7 @@ export function donenessQuestions(document: DishFile): Question[] {
     const found: Question[] = [];
     const { done } = step;
     if (!done?.cue && done?.probeC === undefined && spanOf(step).max >= 8) {
-      const cues = cuesFor(name, component.kind);
+      const cues = cuesFor(name, component.kind, foodsIn(s.method));
       found.push({
         id: `done:${ref}`,
         component: component.id,
@@ -142,6 +149,7 @@ export function donenessQuestions(document: DishFile): Question[] {
     }
     if (
       ["roast", "cure", "sausage"].includes(component.kind) &&
+      wantsProbe(foodsIn(s.method)) &&
       /roast|smoke|poach|bake/i.test(name) &&
       isHot(step) &&
       done?.probeC === undefined
@@ -173,7 +181,33 @@ export function donenessQuestions(document: DishFile): Question[] {
   });
 }
 
-function cuesFor(name: string, kind: string): string[] {
+interface Kinds {
+  readonly flesh: boolean;
+  readonly poultry: boolean;
+  /** Something that gets tender: pulses, grain, vegetables. */
+  readonly soft: boolean;
+  readonly garlic: boolean;
+  readonly known: boolean;
+}
+/** What a method is made of, as far as its ingredients say it; flesh is assumed of one without any. */
+function foodsIn(method: {
+  readonly ingredients?: readonly { readonly name: string; readonly food?: string | undefined }[] | undefined;
+}): Kinds {
+  const foods = (method.ingredients ?? []).flatMap((i) => understand(i.name, i.food) ?? []);
+  const has = (...classes: FoodClass[]) => foods.some((f) => classes.includes(f.class));
+  return {
+    known: foods.length > 0,
+    flesh: foods.length === 0 || foods.some(isRawFlesh) || has("cured-raw", "cured-cooked"),
+    poultry: foods.length === 0 || has("poultry"),
+    soft: foods.length === 0 || has("vegetable", "pulse", "pulse-lectin", "grain", "rice", "mushroom", "fruit", "fruit-dried"),
+    garlic: has("allium"),
+  };
+}
+
+/** Vegetables and fruit have no middle to probe. */
+const wantsProbe = (of: Kinds) => of.flesh || !of.soft;
+
+function cuesFor(name: string, kind: string, of: Kinds): string[] {
   if (/knead/i.test(name)) return ["smooth and springs back", "a thin window holds"];
   if (/proof|prove|rise/i.test(name)) return ["half as big again", "a fingertip's dent comes back slowly"];
   if (/ferment/i.test(name)) return ["sour on the tongue, no more bubbles rising"];
@@ -181,11 +215,17 @@ function cuesFor(name: string, kind: string): string[] {
   if (/cure|dry/i.test(name)) return ["firm to the finger right through"];
   if (/reduce|caramelise/i.test(name)) return ["coats a spoon", "down to the mark"];
   if (/render/i.test(name)) return ["the bits are brown and have stopped hissing"];
-  if (/braise|stew|confit/i.test(name)) return ["a fork turns in it"];
-  if (/simmer/i.test(name)) return kind === "stock" ? ["tastes round, the bones fall apart"] : ["tender"];
+  if (/confit/i.test(name) && !of.flesh) return [of.garlic ? "soft enough to crush, and not browned" : "soft right through"];
+  if (/braise|stew|confit/i.test(name)) return of.flesh ? ["a fork turns in it"] : ["soft, and the liquor is short"];
+  if (/simmer/i.test(name)) {
+    if (kind === "stock") return of.flesh ? ["tastes round, the bones fall apart"] : ["tastes round"];
+    return of.flesh || of.soft ? ["tender"] : ["the colour and the taste are there"];
+  }
   if (/fry/i.test(name)) return ["deep gold, the hiss grows quiet"];
   if (/bake/i.test(name)) return kind === "dough" ? ["dark crust, hollow when knocked"] : ["browned and set"];
-  return ["browned, the juices run clear"];
+  if (/poach/i.test(name) && !of.flesh) return ["just soft"];
+  if (!of.flesh) return of.soft ? ["browned, a knife slides in"] : ["browned"];
+  return of.poultry ? ["browned, the juices run clear"] : ["browned, and springs back a little"];
 }
 
 /** "It is done by its state: how short and how long can it be?", "How long does it take?" */

@@ -50,7 +50,8 @@ export function fallbackQuestions(document: DishFile): Question[] {
 export function tableQuestions(document: DishFile): Question[] {
   const found: Question[] = [];
   const { guests } = document.dish;
-  if (!guests?.avoid?.length && !guests?.care?.length) {
+  // An empty list is an answer: nobody.
+  if (guests?.avoid === undefined && !guests?.care?.length) {
     const put = (avoid: readonly string[], care: readonly string[]) => (d: DishFile) => ({
       ...d,
       dish: {
@@ -66,6 +67,7 @@ export function tableQuestions(document: DishFile): Question[] {
       why: "Allergens are held against it, component by component; raw egg, mince and alcohol are asked about for children, pregnant and frail guests.",
       weight: 68,
       answers: [
+        { label: "Nobody", apply: (d) => ({ ...d, dish: { ...d.dish, guests: { ...d.dish.guests, avoid: [] } } }) },
         { label: "There are children", apply: put([], ["children"]) },
         { label: "Somebody avoids nuts", apply: put(["nuts"], []) },
       ],

@@ -5,12 +5,13 @@ import { HARD_STOPS } from "../../catalogue";
 import { withMethod } from "../../dish/edit/places";
 import { type CuredProduct, curedAs } from "../../dish/meat";
 import type { DishFile } from "../../dish/schema";
+import { isCured } from "../../foods/groups";
 import { SAFE_SALT_PCT } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
 import { curingSaltDose, nitritePpm } from "../../measures/curing-salt";
 import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, type Item, isOf, litresOf, outputOfPart, type Part } from "../part";
-import { isRawFlesh, type SafetyScene } from "../scene";
+import type { SafetyScene } from "../scene";
 
 /** The strength that the calculation knows, % of nitrite; other salts count by theirs. */
 const REFERENCE_PCT = 6.25;
@@ -23,7 +24,7 @@ const MENDED_PCT = 2.2;
 
 const isLiquid = isOf("water", "beer");
 /** Meat with its fat: the nitrite is dissolved in all of it. */
-const isMeat = (i: Item) => isRawFlesh(i) || isOf("fat")(i);
+const isMeat = (i: Item) => isCured(i.food);
 
 const productOf = (part: Part): CuredProduct =>
   curedAs(
