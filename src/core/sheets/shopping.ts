@@ -40,12 +40,16 @@ export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "m
     const list = fallback ? (component.fallback?.buy ?? []) : (method?.ingredients ?? []);
     const starts = plan.steps.filter((s) => s.step.startsWith(`${component.id}.`)).map((s) => s.start);
     const decided = plan.fallbacks.find((f) => f.component === component.id)?.decidedAt;
-    const wantedBy = fallback ? decided : Math.min(...starts);
-    if (wantedBy === undefined || !Number.isFinite(wantedBy)) return [];
+    const first = fallback ? decided : Math.min(...starts);
+    if (first === undefined || !Number.isFinite(first)) return [];
+    // Only what says at which step it comes in is wanted later than the first: a guess by words might be too late.
+    const wantedAt = (step: string | undefined): number =>
+      (step === undefined ? undefined : plan.steps.find((s) => s.step === `${component.id}.${step}`)?.start) ?? first;
     const k = kOf(document, component);
     return list
       .filter((i) => !i.leftOut)
       .map((i): Need => {
+        const wantedBy = wantedAt("step" in i ? i.step : undefined);
         return {
           quantity: scaledIngredient(i, k),
           asNeeded: i.asNeeded ?? false,

@@ -58,6 +58,11 @@ describe("the run sheet", () => {
       expect(sheet).toContain(`**${clock.time(step.hands[0]?.from ?? step.start)}** ${name}`);
     }
   });
+  test("says at each step what goes in", () => {
+    const sheet = runSheet("Harvest lunch", 10, view, clock);
+    expect(sheet).toMatch(/Weigh the cure, rub it in, bag it .*: 40 g fine sea salt, 4 g curing salt/);
+    expect(sheet).toContain("4 g curing salt");
+  });
   test("severe cautions stand at the top, to be ticked, and their words are no Markdown", () => {
     const severe = [{ title: "Hot *fat*", where: "Render, Lard", computed: "Marked.", caution: "Keep a lid at hand." }];
     const sheet = runSheet("Harvest lunch", 10, view, clock, severe);
@@ -98,6 +103,20 @@ describe("the shopping list", () => {
     const row = rows(document).find((r) => r.ingredient.toLowerCase() === "test salt");
     expect(row?.amount).toBe("600 g");
     expect(row?.components).toHaveLength(2);
+  });
+  test("what says at which step it comes in is wanted there, all else by the component's first step", () => {
+    const document = demoDocument("harvest-lunch");
+    const starts = plan.steps.filter((s) => s.step.startsWith("jelly.")).map((s) => s.start);
+    const trotters = { id: "t", name: "Test bones", amount: { amount: 1, unit: "kg" } };
+    document.components.find((c: Loose) => c.id === "jelly").methods[0].ingredients = [
+      trotters,
+      { ...trotters, id: "l", name: "Test cider", step: "reduce", keeps: "1d" },
+    ];
+    const wanted = (name: string) => rows(document).find((r) => r.ingredient === name);
+    expect(wanted("Test bones")?.wantedBy).toBe(Math.min(...starts));
+    const reduce = plan.steps.find((s) => s.step === "jelly.reduce")?.start as number;
+    expect(wanted("Test cider")).toMatchObject({ wantedBy: reduce, buyFrom: reduce - 1440 });
+    expect(reduce).toBeGreaterThan(Math.min(...starts));
   });
   test("a cell that a spreadsheet would compute is written as text", () => {
     const document = demoDocument("harvest-lunch");
