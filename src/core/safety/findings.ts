@@ -7,6 +7,7 @@ import { coolingDeadlines } from "./rules/cooling";
 import { curingSalt, fermentSalt } from "./rules/curing";
 import { dangerTime } from "./rules/danger-time";
 import { alcohol, allergens, guestsAtRisk, honey, sprouts } from "./rules/guests";
+import { blades, hotChillies } from "./rules/handling";
 import { fireIndoors, heatAtNight, unattendedHeat } from "./rules/heat";
 import { heldTooLong, jars, rice, standsWarm, underOil, vacuumBags } from "./rules/holds";
 import {
@@ -75,6 +76,8 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   honey,
   guestsAtRisk,
   sprouts,
+  hotChillies,
+  blades,
 ];
 
 /** A rule that cannot reckon says so, severely: what was not reckoned is not known to be safe, and no page may fall over it. */
