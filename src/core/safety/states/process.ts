@@ -86,8 +86,18 @@ function mediumOf({ step, name, words }: PartStep): { medium: Medium; tempC?: nu
   return undefined;
 }
 
+/** Rules ask for the same steps again and again. */
+const KNOWN = new WeakMap<PartStep, Heat | null>();
 /** The heat of a step, if it has any. */
 export function heatOf(step: PartStep): Heat | undefined {
+  const known = KNOWN.get(step);
+  if (known !== undefined) return known ?? undefined;
+  const heat = readHeat(step);
+  KNOWN.set(step, heat ?? null);
+  return heat;
+}
+
+function readHeat(step: PartStep): Heat | undefined {
   const medium = mediumOf(step);
   if (!medium) return undefined;
   const probe = Math.max(step.step.done?.probeC ?? 0, step.step.done?.restToC ?? 0);
