@@ -230,12 +230,21 @@ describe("safety", () => {
     expect({ status, stderr }).toEqual({ status: 0, stderr: "" });
     const cure = data.findings.find((f: Loose) => f.id === "curing-salt:pork");
     expect(cure).toMatchObject({
-      severity: "stop",
+      severity: "note",
+      basis: "allowed",
       component: "pork",
       where: expect.stringContaining("Cured pork"),
       source: expect.stringContaining("CFR"),
     });
     expect(cure.computed).toContain("83 ppm");
+    expect(cure.foods).toContainEqual({
+      ingredient: "Curing salt with 6.25 % sodium nitrite",
+      food: expect.stringMatching(/^curing/),
+      name: expect.any(String),
+      class: "curing-salt",
+      confidence: expect.any(Number),
+    });
+    expect(data.foods.length).toBeGreaterThan(40);
   });
   test("with a plan it looks at the hours as well", () => {
     const planned = run("plan", demo("spiced-duck"));
