@@ -23,13 +23,22 @@ const left = (part: Part, item: Item): Mend => ({
 
 const boilsFor = (s: PartStep) => (does.boilsHard(s) || heatOf(s)?.medium === "pressure" ? likelyMinutes(s.step) : 0);
 
+/** The steps that a food goes through, on each of its ways to the table. */
+function waysOf({ journeys, parts }: SafetyScene, item: Item): readonly (readonly PartStep[])[] {
+  const ways = journeys.filter((j) => j.item === item).map((j) => j.visits.map((v) => v.step));
+  return ways.length ? ways : [parts.find((p) => p.items.includes(item))?.steps ?? []];
+}
+
 /** Kidney beans and their kin: five hours of soaking, ten minutes at a rolling boil, in fresh water. */
-export function pulses({ parts }: SafetyScene): Finding[] {
+export function pulses(scene: SafetyScene): Finding[] {
+  const { parts } = scene;
   return parts.flatMap((part): Finding[] => {
     const beans = part.items.find((i) => isOf("pulse-lectin")(i) && i.food?.cooked !== true);
     if (!beans) return [];
-    const boiled = Math.max(0, ...part.steps.map(boilsFor));
-    const slow = part.steps.some((s) => heatOf(s)?.medium === "slow" || /low oven/i.test(s.words));
+    // On its least careful way to the table, in whatever component it is boiled.
+    const ways = waysOf(scene, beans);
+    const boiled = Math.min(...ways.map((steps) => Math.max(0, ...steps.map(boilsFor))));
+    const slow = ways.some((steps) => steps.some((s) => heatOf(s)?.medium === "slow" || /low oven/i.test(s.words)));
     const soaked = Math.max(
       0,
       ...part.steps.filter((s) => /\b(?:soak|steep|leave .*water)/i.test(s.name)).map((s) => likelyMinutes(s.step)),
@@ -116,10 +125,10 @@ interface Poison {
   readonly is: (i: Item) => boolean;
   readonly why: string;
   /** What makes it harmless, where anything does. */
-  readonly treated?: (part: Part) => boolean;
+  readonly treated?: (steps: readonly PartStep[]) => boolean;
 }
-const longestHeat = (part: Part) =>
-  Math.max(0, ...part.steps.map((s) => (heatOf(s) && heatOf(s)?.medium !== "warm" ? likelyMinutes(s.step) : 0)));
+const longestHeat = (steps: readonly PartStep[]) =>
+  Math.max(0, ...steps.map((s) => (heatOf(s) && heatOf(s)?.medium !== "warm" ? likelyMinutes(s.step) : 0)));
 const POISONS: readonly Poison[] = [
   { is: isId("rhubarb.leaf"), why: "the leaves hold enough oxalic acid to poison; only the stalks are eaten" },
   { is: isId("elderberry"), why: "raw elderberries make one sick; they are boiled for 20 minutes", treated: (p) => longestHeat(p) >= 20 },
@@ -132,18 +141,18 @@ const POISONS: readonly Poison[] = [
   {
     is: isId("lupin"),
     why: "bitter lupins are boiled and then soaked for days in changed water",
-    treated: (p) => p.steps.some((s) => /soak|water/i.test(s.name) && likelyMinutes(s.step) >= 2 * 1440),
+    treated: (p) => p.some((s) => /soak|water/i.test(s.name) && likelyMinutes(s.step) >= 2 * 1440),
   },
   { is: isId("poison"), why: "this plant is poisonous" },
   { is: isId("ackee"), why: "it is poisonous unless it is ripe or treated in full", treated: (p) => longestHeat(p) >= 20 },
   { is: isId("potato.green"), why: "green and sprouting potatoes hold solanine, which cooking does not remove" },
 ];
 
-export function poisonousPlants({ parts }: SafetyScene): Finding[] {
-  return parts.flatMap((part) =>
+export function poisonousPlants(scene: SafetyScene): Finding[] {
+  return scene.parts.flatMap((part) =>
     part.items.flatMap((item): Finding[] => {
       const poison = POISONS.find((p) => p.is(item));
-      if (!poison || poison.treated?.(part)) return [];
+      if (!poison || (poison.treated !== undefined && waysOf(scene, item).every(poison.treated))) return [];
       const step = part.steps[item.enters];
       return [
         cautioned("bitter-cassava-lupin", `${part.component.id}:${item.ingredient.id}`, {
