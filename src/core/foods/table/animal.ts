@@ -53,7 +53,7 @@ chicken.hen | boiling fowl; boiling hen; stewing hen; stewing chicken; old hen; 
 chicken.breast | chicken breast; chicken fillet; chicken tender; chicken supreme; chicken goujon; chicken mini-fillet; chicken breast fillet; chicken cutlet; chicken escalope; chicken tenderloin | 74/3
 chicken.thigh | chicken thigh; chicken oyster; chicken leg; chicken drumstick; drumstick; thigh; chicken maryland; dark meat chicken; chicken thigh fillet; chicken leg quarter | 70/12
 chicken.wing | chicken wing; wing; wing tip; chicken wing tip; chicken drumette; wingette; buffalo wing | 66/16
-chicken.back | chicken back; +chicken foot; chicken feet; chicken neck; chicken carcass; raw chicken carcass; chicken frame | 62/18
+chicken.back | chicken back; +chicken foot; chicken feet; chicken neck; chicken frame | 62/18
 chicken.skin | chicken skin; poultry skin; duck skin | 54/32
 turkey | turkey; turkey breast; turkey crown; turkey thigh; turkey leg; turkey drumstick; turkey wing; whole turkey; turkey neck; turkey escalope; turkey steak | 71/7
 = poultry duck | 60/24/0.1/0 | ph=5.8-6.3 | FDC 2021
@@ -81,7 +81,7 @@ mince | mince; minced meat; ground meat; mixed mince; meatloaf mix; meatball mix
 = poultry-mince chicken | 72/9/0.1/0 | ph=5.8-6.4 | FDC 2021
 chicken.mince | minced chicken; chicken mince; ground chicken; ground turkey; turkey mince; minced turkey; ground duck; minced duck; duck mince; poultry mince; chicken forcemeat; chicken mousseline
 = sausage pork | 52/27/1.8/1 | ph=5.6-6.2 | FDC 2021
-sausage.fresh | sausage; pork sausage; fresh sausage; raw sausage; bratwurst; chipolata; breakfast sausage; italian sausage; salsiccia; cooking chorizo; fresh chorizo; chorizo, fresh; merguez; toulouse sausage; cumberland sausage; lincolnshire sausage; boerewurst; boerewors; longaniza; linguica; lamb sausage; beef sausage; venison sausage; link sausage; banger; cotechino; zampone
+sausage.fresh | sausage; pork sausage; fresh sausage; raw sausage; bratwurst; chipolata; breakfast sausage; breakfast link; italian sausage; salsiccia; cooking chorizo; fresh chorizo; chorizo, fresh; merguez; toulouse sausage; cumberland sausage; lincolnshire sausage; boerewurst; boerewors; longaniza; linguica; lamb sausage; beef sausage; venison sausage; link sausage; banger; cotechino; zampone
 chicken.sausage | chicken sausage; turkey sausage; duck sausage | 62/18
 = offal mixed | 72/5/0.2/0 | ph=6-6.6 | FDC 2021
 liver.pork | pork liver; pig liver; pig's liver; lamb liver; lamb's liver; liver; calf liver; calf's liver; calves' liver; beef liver; ox liver; veal liver; venison liver | 71/4
@@ -104,7 +104,7 @@ trotter | trotter; pig trotter; pig's trotter; pig's foot; pig foot; pork trotte
 porkskin | pork skin; pork rind; pig skin; rind; pork rind, raw | 45/30
 ears | pig's ear; pig ear; pork ear; snout
 = bones chicken | 60/15/0.2/0 | ph=5.8-6.4 | FDC 2021
-bones.chicken | chicken bone; poultry bone; duck bone; turkey carcass; roast chicken carcass; duck carcass, raw; chicken stock bone; poultry carcass; carcass; goose carcass; turkey bone
+bones.chicken | chicken bone; chicken carcass; raw chicken carcass; poultry bone; duck bone; turkey carcass; roast chicken carcass; duck carcass, raw; chicken stock bone; poultry carcass; carcass; goose carcass; turkey bone
 = bones fish | 75/3/0.3/0 | ph=6-6.8 | FDC 2021 | a=fish
 bones.fish | fish bone; fish head; fish frame; salmon head; fish trimming; white fish bone; salmon bone; fish carcass; fish trim; turbot bone; halibut bone
 = fat mixed | 5/93/0/0 | | FDC 2021
@@ -127,13 +127,13 @@ confit | duck confit; confit duck; confit duck leg; goose confit; confit goose; 
 cod | cod; cod fillet; cod loin; pollack; coley; saithe; ling; pouting; white fish; white fish fillet; firm white fish; hoki; cusk; cod cheek; cod tail; +haddock; haddock fillet; +pollock; +whiting; +hake; hake fillet
 flatfish | sole; lemon sole; dover sole; flounder; brill; dab; sole fillet; megrim; witch; +plaice; +turbot; turbot fillet; +halibut; halibut fillet
 seabass | sea bass; seabass; bass; bream; gilthead bream; barramundi; red mullet; mullet; sea bass fillet; dorade; branzino; striped bass; john dory; rockfish; redfish; croaker; porgy; gurnard; wrasse; tilefish; black cod; sablefish; garfish; +sea bream; sea bream fillet; +snapper; red snapper; +grouper | 77/3
-monkfish | monkfish; monkfish tail; ray wing; dogfish; huss; shark; rock salmon; eel-pout; catfish; wolffish; sea devil; +skate; skate wing
+monkfish | monkfish; monkfish tail; ray wing; dogfish; huss; shark; rock salmon; eel-pout; wolffish; sea devil; +skate; skate wing
 fish | fish; fish fillet; whole fish; oily fish; fish steak; mixed fish; fish pie mix; fresh fish; raw fish; reef fish; game fish; fish for soup
 = fish salmon | 66/13/0.2/0 | ph=6.1-6.3 | FDC 2021 | a=fish
 salmon | salmon; salmon fillet; salmon side; side of salmon; salmon steak; salmon belly; salmon tail; farmed salmon; atlantic salmon; organic salmon; king salmon; sockeye; coho; chinook; sockeye salmon; wild salmon; pacific salmon; salmon loin; sushi-grade salmon; salmon trout; char; arctic char; sea trout; ocean trout; steelhead
 = fish-freshwater mixed | 76/5/0.2/0 | ph=6.2-7 | FDC 2021 | a=fish
 trout | trout; rainbow trout; brown trout; lake trout; trout fillet; whole trout; farmed trout; river trout
-pike | pike; pikeperch; walleye; bass, largemouth; tench; freshwater fish; whitefish; vendace; barbel; pangasius; catfish, farmed; pike fillet; burbot; roach; lake fish; river fish; smelt; powan; +perch; pike-perch; perch fillet; +zander; zander fillet; +carp; +tilapia; +grayling
+pike | pike; pikeperch; walleye; bass, largemouth; tench; freshwater fish; whitefish; vendace; barbel; pangasius; catfish; catfish fillet; pike fillet; burbot; roach; lake fish; river fish; smelt; powan; +perch; pike-perch; perch fillet; +zander; zander fillet; +carp; +tilapia; +grayling
 sturgeon | sturgeon
 eel | eel; fresh eel; conger eel; conger; moray | 68/12
 = fish-scombroid mixed | 68/10/0.2/0 | ph=5.6-6.2 | FDC 2021 | a=fish
@@ -150,7 +150,7 @@ roe | roe; fish roe; ikura; lumpfish roe; trout roe; tobiko; cod roe; smoked cod
 = fish-smoked mixed | 68/6/3/0 | ph=6-6.3 | FDC 2021 | a=fish
 fish.smoked | smoked fish; smoked cod; finnan haddie; lox; smoked eel; smoked herring; buckling; arbroath smokie; smoked sprat; bloater; smoked sturgeon; smoked halibut; smoked tuna; smoked char; nova lox; +smoked haddock; undyed smoked haddock; +kipper; +smoked salmon; cold-smoked salmon; cold smoked salmon; hot-smoked salmon; +smoked trout; +smoked mackerel
 = fish-canned mixed | 65/8/1/0 | ph=5.8-6.2 | FDC 2021 | a=fish
-fish.canned | tinned tuna; canned tuna; tuna in oil; tuna in brine; tinned sardine; canned salmon; tinned fish; canned mackerel; tinned mackerel; canned sardine; tinned salmon; tuna in olive oil; sardines in oil; sardine in oil; fish ball; fish cake; fish finger
+fish.canned | tinned tuna; canned tuna; tuna in oil; tuna in brine; tinned sardine; canned salmon; tinned fish; canned mackerel; tinned mackerel; canned sardine; tinned salmon; tuna in olive oil; oil packed tuna; water packed tuna; sardines in oil; sardine in oil; fish ball; fish cake; fish finger
 surimi | surimi; crab stick; seafood stick | | a=fish,crustaceans,eggs,gluten_cereals
 seafood | seafood; mixed seafood; frozen seafood mix; fruits de mer | | a=fish,crustaceans,molluscs
 = crustacean | 77/1/0.5/0 | ph=6.8-8 | FDC 2021 | a=crustaceans

@@ -2,7 +2,7 @@
 export const PANTRY = `
 = flour | 12/1.2/0/0.5 | ph=6-6.8 | FDC 2021 | a=gluten_cereals,wheat | d=flour_ap
 flour | flour; plain flour; all-purpose flour; white flour; wheat flour; self-raising flour; self-rising flour; ap flour; type 550 flour; t55 flour; flour for dusting; unbleached flour; sifted flour; t45 flour; t65 flour; type 405 flour; plain wheat flour; seasoned flour; soft flour; plain white flour
-flour.strong | strong flour; bread flour; strong white flour; strong bread flour; 00 flour; tipo 00 flour; manitoba flour; high-gluten flour; strong white bread flour; very strong flour; 00 pasta flour; pasta flour | | d=flour_bread
+flour.strong | strong flour; bread flour; strong white flour; strong bread flour; 00 flour; tipo 00 flour; tipo 00; manitoba flour; high-gluten flour; strong white bread flour; very strong flour; 00 pasta flour; pasta flour | | d=flour_bread
 flour.cake | cake flour; pastry flour; soft cake flour | | d=flour_cake
 flour.whole | wholemeal flour; whole wheat flour; wholewheat flour; whole-wheat flour; graham flour; spelt flour; wholemeal spelt flour; einkorn flour; emmer flour; khorasan flour; atta; atta flour; malted flour; granary flour; wholegrain flour; strong wholemeal flour; brown flour; white spelt flour; stoneground flour; wheat bran; wheatgerm; bran; vital wheat gluten; wholemeal bread flour; wheat germ; gluten powder; whole spelt flour; kamut flour; farro flour; chapati flour; wheatmeal | | d=flour_whole
 flour.rye | rye flour; dark rye flour; light rye flour; rye meal; rye; rye chop; cracked rye; wholegrain rye flour; white rye flour; rye flake; rye kernel; rye grain | | a=gluten_cereals d=flour_rye
