@@ -199,7 +199,8 @@ export function understand(name: string, chosen?: string): Understood | undefine
 function read(name: string, chosen: string | undefined): Understood | undefined {
   const text = turned(name.normalize("NFC").replaceAll(CUTS, " ").trim());
   const own = chosen === undefined ? undefined : foodOf(chosen);
-  const hit = own ? { food: own, phrase: own.name, confidence: 1 } : phraseOf(text);
+  const exact = PHRASES.get(wordsOf(name).join(" "));
+  const hit = own ? { food: own, phrase: own.name, confidence: 1 } : exact ? { ...exact, confidence: 1 } : phraseOf(text);
   if (!hit) return undefined;
   const { food, phrase, confidence } = hit;
   const words = text.toLowerCase();
