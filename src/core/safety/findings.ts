@@ -25,6 +25,7 @@ import { nutmeg, poisonousPlants, pulses, rawRunnerBeans, wildMushrooms } from "
 import { CAREFUL, hotBlender, hotFat, pressure, slowCookerStart } from "./rules/pots";
 import { marinadeReuse, rawContact, sameBoard } from "./rules/raw";
 import { bathTime, rawEgg, rawFish, rawFlour, rawMilk, rawMince, reheating, shellfish, undercooked } from "./rules/uncooked";
+import { unknownFoods } from "./rules/unknown";
 import type { SafetyScene } from "./scene";
 
 const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
@@ -78,6 +79,7 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   sprouts,
   hotChillies,
   blades,
+  unknownFoods,
 ];
 
 /** A rule that cannot reckon says so, severely: what was not reckoned is not known to be safe, and no page may fall over it. */

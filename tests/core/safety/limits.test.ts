@@ -157,7 +157,8 @@ test("what the rules take an ingredient for goes by the cook's own word, and by 
     if (read.status === "refused") throw new Error("refused");
     return safetyFindings(safetyScene(read.document)).map((f) => f.id.split(":")[0]);
   };
-  expect(look()).toEqual([]);
+  expect(look()).toEqual(["unknown-food"]);
   made.components[0].methods[0].ingredients[0].food = "beef.mince";
   expect(look()).toContain("raw-mince");
+  expect(look()).not.toContain("unknown-food");
 });
