@@ -59,3 +59,27 @@ test("a marinated bird is roasted in the next component, and a probe that stops 
   expect(both(CHICKEN, "in: 2 lemons\ndo: Roast | 45m | oven 200 | probe 76 | makes bird: counter 20m")).toEqual([]);
   expect(both(CHICKEN, "in: 2 lemons\ndo: Roast | 45m | oven 200 | probe 66 | makes bird: counter 20m")).toEqual(["stop undercooked"]);
 });
+
+const served = (text: string) => {
+  const read = readDishValue(caseOf(`== | Dish | other\n${text}`).dish);
+  if (read.status === "refused") throw new Error(JSON.stringify(read.problems));
+  return safetyFindings(safetyScene(read.document))
+    .filter((f) => f.severity !== "note")
+    .map((f) => f.id.split(":")[0]);
+};
+test.each([
+  ["an air fryer is an oven, and no deep fat", "in: 800 g chicken wings\ndo: Cook in the air fryer | 25m | | makes it: counter 10m", []],
+  ["a microwave heats through", "in: 400 g minced beef\ndo: Heat in the microwave | 12m | | makes it: counter 10m", []],
+  ["a dehydrator dries and does not cook", "in: 500 g minced pork\ndo: Dry in the dehydrator | 5h | | makes it: fridge 2d", ["raw-mince"]],
+  ["a rice cooker cooks", "in: 300 g minced pork; 300 g rice\ndo: Cook in the rice cooker | 30m | | makes it: hot 20m", []],
+  [
+    "steam comes out of a hole and cooks nothing",
+    "in: 400 g minced pork\ndo: Cut a steam hole | 10m | | makes it: fridge 1d",
+    ["raw-mince"],
+  ],
+  [
+    "a spoonful fried to taste cooks none of the rest",
+    "in: 400 g minced pork\ndo: Season, fry a small piece and taste | 15m | burner | makes it: fridge 1d",
+    ["raw-mince"],
+  ],
+])("%s", (_, text, wanted) => expect(served(text)).toEqual(wanted));

@@ -64,6 +64,11 @@ function mediumOf({ step, name, words }: PartStep): { medium: Medium; tempC?: nu
   if (SLOW.test(`${kinds} ${name}`)) return { medium: "slow" };
   if (PRESSURE.test(`${kinds} ${name}`)) return { medium: "pressure" };
   if (step.boils) return { medium: "boil" };
+  const tools = `${kinds} ${name}`;
+  if (/air ?-?fryer/i.test(tools)) return { medium: "oven" };
+  if (/rice cooker|multi-?cooker|microwave|kettle/i.test(tools)) return { medium: "simmer" };
+  if (/dehydrator|yogh?urt maker|proofer|proving (?:box|drawer)/i.test(tools)) return { medium: "warm", ...at(uses[0]) };
+  if (/griddle|plancha|comal|tawa|waffle iron|skillet/i.test(kinds)) return { medium: "pan" };
   if (DEEP_FRY.test(words) || /fryer/.test(kinds)) return { medium: "deep-fry" };
   const smoker = use("smoker");
   if (smoker || (SMOKE.test(name) && !/smok(?:ed|y|ing) /.test(name)))
