@@ -15,8 +15,11 @@ export class DirectoryInUse extends Error {
   }
 }
 
+/** Who has the name and does not answer is about to let go of it: asked again so often, ms apart. */
+const [ASKED_AGAIN, EVERY_MS] = [10, 100];
+
 /** Takes the lock; returns what gives it back. @throws DirectoryInUse naming the process that has it */
-export function lockDirectory(directory: string): Promise<() => void> {
+export function lockDirectory(directory: string, again = ASKED_AGAIN): Promise<() => void> {
   const name = `\0rondeau-${createHash("sha256").update(realpathSync(directory)).digest("hex").slice(0, 32)}`;
   return new Promise((resolve, reject) => {
     const server = createServer((socket) => {
@@ -34,6 +37,10 @@ export function lockDirectory(directory: string): Promise<() => void> {
       socket.on("error", () => {});
       socket.on("close", () => {
         const [process = "", url] = owner.split(" ");
+        if (process === "" && again > 0) {
+          setTimeout(() => lockDirectory(directory, again - 1).then(resolve, reject), EVERY_MS);
+          return;
+        }
         const which = process || "unknown";
         reject(
           new DirectoryInUse(
