@@ -201,8 +201,7 @@ export function nutmeg({ parts, document }: SafetyScene): Finding[] {
 }
 
 /** Olives off the tree are bitter, not poisonous; beans fresh from the pod are eaten cooked. */
-export function rawRunnerBeans({ parts, journeys }: SafetyScene): Finding[] {
-  void parts;
+export function rawRunnerBeans({ journeys }: SafetyScene): Finding[] {
   return journeys
     .filter(
       (j) =>

@@ -156,23 +156,20 @@ export function slowCookerStart({ parts }: SafetyScene): Finding[] {
           computed: cold
             ? `${frozen?.ingredient.name ?? "What goes in"} is frozen: in “${step.name}” it stays between 5 and 60 °C for hours.`
             : `About ${litres.toFixed(1)} L in a cooker of ${size} L: so full it takes too long to pass 60 °C.`,
-          mends: cold ? thawFirst(part, step) : [],
+          mends: cold ? thawFirst(step) : [],
         }),
       ];
     }),
   );
 }
-const thawFirst = (part: Part, step: PartStep): Mend[] => {
-  void part;
-  return [
-    {
-      label: "Thawed in the fridge before",
-      apply: (d) =>
-        withStep(d, step.place, (s) => ({
-          ...s,
-          name: (s.name ?? "").replace(/\b(?:the )?frozen\b/i, "the thawed"),
-          note: `${s.note ? `${s.note} ` : ""}Thawed in the fridge for two days before.`,
-        })),
-    },
-  ];
-};
+const thawFirst = (step: PartStep): Mend[] => [
+  {
+    label: "Thawed in the fridge before",
+    apply: (d) =>
+      withStep(d, step.place, (s) => ({
+        ...s,
+        name: (s.name ?? "").replace(/\b(?:the )?frozen\b/i, "the thawed"),
+        note: `${s.note ? `${s.note} ` : ""}Thawed in the fridge for two days before.`,
+      })),
+  },
+];

@@ -136,12 +136,16 @@ export function undercooked(scene: SafetyScene): Finding[] {
 }
 
 const FREEZES = /\b(?:freez|frozen)\b|\bfreezer\b/i;
+/** Sold to be eaten raw: by the rules of trade it was frozen first. */
+const FOR_RAW = /\b(?:sushi|sashimi)\b/i;
+/** Tunas are exempt from freezing (FDA Fish and Fishery Products Hazards and Controls Guidance, 2022). */
+const NO_WORMS = /\b(?:tunas?|yellowfin|bluefin|bigeye|albacore|skipjack)\b/i;
 /** Frozen long enough against worms, farmed, or of a kind that has none. */
 const wormFree = (j: Journey) =>
   j.food.frozen ||
   j.food.farmed ||
-  (isOf("fish-scombroid")(j.item) === false && /\bfarmed\b|previously frozen|sushi|sashimi/i.test(j.item.ingredient.name)) ||
-  /\btuna|yellowfin|bluefin|swordfish\b/i.test(j.item.ingredient.name) ||
+  FOR_RAW.test(j.item.ingredient.name) ||
+  NO_WORMS.test(j.item.ingredient.name) ||
   j.visits.some((v) => FREEZES.test(v.step.words) && /\d+ ?d|days|week/i.test(`${v.step.words} ${v.step.step.time}`));
 export function rawFish({ journeys }: SafetyScene): Finding[] {
   return firstBy(
