@@ -1,7 +1,7 @@
 // Pots and pans that can hurt: deep hot fat, pressure, hot liquid in a blender, a slow cooker that starts cold.
 import { withStep } from "../../dish/edit/places";
 import { cautioned, type Finding, type Mend } from "../finding";
-import { gramsOf, isOf, likelyMinutes, mLOf, type Part, type PartStep } from "../part";
+import { gramsOf, isOf, likelyMinutes, mLOf, type PartStep } from "../part";
 import { isRawFlesh, type SafetyScene } from "../scene";
 import { heatOf } from "../states/process";
 
