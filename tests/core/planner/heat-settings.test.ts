@@ -80,7 +80,11 @@ function anyDivision(users: readonly HeatUser[]): boolean {
     }
     return false;
   };
-  return go(0, [20], 0);
+  // More trays at once than the oven has racks go in by no division.
+  const fits = sorted.every(
+    (u) => sorted.filter((x) => x.from <= u.from && u.from < x.to).reduce((n, x) => n + x.use.racks, 0) <= oven.racks,
+  );
+  return fits && go(0, [20], 0);
 }
 
 describe("settings", () => {
