@@ -11,9 +11,10 @@ import {
   withStep,
 } from "../dish/edit/places";
 import { EditRefused } from "../dish/edit/refused";
+import { exponentOf } from "../dish/scaled-ingredient";
 import type { Amount, DishFile, DishStep } from "../dish/schema";
 import { quantityOf } from "../dish/units";
-import { exponentOf, kOf, volumeOf } from "../dish/weights";
+import { kOf, volumeOf } from "../dish/weights";
 import { durationText, minutesOf } from "../time/duration";
 import type { Write } from "./panel";
 

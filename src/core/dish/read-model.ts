@@ -21,9 +21,9 @@ import {
   wholeRef,
 } from "./model";
 import type { TimeSpread } from "./planned-length";
+import { scaledIngredient } from "./scaled-ingredient";
 import type { DishFile, DishStep, Hold as HoldFile, KitchenFile, UncertainDuration } from "./schema";
 import { quantityOf, scaledOutput } from "./units";
-import { scaledIngredient } from "./weights";
 import { wishesModel } from "./wishes";
 
 /** The figures of a dish document. */

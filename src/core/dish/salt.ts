@@ -1,8 +1,9 @@
 // The salt of a whole dish for one guest: every component counted once, brines and boiling water by what of them is eaten.
 import { type SaltedItem, saltPerServing } from "../measures/serving";
 import { methodInForce } from "./method-in-force";
+import { scaledIngredient } from "./scaled-ingredient";
 import type { DishComponent, DishFile } from "./schema";
-import { gramsNamed, kOf, scaledIngredient, weightOf } from "./weights";
+import { gramsNamed, kOf, weightOf } from "./weights";
 
 /** Salt of things that bring it, % of their weight, the middle of what is sold. */
 const SALT: readonly (readonly [RegExp, number])[] = [

@@ -2,8 +2,9 @@
 
 import { DENSITY, PIECE } from "../measures/density";
 import { densityKey, pieceKey } from "../measures/ingredient-keys";
+import { scaledIngredient } from "./scaled-ingredient";
 import type { DishComponent, DishFile } from "./schema";
-import { type Quantity, quantityOf } from "./units";
+import type { Quantity } from "./units";
 
 type Ingredient = NonNullable<DishComponent["methods"][number]["ingredients"]>[number];
 type Method = DishComponent["methods"][number];
@@ -37,17 +38,6 @@ export function volumeOf(quantity: Quantity, name: string): number | undefined {
 /** How many times the amounts of the file a component is made. */
 export const kOf = (document: DishFile, component: DishComponent): number =>
   (document.dish.serves / document.dish.baseServes) * (component.factor ?? 1);
-
-/** An ingredient's exponent on k: 1 scales with the guests, 0 stays. */
-export const exponentOf = (i: Ingredient): number =>
-  i.scale === "fixed" || i.amount?.fixed ? 0 : typeof i.scale === "number" ? i.scale : 1;
-
-/** An ingredient's amount for so many times the file. What is left out has none. */
-export function scaledIngredient(i: Ingredient, k: number): Quantity | undefined {
-  if (!i.amount || i.leftOut) return undefined;
-  const base = quantityOf(i.amount);
-  return { ...base, value: base.value * k ** exponentOf(i) };
-}
 
 /** Grams of the ingredients so named, but for those that `but` names; what has no weight counts as none. */
 export const gramsNamed = (list: readonly Ingredient[], k: number, name: RegExp, but?: RegExp): number =>

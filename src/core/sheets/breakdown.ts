@@ -2,9 +2,10 @@
 
 import { balanceOf } from "../dish/balance";
 import { componentOf, type Dish, type Hold, type Step } from "../dish/model";
+import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishFile } from "../dish/schema";
 import { quantityText } from "../dish/units";
-import { kOf, scaledIngredient } from "../dish/weights";
+import { kOf } from "../dish/weights";
 import { minutesOf, spokenDuration } from "../time/duration";
 
 export interface OutputRow {

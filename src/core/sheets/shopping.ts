@@ -3,9 +3,10 @@
 
 import { stringify } from "csv-stringify/sync";
 import type { Dish } from "../dish/model";
+import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishFile } from "../dish/schema";
 import { type Quantity, quantityText } from "../dish/units";
-import { kOf, scaledIngredient } from "../dish/weights";
+import { kOf } from "../dish/weights";
 import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";

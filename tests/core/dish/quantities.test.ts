@@ -14,9 +14,10 @@ import {
 import { fitOf } from "../../../src/core/dish/fit";
 import { readDishValue } from "../../../src/core/dish/read";
 import { dishModel } from "../../../src/core/dish/read-model";
+import { scaledIngredient } from "../../../src/core/dish/scaled-ingredient";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { quantityOf } from "../../../src/core/dish/units";
-import { kOf, rawWeight, scaledIngredient, weightOf } from "../../../src/core/dish/weights";
+import { kOf, rawWeight, weightOf } from "../../../src/core/dish/weights";
 import { outputRows } from "../../../src/core/sheets/breakdown";
 import { smallDish } from "../../support/small-dish";
 

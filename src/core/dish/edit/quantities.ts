@@ -2,9 +2,10 @@
 // runs short. Scaling itself is exact; rounding to what a kitchen can measure stands beside it and says what it changes.
 import { rounded, roundKitchen, toUsMeasure } from "../../measures/rounding";
 import { type Pan, panScale } from "../../measures/scaling";
+import { exponentOf, scaledIngredient } from "../scaled-ingredient";
 import type { DishComponent, DishFile } from "../schema";
 import { comparable, type Quantity, quantityOf, quantityText } from "../units";
-import { exponentOf, kOf, scaledIngredient } from "../weights";
+import { kOf } from "../weights";
 import { componentOfDocument, withComponent } from "./places";
 import { EditRefused } from "./refused";
 

@@ -1,9 +1,10 @@
 // Jars for a pickle or a ferment: how many its solids fill, and whether the liquor reaches over them.
 import { PACKING } from "../../measures/jars";
 import type { Step } from "../model";
+import { scaledIngredient } from "../scaled-ingredient";
 import type { DishFile, DishStep } from "../schema";
 import { quantityText } from "../units";
-import { kOf, scaledIngredient, volumeOf, weightOf } from "../weights";
+import { kOf, volumeOf, weightOf } from "../weights";
 import { type Fit, litresText } from "./found";
 import { type Placed, withUse } from "./remedies";
 
