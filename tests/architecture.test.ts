@@ -33,6 +33,42 @@ const fileOf = (name: string): string | undefined =>
   [name, `${name}.ts`, `${name}.tsx`, `${name}/index.ts`].find((candidate) => files.includes(candidate));
 const graph = new Map(files.map((f) => [f, [...new Set(importsOf(f).flatMap((i) => fileOf(i) ?? []))]] as const));
 
+test("what the browser tests import reaches no JSON: their loader cannot read it", () => {
+  const tests = fileURLToPath(new URL(".", import.meta.url));
+  const own = readdirSync(tests, { recursive: true, encoding: "utf8" }).filter((f) => /^(?:e2e|support)\/.*\.ts$/.test(f));
+  const textOf = (file: string) => readFileSync(path.join(tests, file), "utf8");
+  const importsIn = (file: string) =>
+    [...textOf(file).matchAll(/^import (?!type )(?:[^"';]*? from )?"(\.[^"]+)"/gms)].map((m) => m[1] as string);
+  const reached = new Set<string>();
+  const walk = (file: string): void => {
+    if (reached.has(file)) return;
+    reached.add(file);
+    for (const other of valuesOf(file)) walk(other);
+  };
+  const seen = new Set<string>();
+  const visit = (file: string): void => {
+    if (seen.has(file)) return;
+    seen.add(file);
+    for (const name of importsIn(file)) {
+      const at = path.join(path.dirname(file), name);
+      if (at.startsWith("../src/")) walk(fileOf(at.slice("../src/".length)) ?? at);
+      else if (own.includes(`${at}.ts`)) visit(`${at}.ts`);
+    }
+  };
+  for (const file of own.filter((f) => f.endsWith(".spec.ts"))) visit(file);
+  expect(reached.size).toBeGreaterThan(10);
+  expect([...reached].filter((f) => files.includes(f) && importsOf(f).some((i) => i.endsWith(".json")))).toEqual([]);
+});
+/** What a file needs to run: types are gone by then. */
+const valuesOf = (file: string): string[] => {
+  if (!files.includes(file)) return [];
+  const text = readFileSync(path.join(source, file), "utf8").replaceAll(/^(?:import|export) type [^;]*;/gm, "");
+  return [...text.matchAll(IMPORTS[0] as RegExp)].flatMap((m) => {
+    const name = m[1] as string;
+    return fileOf(name.startsWith("@/") ? name.slice(2) : path.join(path.dirname(file), name)) ?? [];
+  });
+};
+
 /** The core, from what stands on nothing to what stands on all: each knows itself and what is named before it. Single files are at its foot. */
 const ORDER = [
   "time",
