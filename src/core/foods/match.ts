@@ -180,7 +180,17 @@ const COOKED =
   /\b(?:cooked|pre-?cooked|ready-cooked|leftover|left-over|roasted|rotisserie|poached|boiled|hard-boiled|steamed|fried|baked|braised|confit|canned|tinned|from yesterday|cold roast)\b/i;
 const UNCOOKED = /\b(?:un-?cooked|to be cooked|raw)\b/i;
 
-const KNOWN = new Map<string, Understood | undefined>();
+/** Pages and rules ask for the same names again and again. */
+const MOST_KEPT = 5000;
+function kept<T>(known: Map<string, T>, key: string, read: () => T): T {
+  if (!known.has(key)) {
+    if (known.size >= MOST_KEPT) known.clear();
+    known.set(key, read());
+  }
+  return known.get(key) as T;
+}
+const UNDERSTOOD = new Map<string, Understood | undefined>();
+const NAMED = new Map<string, readonly Understood[]>();
 
 /**
  * @param name an ingredient's name as a cook wrote it, with or without an amount
@@ -188,12 +198,7 @@ const KNOWN = new Map<string, Understood | undefined>();
  * @returns undefined where no word of it is in the table: nothing is known of it then, and that is no sign that it is harmless
  */
 export function understand(name: string, chosen?: string): Understood | undefined {
-  const key = `${chosen ?? ""}|${name}`;
-  if (!KNOWN.has(key)) {
-    if (KNOWN.size > 5000) KNOWN.clear();
-    KNOWN.set(key, read(name, chosen));
-  }
-  return KNOWN.get(key);
+  return kept(UNDERSTOOD, `${chosen ?? ""}|${name}`, () => read(name, chosen));
 }
 
 function read(name: string, chosen: string | undefined): Understood | undefined {
@@ -233,7 +238,9 @@ function read(name: string, chosen: string | undefined): Understood | undefined 
  * Every food that a name names, side by side: "olives stuffed with almonds" names two. What it says to be free of something, or made
  * without it, keeps that sense.
  */
-export function foodsNamed(name: string): Understood[] {
+export const foodsNamed = (name: string): readonly Understood[] => kept(NAMED, name, () => allNamed(name));
+
+function allNamed(name: string): Understood[] {
   const text = turned(name.replaceAll(CUTS, " "));
   const whole = wordsOf(text).map(mended);
   const found = phrasesIn(whole);

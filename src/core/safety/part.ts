@@ -30,6 +30,9 @@ export interface Item {
   readonly food: Understood | undefined;
   /** Index into the part's steps. */
   readonly enters: number;
+  /** For the guests that come; 0 where no weight is known. */
+  readonly grams: number;
+  readonly mL: number;
 }
 
 export interface Part {
@@ -70,11 +73,19 @@ export function partsOf(document: DishFile, chosen: Readonly<Record<string, stri
       planned: planned.get(`${component.id}.${step.id}`),
     }));
     const ingredients = (method.ingredients ?? []).filter((i) => !i.leftOut);
+    const k = kOf(document, component);
     const items = ingredients.map((ingredient): Item => {
       const food = understand(ingredient.name, ingredient.food);
-      return { ingredient, food, enters: entersAt(ingredient, method.steps, food ? calledBy(food.class) : []) };
+      const quantity = scaledIngredient(ingredient, k);
+      return {
+        ingredient,
+        food,
+        enters: entersAt(ingredient, method.steps, food ? calledBy(food.class) : []),
+        grams: (quantity && weightOf(quantity, ingredient.name)?.grams) ?? 0,
+        mL: (quantity && volumeOf(quantity, ingredient.name)) ?? 0,
+      };
     });
-    return [{ component, method, k: kOf(document, component), steps, ingredients, items }];
+    return [{ component, method, k, steps, ingredients, items }];
   });
 }
 
@@ -85,16 +96,10 @@ export const isOf =
 
 /** Grams of some items, for the guests that come; what has no weight counts as none. */
 export const gramsOf = (part: Part, which: (item: Item) => boolean): number =>
-  part.items.filter(which).reduce((sum, { ingredient }) => {
-    const quantity = scaledIngredient(ingredient, part.k);
-    return sum + ((quantity && weightOf(quantity, ingredient.name)?.grams) ?? 0);
-  }, 0);
+  part.items.reduce((sum, item) => (which(item) ? sum + item.grams : sum), 0);
 /** Millilitres of some items. */
 export const mLOf = (part: Part, which: (item: Item) => boolean): number =>
-  part.items.filter(which).reduce((sum, { ingredient }) => {
-    const quantity = scaledIngredient(ingredient, part.k);
-    return sum + ((quantity && volumeOf(quantity, ingredient.name)) ?? 0);
-  }, 0);
+  part.items.reduce((sum, item) => (which(item) ? sum + item.mL : sum), 0);
 
 /** Litres that an output is, for the guests that come; a kilo counts as a litre. Undefined where it is not said. */
 export function litresOf(output: DishOutput | undefined, k: number): number | undefined {

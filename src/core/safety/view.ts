@@ -47,25 +47,51 @@ function mendsIt(finding: Pick<Finding, "id" | "severity" | "hard">, before: rea
   return !after.some((f) => weightOf(f) >= Math.max(2, weightOf(finding)) && weightOf(f) > (known.get(f.id) ?? 0));
 }
 
+type MendView = FindingView["mends"][number];
+/** So many dishes are remembered with the mends that were tried on them. */
+const MOST_TRIED = 8;
+const tried = new Map<string, Map<string, readonly MendView[]>>();
+
+/**
+ * Tries mends on a dish. A mend changes the dish and not its plan, so it is tried without one: what it came to holds until the dish changes,
+ * however often it is planned.
+ */
+function mendsTried(document: DishFile, chosen: Looked["chosen"]): (finding: Finding) => readonly MendView[] {
+  const key = JSON.stringify([document, chosen]);
+  const known = tried.get(key) ?? new Map<string, readonly MendView[]>();
+  if (!tried.has(key) && tried.size >= MOST_TRIED) tried.delete(tried.keys().next().value as string);
+  tried.set(key, known);
+  let before: readonly Finding[] | undefined;
+  return (finding) => {
+    if (finding.mends.length === 0) return [];
+    const of = JSON.stringify([finding.id, finding.severity, finding.hard, finding.mends.map((m) => m.label)]);
+    const kept = known.get(of);
+    if (kept) return kept;
+    before ??= safetyFindings(safetyScene(document, chosen));
+    const mends = finding.mends.flatMap((m): MendView[] => {
+      const after = m.apply(document);
+      const mended = mendsIt(finding, before as readonly Finding[], safetyFindings(safetyScene(after, chosen)));
+      return mended ? [{ label: m.label, change: patchBetween(document, after) }] : [];
+    });
+    known.set(of, mends);
+    return mends;
+  };
+}
+
 /** What the rules find in a dish and its plan. */
 export function findingViews({ document, dish, chosen, view, acknowledged }: Looked): FindingView[] {
   const scene = safetyScene(document, chosen, view, view ? asleepIn(dish, view) : []);
-  // A mend is tried without the plan, which is the old one's: what the dish itself still allows is still there.
-  const before = view ? safetyFindings(safetyScene(document, chosen)) : safetyFindings(scene);
+  const mendsOf = mendsTried(document, chosen);
   const steps = new Map(scene.parts.flatMap((p) => p.steps.map((s) => [s.ref, s] as const)));
-  return safetyFindings(scene).map(({ mends, known, ...finding }): FindingView => {
+  return safetyFindings(scene).map((found): FindingView => {
+    const { mends: _, known, ...finding } = found;
     const step = finding.step === undefined ? undefined : steps.get(finding.step);
     const component = document.components.find((c) => c.id === finding.component);
     const print = printOf(JSON.stringify([finding.severity, finding.hard ?? false, known ?? finding.computed, step?.step ?? null]));
     return {
       ...finding,
       where: [step?.name, component?.name].filter(Boolean).join(", "),
-      mends: mends.flatMap((m) => {
-        const after = m.apply(document);
-        return mendsIt(finding, before, safetyFindings(safetyScene(after, chosen)))
-          ? [{ label: m.label, change: patchBetween(document, after) }]
-          : [];
-      }),
+      mends: mendsOf(found),
       print,
       acknowledged: finding.hard !== true && acknowledged.get(finding.id) === print,
     };
