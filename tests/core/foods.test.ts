@@ -75,9 +75,48 @@ describe("a word that turns the meaning", () => {
   test("drops what it is said to be free of, and names what stands beside", () => {
     expect(understand("gluten-free oats")?.allergens).toEqual([]);
     expect(understand("dairy-free butter")?.allergens).toEqual([]);
+    expect(understand("fish-free fish sauce")?.allergens).toEqual([]);
     expect(foodsNamed("olives stuffed with almonds").flatMap((f) => f.allergens)).toEqual(["tree_nuts"]);
     expect(foodsNamed("eggplant").flatMap((f) => f.allergens)).toEqual([]);
   });
+});
+
+describe("a word says what it is without, and no more", () => {
+  test.each([
+    ["dairy-free mayonnaise", "mayonnaise", ["eggs"]],
+    ["egg-free butter", "butter", ["milk"]],
+    ["vegetarian parmesan", "cheese-hard", ["milk"]],
+    ["imitation crab", "fish-canned", ["fish", "crustaceans", "eggs", "gluten_cereals"]],
+    ["nut-free pesto", "condiment", ["milk"]],
+    ["egg-free pasta", "pasta", ["gluten_cereals", "wheat"]],
+    ["vegan mayonnaise", "plant-substitute", []],
+    ["meat-free mince", "plant-substitute", []],
+    ["eggless mayonnaise", "plant-substitute", []],
+    ["vegetarian Worcestershire sauce", "condiment", []],
+  ])("%s", (name, kind, allergens) => {
+    const food = understand(name);
+    expect(food?.class).toBe(kind);
+    expect(food?.allergens).toEqual(expect.arrayContaining(allergens));
+    if (allergens.length === 0) expect(food?.allergens).toEqual([]);
+  });
+});
+
+describe("what makes it safe must be said of the food as it comes in", () => {
+  test.each([
+    ["duck legs for confit", "poultry", false],
+    ["chicken thighs for fried chicken", "poultry", false],
+    ["pork belly, to be smoked", "meat", false],
+    ["salmon to be smoked", "fish", false],
+    ["mackerel fillets until salted", "fish-scombroid", false],
+    ["dried kidney beans, or a tin", "pulse-lectin", false],
+    ["kidney beans, dried or tinned", "pulse-lectin", false],
+    ["dried beans, if you can get no cans", "pulse-lectin", false],
+    ["eggs, unpasteurised", "egg", false],
+    ["eggs, pasteurised", "egg-safe", false],
+    ["kidney beans (tinned)", "pulse-canned", true],
+    ["braised duck legs", "poultry", true],
+    ["leftover roast lamb", "meat", true],
+  ])("%s", (name, kind, cooked) => expect(understand(name)).toMatchObject({ class: kind, cooked }));
 });
 
 test("what is not known is undefined, what is misspelt is guessed at with doubt, and the cook's own word goes before all", () => {

@@ -5,6 +5,7 @@
 import { methodInForce } from "../dish/method-in-force";
 import type { DishFile } from "../dish/schema";
 import { CalculationError } from "../measures/calculation-error";
+import { isOfMeat } from "./groups";
 import { foodsNamed, type Understood } from "./match";
 import type { FoodClass } from "./table";
 
@@ -106,30 +107,16 @@ const any =
   (f: Understood) =>
     classes.includes(f.class);
 const named = (ids: RegExp) => (f: Understood) => ids.test(`${f.food.id} ${f.phrase}`);
-const FLESH = any(
-  "meat",
-  "poultry",
-  "mince",
-  "poultry-mince",
-  "sausage",
-  "offal",
-  "poultry-offal",
-  "blood",
-  "bones",
-  "cured-raw",
-  "cured-cooked",
-  "fat",
-  "frog",
-);
 /** What guests may avoid beyond allergens. */
 const AVOIDED: Readonly<Record<string, (f: Understood) => boolean>> = {
   pork: (f) =>
-    (FLESH(f) && f.food.species === "pork") ||
+    (isOfMeat(f) && f.food.species === "pork") ||
     (named(/^(?:trotter|porkskin|ears|lard|backfat|caul|casing|gelatine|bones |mince )|pork|pig\b|ham\b|bacon/)(f) &&
       !any("plant-substitute")(f)),
-  beef: (f) => (FLESH(f) && (f.food.species === "beef" || /^(?:suet|beef|oxtail|veal)/.test(f.food.id))) || named(/\bbeef\b|\bveal\b/)(f),
+  beef: (f) =>
+    (isOfMeat(f) && (f.food.species === "beef" || /^(?:suet|beef|oxtail|veal)/.test(f.food.id))) || named(/\bbeef\b|\bveal\b/)(f),
   meat: (f) =>
-    (FLESH(f) && !/fish/.test(f.food.species ?? "")) ||
+    (isOfMeat(f) && !/fish/.test(f.food.species ?? "")) ||
     named(/^gelatine/)(f) ||
     (f.class === "stock" && !named(/vegetable|fish|mushroom|dashi|kombu/)(f)),
   alcohol: (f) => (f.food.abv ?? 0) > 0.5 && f.class !== "soft-drink",

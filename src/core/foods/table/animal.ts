@@ -151,7 +151,7 @@ roe | roe; fish roe; ikura; lumpfish roe; trout roe; tobiko; cod roe; smoked cod
 fish.smoked | smoked fish; smoked cod; finnan haddie; lox; smoked eel; smoked herring; buckling; arbroath smokie; smoked sprat; bloater; smoked sturgeon; smoked halibut; smoked tuna; smoked char; nova lox; +smoked haddock; undyed smoked haddock; +kipper; +smoked salmon; cold-smoked salmon; cold smoked salmon; hot-smoked salmon; +smoked trout; +smoked mackerel
 = fish-canned mixed | 65/8/1/0 | ph=5.8-6.2 | FDC 2021 | a=fish
 fish.canned | tinned tuna; canned tuna; tuna in oil; tuna in brine; tinned sardine; canned salmon; tinned fish; canned mackerel; tinned mackerel; canned sardine; tinned salmon; tuna in olive oil; oil packed tuna; water packed tuna; sardines in oil; sardine in oil; fish ball; fish cake; fish finger
-surimi | surimi; crab stick; seafood stick | | a=fish,crustaceans,eggs,gluten_cereals
+surimi | surimi; crab stick; seafood stick; imitation crab; imitation crabmeat; imitation crab meat; mock crab | | a=fish,crustaceans,eggs,gluten_cereals
 seafood | seafood; mixed seafood; frozen seafood mix; fruits de mer | | a=fish,crustaceans,molluscs
 = crustacean | 77/1/0.5/0 | ph=6.8-8 | FDC 2021 | a=crustaceans
 shellfish | shellfish; mixed shellfish; shellfish shell; shellfish bisque
