@@ -10,7 +10,7 @@ const COMMON: ReadonlySet<string> = new Set(
     " ",
   ),
 );
-/** An amount of it is named by what it is kept in, and a step by what it does: neither is its name. */
+/** "Onions", "onion": one word, whatever its ending. */
 const stem = (word: string) => word.replace(/(?:ies|es|s|y)$/, "");
 
 /**

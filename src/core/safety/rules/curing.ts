@@ -15,6 +15,8 @@ import type { SafetyScene } from "../scene";
 
 /** The strength that the calculation knows, % of nitrite; other salts count by theirs. */
 const REFERENCE_PCT = 6.25;
+/** The weak one, sold ready mixed with table salt, % of nitrite. */
+const WEAK_PCT = 0.5;
 /** Below this much the salt does not do what it is there for. */
 const LEAST_PPM = 40;
 /** What a mend aims at: enough for the cure and below every limit. */
@@ -67,7 +69,7 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
       return [
         cautioned("curing-salt", part.component.id, {
           ...at,
-          computed: "How much nitrite goes in cannot be calculated: curing salt or meat has no weight here. Give both in grams.",
+          computed: "How much nitrite this gives cannot be calculated: curing salt or meat has no weight here. Give both in grams.",
         }),
       ];
 
@@ -88,26 +90,29 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
     try {
       if (open) {
         const ppmAt = (pct: number) => Math.round((asReference(pct) * (REFERENCE_PCT / 100) * 1e6) / (meatG + liquidG));
+        const cap = nitritePpm({ product, cureG: 0, meatG, liquidG }).homeCapPpm;
+        const [strong, weak] = [ppmAt(REFERENCE_PCT), ppmAt(WEAK_PCT)];
         return [
           cautioned("curing-salt", part.component.id, {
             ...at,
-            severity: "warn",
-            title: "Which curing salt is it?",
-            computed: `${open.ingredient.name} is sold with 6.25 % of nitrite and with 0.5 %: ${grams(saltG)} on ${grams(meatG + liquidG)} give ${ppmAt(REFERENCE_PCT)} ppm or ${ppmAt(0.5)}. 150 are the most, 120 in a brine.`,
+            severity: strong > cap ? "stop" : "warn",
+            hard: weak > cap,
+            title: weak > cap ? "Too much curing salt" : "Which curing salt is it?",
+            computed: `${open.ingredient.name} is sold with ${REFERENCE_PCT} % of nitrite and with ${WEAK_PCT} %: ${grams(saltG)} on ${grams(meatG + liquidG)} give ${strong} ppm or ${weak}. The rules for its kind allow ${cap} at most.`,
             way: "its strength in its name, such as “curing salt, 0.5 % nitrite”",
             mends: [
               {
-                label: "It has 0.5 % of nitrite",
+                label: `It has ${WEAK_PCT} % of nitrite`,
                 apply: (d) =>
                   weighed(
                     d,
                     place,
                     open,
-                    "Curing salt, 0.5 % nitrite",
+                    `Curing salt, ${WEAK_PCT} % nitrite`,
                     gramsOf(part, (i) => i === open),
                   ),
               },
-              dosed(open, REFERENCE_PCT, "Curing salt, 6.25 % nitrite"),
+              dosed(open, REFERENCE_PCT, `Curing salt, ${REFERENCE_PCT} % nitrite`),
             ],
           }),
         ];
@@ -118,7 +123,7 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
       const leftG = (litresOf(outputOfPart(part), part.k) ?? 0) * 1000;
       const trimmedG = trims && leftG > 50 && leftG < meatG * 0.97 ? leftG : undefined;
       const { ppm, limitPpm, homeCapPpm, withinHomeCap } = nitritePpm({ product, cureG, meatG, liquidG });
-      const computed = `${grams(saltG)} of curing salt${strength === REFERENCE_PCT ? "" : ` with ${strength} % of nitrite`} on ${grams(meatG + liquidG)}: ${Math.round(ppm)} ppm of nitrite go in. The rules for its kind allow ${homeCapPpm} at most.`;
+      const computed = `${grams(saltG)} of curing salt${strength === REFERENCE_PCT ? "" : ` with ${strength} % of nitrite`} on ${grams(meatG + liquidG)}: ${Math.round(ppm)} ppm of nitrite. The rules for its kind allow ${homeCapPpm} at most.`;
       const trimmed = trimmedG === undefined ? undefined : ppm * ((meatG + liquidG) / (trimmedG + liquidG));
       const also = trimmed === undefined ? "" : ` On the ${grams(trimmedG ?? 0)} that are left of it: ${Math.round(trimmed)} ppm.`;
       const mend = dosed(first, strength, first.ingredient.name);

@@ -5,7 +5,7 @@ import { CalculationError } from "../../measures/calculation-error";
 import { bagPasteurise } from "../../measures/heat/pasteurise";
 import { likelyMinutes, type PartStep } from "../part";
 
-type Medium = "boil" | "simmer" | "steam" | "pressure" | "oven" | "grill" | "fry" | "deep-fry" | "pan" | "bath" | "slow" | "smoke" | "warm";
+type Medium = "boil" | "simmer" | "steam" | "pressure" | "oven" | "grill" | "deep-fry" | "pan" | "bath" | "slow" | "smoke" | "warm";
 
 export interface Heat {
   readonly medium: Medium;
@@ -37,6 +37,9 @@ const PAN =
   /\b(?:fry|fried|frying|saut|stir-?fry|sear|brown|pan-|toast(?! ?s?$)(?= (?:the|in|on|until|dry|them|it)|ed\b|ing\b)|sweat|colour|crisp|sizzle|cook|heat|wilt|soften)/i;
 const SMOKE = /\b(?:smoke|smoker|smoking)\b/i;
 const WARM = /\b(?:warm|melt|temper|infuse|blood heat|lukewarm|bloom|loosen|keep hot|keep warm)\b/i;
+/** What only warms may stand beside what cooks: "melt the butter and fry the chicken". */
+const COOKS =
+  /(?<!\b(?:the|a|your) )\b(?:fry|fries|frying|saut\S*|stir-?fry\w*|simmer\w*|poach\w*|stew\w*|brais\w*|bak(?:e|es|ing)|roast(?:s|ing)?|grill(?:s|ing)?|cook (?:through|until|the|for))\b/i;
 const SURFACE = /\b(?:sear|brown|char|scorch|torch|blister|flash-?fry|flame|colour|seal (?:the|in|all))/i;
 const PARTLY =
   /\b(?:half|par|part|partly|partially|two thirds)[- ]?(?:cook|roast|boil|bake|fry|fried|grill|smoke|braise|done)|\bunder-?cook/i;
@@ -74,13 +77,13 @@ function mediumOf({ step, name, words }: PartStep): { medium: Medium; tempC?: nu
   if (smoker || (SMOKE.test(name) && !/smok(?:ed|y|ing) /.test(name)))
     return NO_HEAT.test(words) ? undefined : { medium: "smoke", ...at(smoker ?? use("oven", "grill")) };
   const oven = use("oven") ?? uses.find((u) => /oven|tandoor|kiln/.test(u.what));
-  if (oven) return KEEPS.test(name) ? { medium: "warm", ...at(oven) } : { medium: "oven", ...at(oven) };
+  if (oven) return KEEPS.test(name) && !COOKS.test(name) ? { medium: "warm", ...at(oven) } : { medium: "oven", ...at(oven) };
   const grill = use("grill") ?? uses.find((u) => /grill|barbecue|coals|fire/.test(u.what));
   if (grill) return { medium: "grill", ...at(grill) };
   if (/steamer/.test(kinds) || STEAM.test(name)) return { medium: "steam" };
   const burner = use("burner") ?? uses.find((u) => /hob|stove|ring|wok|pan|induction/.test(u.what));
   if (NO_HEAT.test(name)) return undefined;
-  if (WARM.test(name) && !BOIL.test(name)) return { medium: "warm" };
+  if (WARM.test(name) && !BOIL.test(name) && !COOKS.test(name)) return { medium: "warm" };
   if (BOIL.test(name)) return { medium: "boil" };
   if (SIMMER.test(name)) return { medium: "simmer" };
   if (burner) return { medium: PAN.test(name) ? (/\bcook\b|\bheat\b/i.test(name) ? "simmer" : "pan") : "simmer" };
@@ -250,7 +253,6 @@ export const does = {
     /\b(?:cur(?:e|es|ed|ing)|gravad|salt (?:the|and|it)|dry-?salt|brin(?:e|ed|ing)|ceviche|souse|marinat\w* in (?:the )?(?:lime|lemon|vinegar|citrus)|cold[- ]smok)/i.test(
       s.name,
     ),
-  sours: (s: PartStep) => /\b(?:ferment|sour(?:s|ing)?\b|culture|pickle)/i.test(s.name),
   boilsHard: (s: PartStep) =>
     (s.step.boils === true || /\b(?:boil|rolling boil|full boil)/i.test(s.words)) &&
     !/\bwithout (?:boil|bubbl)|\bdo not boil|\bbelow (?:the |a )?boil|\boff the boil/i.test(s.words),
