@@ -72,7 +72,7 @@ test("the run starts, a step is finished late, and the plan after it moves", asy
   const start = page.getByRole("button", { name: "Start the run" });
   await expect(start).toBeDisabled();
   // Ticked once it is written down, not before.
-  await page.getByRole("checkbox", { name: /^I know this: hot fat/ }).click();
+  await page.getByRole("checkbox", { name: /^I understand: hot fat/ }).click();
   await expect(start).toBeEnabled();
   await start.click();
   await page

@@ -38,7 +38,7 @@ test("the severe are acknowledged one by one, by name, before anything starts; t
   await fat.getByText("the usual caution, and its source").click();
   await expect(fat).toContainText("NFPA");
   await expect(fat).toContainText("Local codes");
-  const boxes = page.getByRole("checkbox", { name: /^I know this/ });
+  const boxes = page.getByRole("checkbox", { name: /^I understand/ });
   const n = await boxes.count();
   expect(n).toBeGreaterThan(0);
   for (let i = 0; i < n; i++) {
@@ -81,7 +81,7 @@ test("a step that has changed since is asked anew before it can start", async ({
   const hand = page.getByRole("region", { name: "At hand" });
   await expect(hand.getByRole("alert")).toContainText("What you pressed is kept");
   await hand
-    .getByRole("checkbox", { name: /^I know this: too little curing salt/ })
+    .getByRole("checkbox", { name: /^I understand: too little curing salt/ })
     .first()
     .click();
   await expect(hand.getByRole("alert")).toHaveCount(0, { timeout: 30_000 });

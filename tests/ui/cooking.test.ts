@@ -45,7 +45,7 @@ describe("before a run", () => {
     const start = screen.getByRole<HTMLButtonElement>("button", { name: "Start the run" });
     expect(start.disabled).toBe(true);
     expect(hand().textContent).toContain("1 still to be acknowledged");
-    await hands().click(screen.getByRole("checkbox", { name: /^I know this: hot fat/ }));
+    await hands().click(screen.getByRole("checkbox", { name: /^I understand: hot fat/ }));
     expect(sent[0]).toEqual({ path: "/api/dishes/dish/safety", method: "POST", body: { acknowledge: [{ id: FAT.id, print: "p1" }] } });
     again(part(false, [KNOWN]));
     expect(start.disabled).toBe(false);

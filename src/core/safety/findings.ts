@@ -104,7 +104,7 @@ function ruled(rule: (scene: SafetyScene) => Finding[], scene: SafetyScene): Fin
   }
 }
 
-/** The first sentence of a caution: what there is to say where nothing was reckoned. */
+/** The first sentence of a caution: what there is to say where nothing was calculated. */
 const firstOf = (text: string): string => /^.*?[.!?](?=\s|$)/s.exec(text)?.[0] ?? text;
 
 /** Cautions that the dish file itself names on a step, where no rule has said more of the same. */

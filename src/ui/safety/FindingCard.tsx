@@ -70,7 +70,7 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
             }}
           />
           <span className="wrap-anywhere">
-            I know this: <span className="font-medium">{f.title.toLowerCase()}</span>
+            I understand: <span className="font-medium">{f.title.toLowerCase()}</span>
             {writing && <span className="text-quiet"> writing it down</span>}
           </span>
         </label>

@@ -319,7 +319,7 @@ const NITRITE: Panel = {
         `That is more than the ${got.homeCapPpm} ppm of nitrite that a kitchen has need of. Weigh less curing salt.`,
       );
     return {
-      headline: `${say(got.ppm, "ppm")} of nitrite; ${got.homeCapPpm} are the most for its kind.`,
+      headline: `${say(got.ppm, "ppm")} of nitrite; at most ${got.homeCapPpm} for its kind.`,
       figures: [
         { key: "ppm", label: "Nitrite that goes in", value: got.ppm, of: "ppm" },
         { key: "limit", label: "The most for its kind", value: got.homeCapPpm, of: "ppm" },

@@ -72,7 +72,7 @@ export class Analysis extends Propagation {
   protected learn(): boolean {
     this.conflicts++;
     if (this.level === 0) return false;
-    // A conflict that needs nothing of this level (a propagator ran late) is taken back first.
+    // A conflict that needs nothing of this level (a propagator ran late) is undone first.
     const deepest = this.deepest();
     if (deepest === 0) {
       this.backTo(0);

@@ -87,7 +87,7 @@ function guessedLitres(part: Part): number | undefined {
   return liquid > 0 && liquid >= 0.5 * grams ? (0.8 * grams) / 1000 : undefined;
 }
 
-/** The cooling of a component as reckoned; undefined where nothing hot is cooled, or nothing says how much it is. */
+/** The cooling of a component as calculated; undefined where nothing hot is cooled, or nothing says how much it is. */
 export function cooledPart(part: Part): Cooled | undefined {
   const food = COOLED_AS[part.component.kind];
   if (!food || !isGrowing(part)) return undefined;
@@ -191,7 +191,7 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
               ...at,
               severity: inTime ? "note" : "warn",
               title: inTime ? `${part.component.name} cools in time` : `${part.component.name} is not cold within the hour`,
-              computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C, as reckoned; a thermometer in the middle decides.`,
+              computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C (estimated; a thermometer in the middle decides).`,
             }),
           ]
         : [];

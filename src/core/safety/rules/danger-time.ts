@@ -185,7 +185,7 @@ export function dangerTime(scene: SafetyScene): Finding[] {
         title: `${name} is in the warm too long`,
         basis: "planned",
         known: doublings(minutes),
-        computed: `${spokenDuration(minutes)} between 5 and 60 °C on its way to the table, the most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours are the most." : "Four hours are the most, two if it is to be kept."}`,
+        computed: `${spokenDuration(minutes)} between 5 and 60 °C on its way to the table, the most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours at most." : "Four hours at most, two if it is to be kept."}`,
         mends: worst?.stay ? cooler(worst.stay, scene) : [],
       }),
     ];

@@ -150,7 +150,7 @@ export function standsWarm(scene: SafetyScene): Finding[] {
         severity: minutes > WARM_MOST ? "stop" : "warn",
         title: `${k.name} may stand in the warm too long`,
         known: doublings(minutes),
-        computed: `It ${waits(k)} ${WHERE[k.place] ?? "in the warm"} after it is cooked; two hours are the most if it is kept, four if it is eaten.`,
+        computed: `It ${waits(k)} ${WHERE[k.place] ?? "in the warm"} after it is cooked; two hours at most if it is kept, four if it is eaten.`,
         way: "a shorter wait, the fridge, or kept hot above 60 °C",
         mends: [limited(k, WARM_TOLD), moved(k, "fridge", 2 * DAY)],
       }),
@@ -167,7 +167,7 @@ export function rice(scene: SafetyScene): Finding[] {
     return [
       cautioned("rice-cooling", `${k.part.component.id}.${k.output}:${k.place}`, {
         ...at(k),
-        computed: `Cooked rice ${waits(k)} ${WHERE[k.place]}; ${spokenDuration(limit)} is the most.`,
+        computed: `Cooked rice ${waits(k)} ${WHERE[k.place]}; ${spokenDuration(limit)} at most.`,
         mends: k.place === "fridge" ? [limited(k, limit)] : [moved(k, "fridge", DAY)],
       }),
     ];
@@ -216,7 +216,7 @@ export function underOil(scene: SafetyScene): Finding[] {
       cautioned("oil-garlic-herb", `${part.component.id}.${k.output}:${k.place}`, {
         ...at(k),
         ...(isOf("honey")(cover) ? { title: "Garlic or vegetables under honey" } : {}),
-        computed: `${plant.ingredient.name} under ${isOf("honey")(cover) ? "honey" : "oil"} ${waits(k)} ${WHERE[k.place]}; ${spokenDuration(limit)} is the most.`,
+        computed: `${plant.ingredient.name} under ${isOf("honey")(cover) ? "honey" : "oil"} ${waits(k)} ${WHERE[k.place]}; ${spokenDuration(limit)} at most.`,
         mends: k.place === "fridge" ? [limited(k, limit)] : [moved(k, "fridge", 3 * DAY)],
       }),
     ];
@@ -281,7 +281,7 @@ export function vacuumBags(scene: SafetyScene): Finding[] {
     return [
       cautioned("vacuum-raw", `${part.component.id}.${k.output}`, {
         ...at(k),
-        computed: `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days are the most.`,
+        computed: `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days at most.`,
         mends: [limited(k, 2 * DAY), moved(k, "freezer", 60 * DAY)],
       }),
     ];

@@ -102,7 +102,7 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
           component: part.component.id,
           step: step.ref,
           computed: stands
-            ? `${fish.ingredient.name} stands warm for ${spokenDuration(likelyMinutes(step.step))} by “${step.name}”: half an hour is the most.`
+            ? `${fish.ingredient.name} stands warm for ${spokenDuration(likelyMinutes(step.step))} by “${step.name}”: half an hour at most.`
             : `${fish.ingredient.name} may wait on the counter after “${step.name}” for longer than half an hour.`,
           mends: [
             {
@@ -282,7 +282,7 @@ export function keptLukewarm({ parts }: SafetyScene): Finding[] {
           component: part.component.id,
           step: step.ref,
           title: `${part.component.name} is kept lukewarm`,
-          computed: `“${step.name}” keeps it at ${warm} °C for ${spokenDuration(heat.minutes)}; below ${HOLD_C} °C two hours are the most.`,
+          computed: `“${step.name}” keeps it at ${warm} °C for ${spokenDuration(heat.minutes)}; below ${HOLD_C} °C two hours at most.`,
           way: `${HOLD_C} °C or more, or a shorter wait`,
           mends: [
             {

@@ -154,7 +154,7 @@ export function slowCookerStart({ parts }: SafetyScene): Finding[] {
           component: part.component.id,
           step: step.ref,
           computed: cold
-            ? `${frozen?.ingredient.name ?? "What goes in"} is frozen: in “${step.name}” it stays between 5 and 60 °C for hours.`
+            ? `${frozen?.ingredient.name ?? "The food"} is frozen: in “${step.name}” it stays between 5 and 60 °C for hours.`
             : `About ${litres.toFixed(1)} L in a cooker of ${size} L: so full it takes too long to pass 60 °C.`,
           mends: cold ? thawFirst(step) : [],
         }),

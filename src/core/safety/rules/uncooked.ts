@@ -70,7 +70,7 @@ export function rawEgg(scene: SafetyScene): Finding[] {
     return cautioned("raw-egg", j.part.component.id, {
       ...at(j),
       severity: care.length ? "stop" : "warn",
-      computed: `${j.item.ingredient.name} in ${lower(j)} ${core > 45 && visit ? `is taken to ${Math.round(core)} °C by “${visit.step.name}”, and egg wants 71 °C.` : "and no step that cooks it."}${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`,
+      computed: `${j.item.ingredient.name} in ${lower(j)} ${core > 45 && visit ? `is taken to ${Math.round(core)} °C by “${visit.step.name}”, and egg needs 71 °C.` : "and no step that cooks it."}${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`,
       mends: [pasteurised(j.part)],
     });
   });
@@ -88,7 +88,7 @@ export function rawMince(scene: SafetyScene): Finding[] {
       severity: care.length || poultry || isOf("sausage")(j.item) ? "stop" : "warn",
       computed: raw
         ? `${j.item.ingredient.name}, minced, and no step that cooks it through.${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`
-        : `The middle is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; ${poultry ? "minced poultry" : "mince"} wants ${needed} °C.`,
+        : `The middle is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; ${poultry ? "minced poultry" : "mince"} needs ${needed} °C.`,
       mends: probed(j, needed),
     });
   });
