@@ -1,7 +1,8 @@
 // The Bench: figures that follow as one types, any of them fixed, units chosen once, stops that hold; and inside a component, written into the dish.
-import { expect, type Page, test } from "@playwright/test";
+
 import type { Loose } from "../support/dishes";
 import { Server } from "./server";
+import { expect, type Page, test } from "./test";
 
 const server = new Server(4371, "2026-11-25T19:00:00Z");
 test.setTimeout(60_000);

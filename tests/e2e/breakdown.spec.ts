@@ -1,9 +1,9 @@
 // Breaking down a dish: from nothing by keyboard, from a page, from a text, from the library; questions, amounts, substitutes, undo.
 import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "@playwright/test";
 import type { Loose } from "../support/dishes";
 import { Server } from "./server";
+import { expect, type Page, test } from "./test";
 
 const server = new Server(4351, "2026-11-25T19:00:00Z");
 test.setTimeout(120_000);

@@ -1,8 +1,9 @@
 // Followed to the table, as a cook does it: a stew whose mix is begun late and whose simmer is pressed late, with a slip of the finger taken back, a
 // minute corrected and something forgotten added; and a lunch gone on with through a night.
-import { expect, test } from "@playwright/test";
+
 import { REHEARSAL_DISHES } from "../../bench/rehearsal/dishes";
 import { Server } from "./server";
+import { expect, test } from "./test";
 
 const server = new Server(4317, "2026-11-06T18:00:00Z");
 test.describe.configure({ mode: "serial" });

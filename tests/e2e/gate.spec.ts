@@ -1,8 +1,8 @@
 // Who may speak to the kitchen, what an answer carries, how heavy the first page is, who may open the data.
 import { request as plain } from "node:http";
 import { gzipSync } from "node:zlib";
-import { expect, test } from "@playwright/test";
 import { Server } from "./server";
+import { expect, test } from "./test";
 
 const server = new Server(4331, "2026-11-25T19:00:00Z");
 test.beforeAll(() => server.start());

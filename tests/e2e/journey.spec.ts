@@ -1,6 +1,7 @@
 // The whole way, as a cook goes it: open the lunch, read the plan, change the hours, start, be late, lose power, carry on.
-import { expect, test } from "@playwright/test";
+
 import { Server } from "./server";
+import { expect, test } from "./test";
 
 const server = new Server(4311, "2026-11-25T19:00:00Z");
 test.describe.configure({ mode: "serial" });
@@ -127,6 +128,25 @@ test("a press made while the line is down is kept, and sent when it is back", as
   await context.setOffline(false);
   await page.reload();
   await expect(page.getByRole("article", { name: /Running: Scald with boiling water/ })).toBeVisible({ timeout: 30_000 });
+});
+
+test("with the line down Cook stays on the screen, however often it asks for news", async ({ page, context }) => {
+  await page.clock.install();
+  await page.goto(`${server.url}/d/spiced-duck/cook`);
+  const running = page.getByRole("article", { name: /Running: Scald with boiling water/ });
+  await expect(running).toBeVisible();
+  await context.setOffline(true);
+  const asked = page.waitForEvent("requestfailed");
+  await page.clock.fastForward(25_000);
+  await asked;
+  await page.clock.fastForward(25_000);
+  await expect(running).toBeVisible();
+  expect(page.url()).toContain("/cook");
+  await running.getByRole("button", { name: "Done" }).click();
+  await expect(page.getByRole("alert").first()).toContainText("kept here");
+  await context.setOffline(false);
+  await page.clock.fastForward(25_000);
+  await expect(running).toHaveCount(0, { timeout: 30_000 });
 });
 
 test("when something comes due the screen calls across the kitchen, until it is pressed", async ({ page }) => {

@@ -1,7 +1,8 @@
 // Safety: what the rules find stands where the step is, on the Timetable and before a run; the severe are acknowledged by name, what is past a limit never.
-import { expect, type Page, test } from "@playwright/test";
+
 import { demoDocument, type Loose } from "../support/dishes";
 import { Server } from "./server";
+import { expect, type Page, test } from "./test";
 
 const server = new Server(4381, "2026-11-25T19:00:00Z");
 test.setTimeout(90_000);

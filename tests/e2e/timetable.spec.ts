@@ -1,6 +1,5 @@
 // The Timetable as an instrument: move a step, ask why, try what if, mend what is impossible. Whatever is kept is checked by the verifier.
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "@playwright/test";
 import { dishModel } from "../../src/core/dish/read-model";
 import { shiftDates } from "../../src/core/dish/shift-dates";
 import { logFromFile, type Plan, planFromFile, verifyPlan } from "../../src/core/planner";
@@ -9,6 +8,7 @@ import type { Loose } from "../support/dishes";
 import { longFeast } from "../support/long-feast";
 import { addTin, addTwoAtOnce, smallDish, stepOf } from "../support/small-dish";
 import { Server } from "./server";
+import { expect, type Page, test } from "./test";
 
 const server = new Server(4341, "2026-11-25T19:00:00Z");
 test.setTimeout(180_000);

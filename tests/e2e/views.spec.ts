@@ -1,11 +1,11 @@
 // Every view by keyboard, by screen reader, in both lights and on a phone; addresses that reopen what was seen; files in and out.
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "@playwright/test";
 import { shiftDates } from "../../src/core/dish/shift-dates";
 import { writeDish } from "../../src/core/dish/write";
 import { demoDocument } from "../support/dishes";
 import { smallDish } from "../support/small-dish";
 import { Server } from "./server";
+import { expect, type Page, test } from "./test";
 
 const server = new Server(4321, "2026-11-25T19:00:00Z");
 test.beforeAll(async () => {

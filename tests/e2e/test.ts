@@ -1,0 +1,29 @@
+// The browser tests' own page: it is ready when React has taken over all that is on it. What is typed or pressed earlier is heard by nobody.
+import { test as base, type Page } from "@playwright/test";
+
+export { devices, expect, type Page } from "@playwright/test";
+
+/** Waits until every control of the page has its handlers. A page without controls, such as a file, is ready at once. */
+const ready = (page: Page) =>
+  page.waitForFunction(() =>
+    [...document.querySelectorAll("main button, main input, main select, main textarea, main a")].every((e) =>
+      Object.keys(e).some((key) => key.startsWith("__reactProps$")),
+    ),
+  );
+
+export const test = base.extend({
+  page: async ({ page }, use) => {
+    const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
+    page.goto = async (...where) => {
+      const answer = await goto(...where);
+      await ready(page);
+      return answer;
+    };
+    page.reload = async (...how) => {
+      const answer = await reload(...how);
+      await ready(page);
+      return answer;
+    };
+    await use(page);
+  },
+});
