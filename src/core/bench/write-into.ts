@@ -12,7 +12,8 @@ import {
 } from "../dish/edit/places";
 import { EditRefused } from "../dish/edit/refused";
 import { exponentOf } from "../dish/scaled-ingredient";
-import type { Amount, DishFile, DishStep } from "../dish/schema";
+import type { DishFile, DishStep } from "../dish/schema";
+import type { Amount } from "../dish/schema-values";
 import { quantityOf } from "../dish/units";
 import { kOf, volumeOf } from "../dish/weights";
 import { durationText, minutesOf } from "../time/duration";

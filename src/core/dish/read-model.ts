@@ -22,7 +22,8 @@ import {
 } from "./model";
 import type { TimeSpread } from "./planned-length";
 import { scaledIngredient } from "./scaled-ingredient";
-import type { DishFile, DishStep, Hold as HoldFile, KitchenFile, UncertainDuration } from "./schema";
+import type { DishFile, DishStep, Hold as HoldFile, KitchenFile } from "./schema";
+import type { UncertainDuration } from "./schema-values";
 import { quantityOf, scaledOutput } from "./units";
 import { wishesModel } from "./wishes";
 

@@ -5,7 +5,8 @@ import type { z } from "zod";
 import { canBeKept } from "../plain-text";
 import { checkDish } from "./check";
 import { type Problem, pathText, quoted } from "./problem";
-import { DishFile, LONGEST_TEXT } from "./schema";
+import { DishFile } from "./schema";
+import { LONGEST_TEXT } from "./schema-values";
 
 /** Largest file, in bytes (8 MB), deepest nesting, most steps. */
 export const LIMITS = { bytes: 8_000_000, depth: 64, steps: 5_000, problems: 500 } as const;

@@ -1,7 +1,7 @@
 // Amounts: the dimension of a unit and its size in grams, millilitres or pieces.
 // Volumes are US customary where they bear those names (NIST Handbook 44, appendix C); masses are avoirdupois.
 
-import type { Amount } from "./schema";
+import type { Amount } from "./schema-values";
 
 type Dimension = "mass" | "volume" | "count";
 

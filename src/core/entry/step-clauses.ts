@@ -1,5 +1,6 @@
 // The parts of a line behind its name, each saying one thing more, in any order.
-import type { Amount, Hold } from "../dish/schema";
+import type { Hold } from "../dish/schema";
+import type { Amount } from "../dish/schema-values";
 import { durationText } from "../time/duration";
 import { amountAt } from "./amounts";
 import { durationAt, findDurations, type Length, rhythmAt } from "./durations";

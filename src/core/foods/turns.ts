@@ -71,7 +71,7 @@ const UNCOOKED = /\b(?:un-?cooked|raw|fresh)\b/;
 /** From here on a name says what becomes of it, or what it might be instead. */
 const LATER = /\b(?:for|to|until|till|if|or|before|not|instead|later|ready)\b.*$/;
 
-export interface Turned {
+interface Turned {
   readonly class: FoodClass;
   readonly allergens: readonly string[];
   readonly cooked: boolean;

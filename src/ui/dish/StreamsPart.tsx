@@ -1,7 +1,8 @@
 "use client";
 import { type ReactNode, useState } from "react";
 import { addOutput, amountTaken, entryStep, join, part, redirect, withOutput } from "@/core/dish/edit/streams";
-import type { Amount, DishFile } from "@/core/dish/schema";
+import type { DishFile } from "@/core/dish/schema";
+import type { Amount } from "@/core/dish/schema-values";
 import { readAmount } from "@/core/entry/amounts";
 import { PLATE, type Stream, type Watershed } from "@/core/sheets/watershed";
 import { AmountLine, OutputFields } from "./StepFields";

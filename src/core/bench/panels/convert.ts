@@ -1,17 +1,17 @@
-// Small sums: units, weights of pieces, one yeast for another, lye doughs, strengths of a brine, nitrite of a dose, ice thrown in, batches, pressure.
+// Small sums: units, weights of pieces, strengths of a brine, ice thrown in, batches, pressure.
 import { pressureCookerTemp } from "../../measures/boiling";
 import { brineStrength, turnSchedule } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
-import { nitritePpm } from "../../measures/curing-salt";
 import { countToMass, massToVolume } from "../../measures/density";
-import { alkalineNoodle, bakedSoda, frictionFromTrial, totalHydration, yeastConvert } from "../../measures/dough";
 import { iceBalance, iceForTarget } from "../../measures/heat/ice";
 import { toUsMeasure } from "../../measures/rounding";
 import { batchesNeeded } from "../../measures/scaling";
 import pieces from "../../measures/tables/pieces.json";
 import { convertTemperature, convertVolume, gasMarkToCelsius } from "../../measures/units";
 import { num, type Panel, str } from "../panel";
-import { OF_WHAT, PRODUCTS } from "./choices";
+import { OF_WHAT } from "./choices";
+import { NITRITE_OF_A_DOSE } from "./curing-salt";
+import { DOUGH_SUMS } from "./dough-sums";
 
 const SUBJECT = "Small sums";
 
@@ -118,139 +118,6 @@ const VOLUME: Panel = {
   },
 };
 
-const YEASTS: Panel = {
-  id: "yeasts",
-  subject: SUBJECT,
-  title: "One yeast for another",
-  does: "Fresh, active dry and instant yeast for each other.",
-  fields: [
-    { key: "g", label: "Yeast", of: "grams", start: 21, low: 0, high: 10_000 },
-    {
-      key: "from",
-      label: "It is",
-      of: "choice",
-      start: "fresh",
-      choices: [
-        ["fresh", "fresh"],
-        ["activeDry", "active dry"],
-        ["instant", "instant"],
-      ],
-    },
-  ],
-  reckon(v, { call, say }) {
-    const to = (kind: "fresh" | "activeDry" | "instant") =>
-      call(yeastConvert, { g: num(v, "g"), from: str<"fresh">(v, "from"), to: kind }).g;
-    const [fresh, dry, instant] = [to("fresh"), to("activeDry"), to("instant")];
-    return {
-      headline: `${say(fresh, "grams")} fresh, ${say(dry, "grams")} active dry, ${say(instant, "grams")} instant.`,
-      figures: [
-        { key: "fresh", label: "Fresh", value: fresh, of: "grams" },
-        { key: "dry", label: "Active dry", value: dry, of: "grams" },
-        { key: "instant", label: "Instant", value: instant, of: "grams" },
-      ],
-    };
-  },
-};
-
-const MIXER: Panel = {
-  id: "mixer-warms",
-  subject: SUBJECT,
-  title: "How much the mixer warms",
-  does: "From one dough that was measured: the warmth that mixing gives, for the next one's water.",
-  fields: [
-    { key: "dough", label: "Dough after mixing", of: "temp", start: 26, low: 0, high: 50 },
-    { key: "flour", label: "Flour", of: "temp", start: 21, low: -20, high: 50 },
-    { key: "room", label: "Room", of: "temp", start: 21, low: -5, high: 45 },
-    { key: "water", label: "Water", of: "temp", start: 24, low: 0, high: 50 },
-  ],
-  reckon(v, { call, say }) {
-    const got = call(frictionFromTrial, {
-      doughC: num(v, "dough"),
-      flourC: num(v, "flour"),
-      roomC: num(v, "room"),
-      waterC: num(v, "water"),
-    });
-    return {
-      headline: `Mixing warmed it by ${say(got.frictionC, "warmth")}, as the rule of three temperatures counts.`,
-      figures: [{ key: "friction", label: "Mixing warms it by", value: got.frictionC, of: "warmth" }],
-    };
-  },
-};
-
-const ALL_WATER: Panel = {
-  id: "all-the-water",
-  subject: SUBJECT,
-  title: "All the water of a dough",
-  does: "What milk, eggs, butter and a starter bring of water, with the water itself.",
-  fields: [
-    { key: "flour", label: "Flour", of: "mass", usual: "g", start: 1000, low: 1, high: 50_000 },
-    { key: "water", label: "Water", of: "water", usual: "g", start: 350, low: 0, high: 50_000 },
-    { key: "milk", label: "Milk", of: "water", usual: "g", start: 150, low: 0, high: 50_000 },
-    { key: "egg", label: "Eggs, shelled", of: "mass", usual: "g", start: 100, low: 0, high: 50_000 },
-    { key: "butter", label: "Butter", of: "mass", usual: "g", start: 80, low: 0, high: 50_000 },
-    { key: "starter", label: "Starter", of: "mass", usual: "g", start: 0, low: 0, high: 50_000 },
-    { key: "starterWater", label: "Water of the starter", of: "share", start: 100, low: 0, high: 500 },
-  ],
-  reckon(v, { call, say }) {
-    const got = call(totalHydration, {
-      items: [
-        ...["flour", "water", "milk", "egg", "butter"].map((kind) => ({ kind, g: num(v, kind) })),
-        { kind: "starter", g: num(v, "starter"), hydrationPct: num(v, "starterWater") },
-      ],
-    });
-    return {
-      headline: `${say(got.hydrationPct, "share")} of water to flour, everything counted.`,
-      figures: [
-        { key: "share", label: "Water to flour", value: got.hydrationPct, of: "share" },
-        { key: "waterG", label: "Water in all", value: got.waterG, of: "water" },
-        { key: "flourG", label: "Flour in all", value: got.flourG, of: "mass" },
-      ],
-    };
-  },
-};
-
-const LYE: Panel = {
-  id: "alkaline-dough",
-  subject: SUBJECT,
-  title: "Springy alkaline noodles",
-  does: "Carbonates, water and salt for alkaline noodles, and soda baked into carbonate.",
-  fields: [
-    { key: "flour", label: "Flour", of: "mass", usual: "g", start: 500, low: 1, high: 50_000 },
-    { key: "alkali", label: "Carbonates, of the flour", of: "share", start: 1, low: 0.2, high: 2.5 },
-    { key: "potassium", label: "of them potassium carbonate", of: "share", start: 60, low: 0, high: 100 },
-    { key: "water", label: "Water, of the flour", of: "share", start: 36, low: 26, high: 50 },
-    { key: "salt", label: "Salt, of the flour", of: "share", start: 1, low: 0, high: 3 },
-    { key: "soda", label: "Baking soda to bake", of: "grams", start: 30, low: 0, high: 2000 },
-  ],
-  reckon(v, { call, say }) {
-    const got = call(alkalineNoodle, {
-      flourG: num(v, "flour"),
-      alkaliPct: num(v, "alkali"),
-      potassiumShare: num(v, "potassium") / 100,
-      hydrationPct: num(v, "water"),
-      saltPct: num(v, "salt"),
-    });
-    const soda = call(bakedSoda, { bicarbonateG: num(v, "soda") });
-    return {
-      headline: `${say(got.potassiumCarbonateG, "grams")} of potassium carbonate, ${say(got.sodiumCarbonateG, "grams")} of sodium carbonate, ${say(got.waterG, "water")} of water.`,
-      figures: [
-        { key: "k", label: "Potassium carbonate", value: got.potassiumCarbonateG, of: "grams" },
-        { key: "na", label: "Sodium carbonate", value: got.sodiumCarbonateG, of: "grams" },
-        { key: "waterG", label: "Water", value: got.waterG, of: "water" },
-        { key: "saltG", label: "Salt", value: got.saltG, of: "grams" },
-        { key: "dough", label: "Dough", value: got.totalG, of: "mass" },
-        { key: "baked", label: "Carbonate that the soda gives", value: soda.carbonateG, of: "grams" },
-      ],
-      notes: [
-        {
-          text: "Carbonates burn eyes and skin: weigh them, gloves on, dissolve them in the water first, never in aluminium.",
-          caution: true,
-        },
-      ],
-    };
-  },
-};
-
 const STRENGTH: Panel = {
   id: "brine-strength",
   subject: SUBJECT,
@@ -274,57 +141,6 @@ const STRENGTH: Panel = {
       notes: turns.turnDays.length
         ? [{ text: `Turn what lies in it on day ${turns.turnDays.slice(0, 12).join(", ")}${turns.turnDays.length > 12 ? " …" : ""}.` }]
         : [],
-    };
-  },
-};
-
-const NITRITE: Panel = {
-  id: "nitrite-check",
-  subject: SUBJECT,
-  title: "A recipe's curing salt, checked",
-  does: "What the curing salt of somebody's recipe puts in of nitrite. Past a limit nothing is told but that.",
-  fields: [
-    {
-      key: "product",
-      label: "What it becomes",
-      of: "choice",
-      start: "dry",
-      choices: PRODUCTS,
-    },
-    { key: "cure", label: "Curing salt of 6.25 %", of: "grams", start: 3, low: 0, high: 10_000 },
-    { key: "meat", label: "Meat", of: "mass", usual: "g", start: 1500, low: 50, high: 50_000 },
-    {
-      key: "liquid",
-      label: "Brine over it",
-      of: "water",
-      usual: "g",
-      start: 1000,
-      low: 1,
-      high: 50_000,
-      when: (v) => str(v, "product").endsWith("immersion"),
-    },
-  ],
-  reckon(v, { call, say }) {
-    const wet = str(v, "product").endsWith("immersion");
-    const got = call(nitritePpm, {
-      product: str(v, "product"),
-      cureG: num(v, "cure"),
-      meatG: num(v, "meat"),
-      ...(wet ? { liquidG: num(v, "liquid") } : {}),
-    });
-    if (!got.withinHomeCap)
-      throw new CalculationError(
-        "cure",
-        "E_NITRITE_LIMIT",
-        `That is more than the ${got.homeCapPpm} ppm of nitrite that a kitchen has need of. Weigh less curing salt.`,
-      );
-    return {
-      headline: `${say(got.ppm, "ppm")} of nitrite; at most ${got.homeCapPpm} for its kind.`,
-      figures: [
-        { key: "ppm", label: "Nitrite that goes in", value: got.ppm, of: "ppm" },
-        { key: "limit", label: "The most for its kind", value: got.homeCapPpm, of: "ppm" },
-      ],
-      notes: [{ text: "Limits of your country may be lower. Weigh to a tenth of a gram.", caution: true }],
     };
   },
 };
@@ -406,12 +222,9 @@ const PRESSURE: Panel = {
 };
 
 export const SMALL_SUMS: readonly Panel[] = [
-  NITRITE,
+  NITRITE_OF_A_DOSE,
   STRENGTH,
-  YEASTS,
-  MIXER,
-  ALL_WATER,
-  LYE,
+  ...DOUGH_SUMS,
   ICE,
   BATCHES,
   PRESSURE,

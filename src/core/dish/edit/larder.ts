@@ -1,7 +1,8 @@
 // A component that is not made this time: it stands in the larder already, or it is bought.
 
 import { applyPatch } from "../patch";
-import type { Amount, DishFile } from "../schema";
+import type { DishFile } from "../schema";
+import type { Amount } from "../schema-values";
 import { pinMethodsChange } from "../wishes";
 import { componentOfDocument, mainOutput, withComponent } from "./places";
 import { EditRefused } from "./refused";

@@ -1,5 +1,6 @@
 // Streams: who takes how much of what. Joining, splitting and redirecting what components make.
-import type { Amount, DishFile, DishStep } from "../schema";
+import type { DishFile, DishStep } from "../schema";
+import type { Amount } from "../schema-values";
 import { componentOfDocument, freeId, mainOutput, withComponent } from "./places";
 import { EditRefused } from "./refused";
 

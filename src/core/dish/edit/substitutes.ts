@@ -1,7 +1,8 @@
 // What cannot be had: substitutes for an ingredient with what each costs and what else changes, leaving it out, and the way back.
 // The dish's own `instead` comes first; the table is common kitchen practice. What was chosen stays written in the dish (`standsFor`).
 
-import type { Amount, DishFile } from "../schema";
+import type { DishFile } from "../schema";
+import type { Amount } from "../schema-values";
 import type { DishIngredient, MethodPlace } from "./places";
 import { withMethod } from "./places";
 import { EditRefused } from "./refused";

@@ -9,7 +9,8 @@ import { EditRefused } from "../edit/refused";
 import { join, withOutput } from "../edit/streams";
 import { componentOf, type Dish, type Step } from "../model";
 import { dishModel } from "../read-model";
-import type { Amount, DishFile } from "../schema";
+import type { DishFile } from "../schema";
+import type { Amount } from "../schema-values";
 import { quantityText } from "../units";
 import type { Question } from "./question";
 
