@@ -4,7 +4,9 @@ import { answerOf, type FigureField, type Panel, type Values } from "./panel";
 import { said, type Units } from "./quantity";
 
 const GRID = 48;
-const HALVINGS = 60;
+const STEPS = 60;
+/** So near, of the answer or of the stretch that is searched, counts as there. */
+const CLOSE = 1e-7;
 
 interface Wish {
   /** The figure that is fixed, and at what. */
@@ -31,19 +33,26 @@ export function solveFor(panel: Panel, values: Values, wish: Wish, units: Units)
   };
   const here = values[field.key] as number;
   const grid = gridOf(field, here);
-  const ys = grid.map(at);
+  const known = new Map<number, number | undefined>();
+  const asked = (x: number) => {
+    if (!known.has(x)) known.set(x, at(x));
+    return known.get(x);
+  };
   let best: number | undefined;
   const near = (x: number) => {
     if (best === undefined || Math.abs(x - here) < Math.abs(best - here)) best = x;
   };
-  for (let i = 0; i < grid.length; i++) {
-    const [x0, y0] = [grid[i] as number, ys[i]];
+  // From where the field stands outwards: what lies farther away than an answer is not asked for any more.
+  for (const [x0, x1] of outwards(grid, here)) {
+    if (best !== undefined && Math.min(Math.abs(x0 - here), Math.abs(x1 - here)) >= Math.abs(best - here)) break;
+    const [y0, y1] = [asked(x0), asked(x1)];
     if (y0 === 0) near(x0);
-    const [x1, y1] = [grid[i + 1], ys[i + 1]];
-    if (x1 === undefined || y0 === undefined || y1 === undefined || y0 === 0 || y1 === 0 || y0 > 0 === y1 > 0) continue;
-    near(bisected(at, x0, x1, y0));
+    if (y1 === 0) near(x1);
+    if (y0 === undefined || y1 === undefined || y0 === 0 || y1 === 0 || y0 > 0 === y1 > 0) continue;
+    near(rootBetween(at, [x0, y0], [x1, y1]));
   }
   if (best !== undefined) return best;
+  const ys = grid.map(asked);
   const reached = ys.flatMap((y) => (y === undefined ? [] : [y + wish.at]));
   const figure = firstFigure(panel, values, wish.figure, units);
   const range =
@@ -65,15 +74,44 @@ function gridOf({ low, high }: FigureField, here: number): number[] {
   return [...new Set([...all, ...about.filter((x) => x >= low && x <= high)])].sort((a, b) => a - b);
 }
 
-function bisected(at: (x: number) => number | undefined, from: number, to: number, yFrom: number): number {
-  let [a, b] = [from, to];
-  for (let i = 0; i < HALVINGS && Math.abs(b - a) > 1e-9 * Math.max(1, Math.abs(a)); i++) {
-    const mid = (a + b) / 2;
-    const y = at(mid);
-    if (y === undefined) break;
-    if (y === 0) return mid;
-    if (y > 0 === yFrom > 0) a = mid;
-    else b = mid;
+/** The stretches between the points of a grid, the nearest to `here` first. */
+function outwards(grid: readonly number[], here: number): (readonly [number, number])[] {
+  const gap = ([a, b]: readonly [number, number]) => (a <= here && here <= b ? 0 : Math.min(Math.abs(a - here), Math.abs(b - here)));
+  return grid
+    .slice(1)
+    .map((b, i) => [grid[i] as number, b] as const)
+    .sort((a, b) => gap(a) - gap(b));
+}
+
+/**
+ * A root of `at` between two points where it has opposite signs, by regula falsi in its Illinois form (Dowell and Jarratt 1971); where that
+ * does not halve the stretch in three steps, as at the edge of an answer that comes in steps, it is halved.
+ */
+function rootBetween(
+  at: (x: number) => number | undefined,
+  [x0, y0]: readonly [number, number],
+  [x1, y1]: readonly [number, number],
+): number {
+  let [a, ya, b, yb] = [x0, y0, x1, y1];
+  let [side, before] = [0, Math.abs(b - a)];
+  for (let i = 1; i <= STEPS && Math.abs(b - a) > CLOSE * Math.max(1e-3, Math.abs(a)); i++) {
+    const halve = i % 3 === 0 && Math.abs(b - a) > before / 2;
+    if (i % 3 === 0) before = Math.abs(b - a);
+    const x = halve ? (a + b) / 2 : (a * yb - b * ya) / (yb - ya);
+    const y = at(x);
+    if (y === undefined) return a;
+    if (y === 0) return x;
+    if (y > 0 === ya > 0) {
+      [a, ya] = [x, y];
+      if (side === -1) yb /= 2;
+      side = -1;
+    } else {
+      [b, yb] = [x, y];
+      if (side === 1) ya /= 2;
+      side = 1;
+    }
+    // An answer that is as good as exact.
+    if (Math.abs(y) <= CLOSE * Math.abs(y0 - y1)) return x;
   }
   return (a + b) / 2;
 }

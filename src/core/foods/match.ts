@@ -1,5 +1,5 @@
 // Which food an ingredient's name means, and what it is there: the phrase that names it, turned by the words around it.
-import { CUTS, type Found, mended, PHRASES, phraseOf, phrasesIn, turned, wordsOf } from "./phrase";
+import { CUTS, exactly, type Found, mended, phraseOf, phrasesIn, turned, wordsOf } from "./phrase";
 import { type Food, type FoodClass, foodOf } from "./table";
 import { turnedBy } from "./turns";
 
@@ -45,7 +45,7 @@ export function understand(name: string, chosen?: string): Understood | undefine
 function read(name: string, chosen: string | undefined): Understood | undefined {
   const text = turned(name.normalize("NFC").replaceAll(CUTS, " ").trim());
   const own = chosen === undefined ? undefined : foodOf(chosen);
-  const exact = PHRASES.get(wordsOf(name).join(" "));
+  const exact = exactly(name);
   const hit = own ? { food: own, phrase: own.name, confidence: 1 } : exact ? { ...exact, confidence: 1 } : phraseOf(text);
   if (!hit) return undefined;
   const words = text.toLowerCase();

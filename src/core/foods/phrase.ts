@@ -21,14 +21,28 @@ export function wordsOf(text: string): string[] {
     .map((w) => (w.length > 3 && /^[a-z]+$/.test(w) ? pluralize.singular(w) : w));
 }
 
-export const PHRASES: ReadonlyMap<string, { readonly food: Food; readonly phrase: string }> = new Map(
-  // The first of two that say the same stands.
-  [...FOODS]
-    .reverse()
-    .flatMap((food) => [...food.names].reverse().map((name) => [wordsOf(name).join(" "), { food, phrase: name }] as const)),
-);
-const LONGEST = Math.max(...[...PHRASES.keys()].map((k) => k.split(" ").length));
-const VOCABULARY: ReadonlySet<string> = new Set([...PHRASES.keys()].flatMap((k) => k.split(" ")));
+interface Index {
+  readonly phrases: ReadonlyMap<string, { readonly food: Food; readonly phrase: string }>;
+  /** Words of the longest phrase. */
+  readonly longest: number;
+  readonly vocabulary: ReadonlySet<string>;
+}
+let index: Index | undefined;
+/** Made when a name is first asked for: it takes a fifth of a second, and many a command and page asks for none. */
+function table(): Index {
+  if (index) return index;
+  const phrases = new Map(
+    // The first of two that say the same stands.
+    [...FOODS]
+      .reverse()
+      .flatMap((food) => [...food.names].reverse().map((name) => [wordsOf(name).join(" "), { food, phrase: name }] as const)),
+  );
+  const words = [...phrases.keys()].map((k) => k.split(" "));
+  index = { phrases, longest: Math.max(...words.map((w) => w.length)), vocabulary: new Set(words.flat()) };
+  return index;
+}
+/** The food whose name is just this. */
+export const exactly = (name: string) => table().phrases.get(wordsOf(name).join(" "));
 
 /** What ends the part of a name that says what it is. */
 const ASIDE =
@@ -54,9 +68,10 @@ export interface Found {
 
 /** Every longest phrase that begins at each word. */
 export function phrasesIn(words: readonly string[]): Found[] {
+  const { phrases, longest } = table();
   return words.flatMap((_, from) => {
-    for (let length = Math.min(LONGEST, words.length - from); length > 0; length--) {
-      const hit = PHRASES.get(words.slice(from, from + length).join(" "));
+    for (let length = Math.min(longest, words.length - from); length > 0; length--) {
+      const hit = phrases.get(words.slice(from, from + length).join(" "));
       if (hit) return [{ ...hit, from, to: from + length }];
     }
     return [];
@@ -67,13 +82,14 @@ export function phrasesIn(words: readonly string[]): Found[] {
 export const turned = (text: string) =>
   text.replaceAll(
     /\b([a-z]+s?) of (?:the |a |an |half a |\d+ )?(?!tartar|your|about|a\b)([a-z]+)\b/gi,
-    (all, part: string, whole: string) => (PHRASES.has(wordsOf(all).join(" ")) ? all : `${whole} ${part}`),
+    (all, part: string, whole: string) => (exactly(all) ? all : `${whole} ${part}`),
   );
 
 /** A word misspelt by one letter, where only one word of the table is so near. */
 export function mended(word: string): string {
-  if (word.length < 6 || VOCABULARY.has(word) || PLAIN.has(word) || /\d/.test(word)) return word;
-  const near = [...VOCABULARY].filter((v) => v[0] === word[0] && Math.abs(v.length - word.length) <= 1 && isNear(v, word));
+  const { vocabulary } = table();
+  if (word.length < 6 || vocabulary.has(word) || PLAIN.has(word) || /\d/.test(word)) return word;
+  const near = [...vocabulary].filter((v) => v[0] === word[0] && Math.abs(v.length - word.length) <= 1 && isNear(v, word));
   return near.length === 1 ? (near[0] as string) : word;
 }
 /** One letter more, less, other, or two changed over. */
@@ -111,8 +127,9 @@ export function phraseOf(text: string): { food: Food; phrase: string; confidence
   // A cut by itself is of what stands before it: "hake steaks".
   const best = CUT.test(last.phrase) ? (own.findLast((f) => f.to === last.from) ?? last) : last;
   const left = whole.filter((w, i) => (i < best.from || i >= best.to) && i < Math.max(firstPart, best.to) && !PLAIN.has(w));
-  const after = whole.slice(best.to, Math.max(firstPart, best.to)).some((w) => !PLAIN.has(w) && !VOCABULARY.has(w));
-  const doubt = (inFirst.length ? 0 : 0.4) + (after ? 0.3 : 0) + (left.some((w) => !VOCABULARY.has(w)) ? 0.1 : 0);
+  const { vocabulary } = table();
+  const after = whole.slice(best.to, Math.max(firstPart, best.to)).some((w) => !PLAIN.has(w) && !vocabulary.has(w));
+  const doubt = (inFirst.length ? 0 : 0.4) + (after ? 0.3 : 0) + (left.some((w) => !vocabulary.has(w)) ? 0.1 : 0);
   const misspelt = whole.slice(best.from, best.to).some((w) => !wordsOf(text).includes(w)) ? 0.2 : 0;
   return { food: best.food, phrase: best.phrase, confidence: Math.max(0.4, Math.round((1 - doubt - misspelt) * 10) / 10) };
 }
