@@ -38,9 +38,16 @@ const VIEWS = [
 // One test a view: each is short, and a slow one says which it is. The evening light changes colours, and nothing else that axe looks at.
 const COLOURS = ["color-contrast", "link-in-text-block"];
 for (const view of VIEWS)
-  test(`axe has nothing to say of ${view}, by day and in the evening`, async ({ page }) => {
+  test(`${view}: no fault on the console, nothing loaded from elsewhere, and nothing that axe finds by day or in the evening`, async ({
+    page,
+  }) => {
+    const faults: string[] = [];
+    page.on("console", (m) => m.type() === "error" && faults.push(m.text()));
+    page.on("pageerror", (e) => faults.push(String(e)));
+    page.on("request", (r) => !r.url().startsWith(server.url) && !r.url().startsWith("data:") && faults.push(r.url()));
     await page.emulateMedia({ colorScheme: "light", reducedMotion: "reduce" });
-    await page.goto(server.url + view);
+    await page.goto(server.url + view, { waitUntil: "networkidle" });
+    expect(faults).toEqual([]);
     const day = await new AxeBuilder({ page }).analyze();
     await page.emulateMedia({ colorScheme: "dark", reducedMotion: "reduce" });
     const evening = await new AxeBuilder({ page }).withRules(COLOURS).analyze();
@@ -61,15 +68,6 @@ test("a running cook view has nothing for axe to say either", async ({ page }) =
   await page.goto(`${server.url}/d/spiced-duck/cook`);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => v.id)).toEqual([]);
-});
-
-test("pages show no fault on the console and load nothing from elsewhere", async ({ page }) => {
-  const faults: string[] = [];
-  page.on("console", (m) => m.type() === "error" && faults.push(m.text()));
-  page.on("pageerror", (e) => faults.push(String(e)));
-  page.on("request", (r) => !r.url().startsWith(server.url) && !r.url().startsWith("data:") && faults.push(r.url()));
-  for (const view of VIEWS) await page.goto(server.url + view, { waitUntil: "networkidle" });
-  expect(faults).toEqual([]);
 });
 
 test("the chart is walked by keys and says where one stands; its address reopens it", async ({ page }) => {

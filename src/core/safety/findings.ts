@@ -24,6 +24,7 @@ import {
 import { nutmeg, poisonousPlants, pulses, rawRunnerBeans, wildMushrooms } from "./rules/poisons";
 import { CAREFUL, hotBlender, hotFat, pressure, slowCookerStart } from "./rules/pots";
 import { marinadeReuse, rawContact, sameBoard } from "./rules/raw";
+import { solidCooling } from "./rules/solid-cooling";
 import { bathTime, rawEgg, rawFish, rawFlour, rawMilk, rawMince, reheating, shellfish, undercooked } from "./rules/uncooked";
 import { unknownFoods } from "./rules/unknown";
 import type { SafetyScene } from "./scene";
@@ -33,6 +34,7 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   fermentSalt,
   rawContact,
   coolingDeadlines,
+  solidCooling,
   dangerTime,
   heldTooLong,
   standsWarm,

@@ -87,9 +87,12 @@ function guessedLitres(part: Part): number | undefined {
   return liquid > 0 && liquid >= 0.5 * grams ? (0.8 * grams) / 1000 : undefined;
 }
 
+/** Kinds that may be a pot of soup as well as a salad: a pot where most of it is liquid. */
+const MIXED: ReadonlySet<string> = new Set(["other", "assembly", "roast"]);
 /** The cooling of a component as calculated; undefined where nothing hot is cooled, or nothing says how much it is. */
 export function cooledPart(part: Part): Cooled | undefined {
-  const food = COOLED_AS[part.component.kind];
+  const food =
+    COOLED_AS[part.component.kind] ?? (MIXED.has(part.component.kind) && guessedLitres(part) !== undefined ? "pulseStew" : undefined);
   if (!food || !isGrowing(part)) return undefined;
   const at = part.steps.findIndex(
     (s, i) =>
@@ -184,6 +187,8 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
     const marked = ["large-pot-cooling", "ice-cream-base"].find((id) => step.step.danger?.includes(id));
     // A custard base is asked for more than the two stages: cold within the hour.
     const inTime = marked !== "ice-cream-base" || (way.t5Min ?? Number.POSITIVE_INFINITY) <= CUSTARD_COLD_MIN;
+    // How much liquid there is, is a guess there, and minutes more or less are within it.
+    if (MIXED.has(part.component.kind)) return [];
     if (goesOn || given + 1 >= needed)
       return marked !== undefined
         ? [

@@ -132,11 +132,31 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
 }
 
 const STUFFS = /\bstuff(?:s|ed|ing)?\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)/i;
+/** Put inside without the word: a stuffing where it is bread, grain or meat, and no lemon and no herb. */
+const PUT_INSIDE = /\b(?:into|in|inside) (?:of )?(?:the |its |their |each )?(?:\w+ )?(?:cavity|cavities|birds?|body)\b/i;
+const isFilling = isOf(
+  "grain",
+  "rice",
+  "bread",
+  "mince",
+  "poultry-mince",
+  "sausage",
+  "nut",
+  "pulse",
+  "pulse-lectin",
+  "pulse-canned",
+  "egg",
+  "offal",
+  "poultry-offal",
+);
 const BESIDE = /beside|separately|in a (?:tin|dish|tray)|under the skin/i;
 export function stuffing({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
     const bird = part.items.find((i) => isOf("poultry")(i) && i.food?.cooked !== true);
-    const at = part.steps.findIndex((s) => STUFFS.test(s.name) && !BESIDE.test(s.words) && !heatOf(s));
+    const filled = part.items.some(isFilling);
+    const at = part.steps.findIndex(
+      (s) => (STUFFS.test(s.name) || (filled && PUT_INSIDE.test(s.name))) && !BESIDE.test(s.words) && !heatOf(s),
+    );
     const step = part.steps[at];
     if (!bird || !step) return [];
     const roast = part.steps.slice(at + 1).find((s) => heatOf(s) !== undefined);

@@ -129,8 +129,17 @@ interface Poison {
 }
 const longestHeat = (steps: readonly PartStep[]) =>
   Math.max(0, ...steps.map((s) => (heatOf(s) && heatOf(s)?.medium !== "warm" ? likelyMinutes(s.step) : 0)));
+/** "Rhubarb with its leaves", and not "leaves trimmed". */
+const isLeaf = (i: Item) =>
+  (isId("rhubarb.leaf")(i) ||
+    (isId("rhubarb")(i) &&
+      /\b(?:with|and|incl\w*) (?:its |the |their |all )?(?:leaf|leaves|tops)\b|\bleaves (?:on|and all)\b/i.test(i.ingredient.name))) &&
+  !/\b(?:without|no|removed?|trimmed|discard\w*|cut off)\b/i.test(i.ingredient.name);
 const POISONS: readonly Poison[] = [
-  { is: isId("rhubarb.leaf"), why: "the leaves hold enough oxalic acid to poison; only the stalks are eaten" },
+  {
+    is: isLeaf,
+    why: "the leaves hold enough oxalic acid to poison; only the stalks are eaten",
+  },
   { is: isId("elderberry"), why: "raw elderberries make one sick; they are boiled for 20 minutes", treated: (p) => longestHeat(p) >= 20 },
   {
     is: isId("cassava"),

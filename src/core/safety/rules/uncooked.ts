@@ -101,6 +101,10 @@ const isHung = (j: Journey) =>
     (v) => /\b(?:hang|hung|dry|air-?dry|ferment|mature|age)\b/i.test(v.step.name) && (v.heat === undefined || v.heat.medium === "smoke"),
   );
 
+/** A red breast of duck, goose, pigeon or grouse is eaten pink where it was seared: told, and judged by the guests. */
+const isRed = (j: Journey) =>
+  j.food.class === "poultry" && (j.food.food.species === "duck" || /^(?:pigeon|partridge)/.test(j.food.food.id));
+
 export function undercooked(scene: SafetyScene): Finding[] {
   return firstBy(scene.journeys, (j) => {
     if (j.food.cooked || isMinced(j) || isHung(j)) return false;
@@ -111,7 +115,6 @@ export function undercooked(scene: SafetyScene): Finding[] {
       return isOf("meat")(j.item) && j.part.component.kind !== "cure" && !j.visits.some((v) => does.cures(v.step)) && !seared(j);
     if (isOf("bivalve", "gastropod", "crustacean")(j.item)) return false;
     const { core, visit } = hottest(j);
-    // A red breast of duck, pigeon or goose is eaten pink where it was seared: told, and judged by the guests.
     if (core >= needed) return false;
     // Cured and no more: a cure's own rules say what it lacks.
     if (j.part.component.kind === "cure" && visit === undefined) return false;
@@ -119,9 +122,7 @@ export function undercooked(scene: SafetyScene): Finding[] {
   }).map((j) => {
     const { core, visit } = hottest(j);
     const needed = coreNeeded(j.food.class, j.food.food.species) ?? 63;
-    const rosy =
-      (needed === 63 && j.food.food.species !== "pork") ||
-      (j.food.class === "poultry" && j.food.food.species !== "chicken" && seared(j) && core >= 54);
+    const rosy = (needed === 63 && j.food.food.species !== "pork") || (isRed(j) && seared(j) && core >= 54);
     return cautioned("undercooked", j.part.component.id, {
       ...at(j),
       severity: rosy && careOf(scene).length === 0 ? "warn" : "stop",
@@ -129,7 +130,7 @@ export function undercooked(scene: SafetyScene): Finding[] {
       computed:
         core < 40
           ? `${j.item.ingredient.name} in ${lower(j)}, and no step that cooks it through.`
-          : `${j.item.ingredient.name} is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; ${needed} °C in the middle is what it wants.`,
+          : `${j.item.ingredient.name} is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; it needs ${needed} °C in the middle.`,
       mends: probed(j, needed),
     });
   });

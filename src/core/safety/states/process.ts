@@ -32,7 +32,7 @@ const SIMMER =
   /\b(?:simmer|poach|stew|braise|blip|seethe|coddle|cook (?:gently|slowly|down|until|the|in|on|over)|infuse over heat|render|confit|caramelis|caramelize)/i;
 const STEAM = /(?<!\ba )(?<!\bthe )\bsteam(?:s|ed)?\b(?! (?:hole|vent|escape|out))/i;
 const OVEN = /\b(?:bake|roast|oven|gratin|blind[- ]bake|dehydrat|baked|roasted)\b/i;
-const GRILL = /\b(?:grill|griddle|barbecue|bbq|coals?|embers?|broil|spit|skewer)/i;
+const GRILL = /\b(?:grill|griddle|barbecue|bbq|coals?|embers?|broil|spit)/i;
 const PAN =
   /\b(?:fry|fried|frying|saut|stir-?fry|sear|brown|pan-|toast(?! ?s?$)(?= (?:the|in|on|until|dry|them|it)|ed\b|ing\b)|sweat|colour|crisp|sizzle|cook|heat|wilt|soften)/i;
 const SMOKE = /\b(?:smoke|smoker|smoking)\b/i;
@@ -56,8 +56,16 @@ const millimetres = (words: string): number | undefined => {
 const SAMPLE = /\bfry (?:a|one) (?:small |little )?(?:piece|bit|spoonful|sample|taste|patty|pinch)/i;
 const THAW = /\b(?:thaw(?!ed)|defrost(?!ed)|un-?freeze)/i;
 
-function mediumOf({ step, name, words }: PartStep): { medium: Medium; tempC?: number } | undefined {
-  if (THAW.test(name) || SAMPLE.test(name)) return undefined;
+/** Words of heat that heat no food here: an oven that is made ready, a roast that is tied, sugar that is brown. */
+const NO_WORK =
+  /\b(?:pre-?heat|heat|heat up|light|fire up|warm) (?:up )?(?:the |a |your )?(?:oven|grill|barbecue|bbq|coals?|charcoal|fryer|smoker|water bath|plates?|serving \w+)\b|(?<!\b(?:begin|start|continue|finish|resume|with) )\b(?:the|a|an|your|each|every|pot) (?:roast|braise|stew|fry|bake|simmer)\b|\b(?:brown|toasted|roasted|baked|fried|grilled|smoked|crisp) (?:sugar|rice|bread|paper|lentils?|beans?|flour|shrimps?|mushrooms?|crumbs?|breadcrumbs?|apples?|lettuce|leaves|salad|onions?)\b|\b(?:roasting|baking|frying|grilling|cooking) (?:tins?|trays?|dish|pan|sheet|paper|parchment|juices|foil|rack)\b|\boven[- ](?:ready|proof|safe)\b|\bfor (?:the )?colour\b/gi;
+const atWork = (name: string): string => name.replaceAll(NO_WORK, " ").trim();
+
+function mediumOf({ step, name: said, words }: PartStep): { medium: Medium; tempC?: number } | undefined {
+  if (THAW.test(said) || SAMPLE.test(said)) return undefined;
+  const name = atWork(said);
+  // Nothing is left of it but the making ready.
+  if (name !== said && !/[a-z]{3}/i.test(name.replaceAll(/\b(?:and|the|for|until|very|hot|up|to)\b/gi, ""))) return undefined;
   const uses = step.uses ?? [];
   const use = (...kinds: string[]) => uses.find((u) => kinds.includes(u.what));
   const kinds = uses.map((u) => u.what.replaceAll("-", " ")).join(" ");
