@@ -12,6 +12,8 @@ export default defineConfig({
     setupFiles: ["./tests/support/setup.ts"],
     pool: "threads",
     maxWorkers: 2,
+    // Most of a file's time went into loading what the file before it had loaded already.
+    isolate: false,
     testTimeout: 120_000,
     hookTimeout: 60_000,
   },
