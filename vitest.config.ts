@@ -6,15 +6,20 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 export default defineConfig({
   resolve: { alias: { "@": at("./src"), "server-only": at("./tests/support/empty.ts") } },
   test: {
-    include: ["tests/**/*.test.ts"],
-    exclude: ["tests/e2e/**"],
     environment: "node",
     setupFiles: ["./tests/support/setup.ts"],
     pool: "threads",
     maxWorkers: 2,
-    // Most of a file's time went into loading what the file before it had loaded already.
-    isolate: false,
     testTimeout: 120_000,
     hookTimeout: 60_000,
+    projects: [
+      // Most of a file's time went into loading what the file before it had loaded already.
+      {
+        extends: true,
+        test: { name: "shared", include: ["tests/**/*.test.ts"], exclude: ["tests/e2e/**", "tests/server/**"], isolate: false },
+      },
+      // The server's modules keep the database and the clock of their process: a file starts with none.
+      { extends: true, test: { name: "server", include: ["tests/server/**/*.test.ts"] } },
+    ],
   },
 });

@@ -57,7 +57,7 @@ const GROWS = isOf(
   "cured-cooked",
   "fish-smoked",
 );
-const isPotato = (item: Item) => item.food?.food.id === "potato";
+export const isPotato = (item: Item) => item.food?.food.id === "potato";
 /** Whether a component is food in which things grow between 5 and 60 °C. */
 export function isGrowing(part: Part): boolean {
   if (LASTING.has(part.component.kind)) return false;

@@ -41,9 +41,12 @@ mutton | mutton; hogget; mutton shoulder; mutton leg; hogget shoulder | 62/18
 goat | goat; kid; goat meat; goat leg; goat shoulder; kid goat; cabrito; goat shank | 75/3
 = meat game | 73/3/0.1/0 | ph=5.5-6.2 | FDC 2021
 venison | venison; deer; venison haunch; venison shoulder; venison loin; venison saddle; diced venison; roe deer; red deer; moose; caribou; venison steak; venison neck; venison shin; +reindeer; +elk
+= meat pork | 73/4/0.1/0 | ph=5.5-6.2 | FDC 2021
 boar | wild boar; boar; boar shoulder; wild boar haunch; boar leg
+= meat rabbit | 73/3/0.1/0 | ph=5.6-6 | FDC 2021
 rabbit | rabbit; wild rabbit; rabbit saddle; rabbit leg; rabbit joint
 hare | hare; hare saddle; jugged hare; leveret
+= meat game | 73/3/0.1/0 | ph=5.5-6.2 | FDC 2021
 horse | horse; horse meat; horsemeat
 kangaroo | kangaroo
 ostrich | ostrich
@@ -112,9 +115,11 @@ lard | lard; leaf lard; leaf fat; pork lard; manteca; rendered pork fat; flare f
 backfat | back fat; pork back fat; pork fat; fatback; fat back; hard fat; pork fatback; speck fat; barding fat; lardo fat; fresh back fat; pork belly fat; pig fat | 8/89
 suet | suet; beef suet; kidney suet; shredded suet; tallow; beef fat; beef dripping; dripping; mutton fat; lamb fat; tail fat; beef tallow; bone marrow fat | 2/95
 fat.duck | duck fat; goose fat; chicken fat; schmaltz; rendered duck fat; poultry fat | 0/100
+= cured-raw beef | 25/12/5/6 | ph=5-5.8 | FDC 2021
+jerky | jerky; beef jerky; biltong; droewors; dried beef; venison jerky
 = cured-raw pork | 45/30/5/1 | ph=5-6.2 | FDC 2021
 bacon | bacon; streaky bacon; back bacon; smoked bacon; lardon; bacon lardon; unsmoked bacon; bacon rasher; rasher; smoked streaky bacon; slab bacon; bacon bit; salted pork; petit sale; ventreche; green bacon; bacon end; dry-cured bacon; collar bacon; turkey bacon; +pancetta; cubed pancetta; +guanciale; +gammon; gammon joint; gammon steak; unsmoked gammon; +salt pork | 40/42/3.5
-ham.dry | prosciutto; parma ham; jamon; jamon iberico; iberico ham; country ham; air-dried ham; dry-cured ham; bayonne ham; black forest ham; westphalian ham; coppa; capocollo; lomo; cecina; lonza; culatello; dry ham; biltong; +serrano; serrano ham; +speck; +bresaola | 50/18/5.5
+ham.dry | prosciutto; parma ham; jamon; jamon iberico; iberico ham; country ham; air-dried ham; dry-cured ham; bayonne ham; black forest ham; westphalian ham; coppa; capocollo; lomo; cecina; lonza; culatello; dry ham; +serrano; serrano ham; +speck; +bresaola | 50/18/5.5
 salami | salami; saucisson; pepperoni; nduja; soppressata; dry sausage; lap cheong; chinese sausage; sucuk; sujuk; kabanos; landjager; fuet; finocchiona; dry-cured sausage; sobrasada; cured sausage; hard salami; +chorizo; cured chorizo; spanish chorizo | 35/38/4
 lardo | lardo; cured back fat; salo | 15/80/4
 = cured-cooked pork | 70/8/2.2/1 | ph=6-6.5 | FDC 2021

@@ -137,7 +137,8 @@ beans.tinned | tinned bean; canned bean; tinned kidney bean; canned kidney bean;
 tofu | tofu; firm tofu; silken tofu; fried tofu; tofu skin; yuba; bean curd; smoked tofu; dried tofu; pressed tofu; tofu puff; soft tofu; extra-firm tofu; bean curd stick; okara; natto; inari; soya mince; textured vegetable protein; soya chunk; dried bean curd; tvp; +tempeh
 soymilk | soy milk; soya milk; soy drink; soya drink; soy cream; soya cream; unsweetened soy milk; soy yogurt | 91/2/0.1/2 | ph=6.5-7.2
 = plant-substitute | 70/8/1/2 | ph=5.5-6.5 | label
-vegan | vegan sausage; vegan mince; vegan cheese; plant-based mince; plant-based burger; vegetarian sausage; vegan butter; vegan cream; vegan bacon; meat substitute; vegetable suet; margarine; baking spread; nutritional yeast; vegan mayonnaise; vegan egg; egg replacer; vegan yogurt; plant milk; seitan; mycoprotein; mock duck; veggie mince; plant cream; vegan feta; mock meat; plant-based cream; vegan chorizo; plant-based chicken; egg substitute
+vegan | vegan sausage; vegan mince; vegan cheese; plant-based mince; plant-based burger; vegetarian sausage; vegan butter; vegan cream; vegan bacon; meat substitute; vegetable suet; margarine; baking spread; nutritional yeast; vegan mayonnaise; vegan egg; egg replacer; vegan yogurt; plant milk; mycoprotein; veggie mince; plant cream; vegan feta; mock meat; plant-based cream; vegan chorizo; plant-based chicken; egg substitute
+seitan | seitan; wheat protein; mock duck | | a=gluten_cereals,wheat
 milk.plant | rice milk; hemp milk; rice drink | 90/2/0.1/3
 milk.nut | almond milk; cashew milk; cashew cream; hazelnut milk; almond drink; nut milk; almond yogurt; almond cream | 90/2/0.1/3 | a=tree_nuts
 milk.oat | oat milk; oat drink; oat cream; barista oat drink; oat yogurt | 90/2/0.1/3 | a=gluten_cereals

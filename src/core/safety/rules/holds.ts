@@ -6,7 +6,7 @@ import { pickleAcidity } from "../../measures/pickle";
 import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
 import { gramsOf, type Item, isOf, mLOf, type Part, type PartStep } from "../part";
-import { DRY, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
+import { DRY, isPotato, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 
 type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
 const WHERE: Readonly<Record<string, string>> = {
@@ -129,7 +129,10 @@ function isMoist(part: Part): boolean {
   const all = gramsOf(part, (i) => !isOf("water")(i));
   const moist = gramsOf(
     part,
-    (i) => isRawFlesh(i) || isOf("stock", "rice", "pulse", "pulse-lectin", "pulse-canned", "milk", "cream", "cured-cooked")(i),
+    (i) =>
+      isRawFlesh(i) ||
+      isPotato(i) ||
+      isOf("stock", "rice", "pasta", "egg", "pulse", "pulse-lectin", "pulse-canned", "milk", "cream", "cured-cooked")(i),
   );
   return all > 0 && moist >= 0.3 * all && gramsOf(part, isOf("sugar", "flour")) < 0.25 * all;
 }

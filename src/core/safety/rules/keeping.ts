@@ -202,7 +202,12 @@ export function partlyCooked({ parts }: SafetyScene): Finding[] {
       const held = (step.step.makes ?? []).some((o) =>
         (o.holds ?? []).some((h) => h.place !== "hot" && (h.max === undefined || minutesOf(h.max) > COLD_WAIT_MIN)),
       );
-      const cooled = part.steps.slice(i + 1).find((s) => /\b(?:cool|chill|fridge|overnight)/i.test(s.words) && heatOf(s) === undefined);
+      const cooled = part.steps
+        .slice(i + 1)
+        .find(
+          (s) =>
+            /\b(?:cool|chill|fridge|refrigerat|cold room|larder|overnight|next day|tomorrow)/i.test(s.words) && heatOf(s) === undefined,
+        );
       if (!held && !cooled) return [];
       return [
         cautioned("partly-cooked", step.ref, {
@@ -282,17 +287,18 @@ export function inFilm({ parts }: SafetyScene): Finding[] {
 
 const HOLD_C = 60;
 const LUKEWARM_MIN = 120;
-/** Kept warm for hours below 60 °C, by the oven or by the probe that the step says. */
+const KEPT_WARM = /\b(?:keep|keeps|kept|keeping|hold|holds|held|holding)\b/i;
+/** Kept warm for hours below 60 °C, by the oven, the probe or the words of the step; or nothing says how warm. */
 export function keptLukewarm({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) => {
     if (!isGrowing(part)) return [];
     return part.steps.flatMap((step, i): Finding[] => {
       const heat = heatOf(step);
-      const warm = heat?.coreC ?? heat?.tempC;
+      const said = /\b(\d{2,3}) ?°/.exec(step.words)?.[1];
+      const warm = heat?.coreC ?? heat?.tempC ?? (said === undefined ? undefined : Number(said));
       if (
         heat?.medium !== "warm" ||
-        warm === undefined ||
-        warm >= HOLD_C ||
+        (warm === undefined ? !KEPT_WARM.test(step.name) : warm >= HOLD_C) ||
         heat.minutes <= LUKEWARM_MIN ||
         !part.steps.slice(0, i).some(killsGerms)
       )
@@ -301,8 +307,9 @@ export function keptLukewarm({ parts }: SafetyScene): Finding[] {
         cautioned("cooked-then-warm", `lukewarm:${step.ref}`, {
           component: part.component.id,
           step: step.ref,
-          title: `${part.component.name} is kept lukewarm`,
-          computed: `“${step.name}” keeps it at ${warm} °C for ${spokenDuration(heat.minutes)}; below ${HOLD_C} °C two hours at most.`,
+          ...(warm === undefined ? { severity: "warn" as const } : {}),
+          title: warm === undefined ? `How warm is ${part.component.name.toLowerCase()} kept?` : `${part.component.name} is kept lukewarm`,
+          computed: `“${step.name}” keeps it ${warm === undefined ? "warm" : `at ${warm} °C`} for ${spokenDuration(heat.minutes)}${warm === undefined ? " and says no temperature" : ""}; below ${HOLD_C} °C two hours at most.`,
           way: `${HOLD_C} °C or more, or a shorter wait`,
           mends: [
             {
@@ -311,7 +318,7 @@ export function keptLukewarm({ parts }: SafetyScene): Finding[] {
                 withStep(d, step.place, (s) => ({
                   ...s,
                   uses: (s.uses ?? []).map((u) => (u.tempC === undefined ? u : { ...u, tempC: 70 })),
-                  ...(s.done?.probeC === undefined ? {} : { done: { ...s.done, probeC: 65 } }),
+                  ...(s.done?.probeC === undefined && warm === heat.tempC && warm !== undefined ? {} : { done: { ...s.done, probeC: 65 } }),
                 })),
             },
           ],
@@ -321,7 +328,8 @@ export function keptLukewarm({ parts }: SafetyScene): Finding[] {
   });
 }
 
-const CLOSED = /\b(?:tight(?:ly)?|sealed|closed|clip[- ]top|screw(?:ed)?|lid on|swing[- ]top|air-?tight)\b/i;
+const CLOSED =
+  /\b(?:tight(?:ly)?|sealed|closed|clip[- ]top|screw(?:ed)?|lid on|swing[- ]top|air-?tight|cap(?:s|ped)?|cork(?:s|ed)?|stopper(?:s|ed)?)\b/i;
 const LETS_OUT = /air-?lock|\bburp|\bloose(?:ly)?\b|open (?:it |the (?:lid|jar) )?(?:daily|every day|once a day)|\bvent|cloth|daily/i;
 /** A live ferment in a jar that lets no gas out. */
 export function fermentGas({ parts }: SafetyScene): Finding[] {
@@ -329,7 +337,7 @@ export function fermentGas({ parts }: SafetyScene): Finding[] {
     part.steps
       .filter(
         (s) =>
-          /\b(?:ferment|sour|bubble|culture|prove in a bottle|second ferment)/i.test(s.name) &&
+          (part.component.kind === "ferment" || /\b(?:ferment|sour|bubble|culture|prove in a bottle)/i.test(s.name)) &&
           CLOSED.test(s.words) &&
           !LETS_OUT.test(s.words) &&
           likelyMinutes(s.step) >= 720,

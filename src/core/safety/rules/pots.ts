@@ -71,7 +71,11 @@ export function hotFat({ parts }: SafetyScene): Finding[] {
 }
 
 const FOAMS = isOf("pulse", "pulse-lectin", "grain", "rice", "pasta");
-export function pressure({ parts }: SafetyScene): Finding[] {
+export function pressure({ parts, document }: SafetyScene): Finding[] {
+  const cookers = document.kitchen?.equipment
+    ?.filter((e) => e.kind.startsWith("pressure"))
+    .map((e) => e.litres ?? Number.POSITIVE_INFINITY);
+  const largest = cookers ? Math.max(0, ...cookers) : Number.POSITIVE_INFINITY;
   return parts.flatMap((part) =>
     part.steps.flatMap((step): Finding[] => {
       if (heatOf(step)?.medium !== "pressure") return [];
@@ -89,18 +93,20 @@ export function pressure({ parts }: SafetyScene): Finding[] {
           computed: over
             ? `About ${litres.toFixed(1)} L in ${size} L: past ${most === 0.5 ? "half, the most for what foams and swells" : "two thirds"}.`
             : `“${step.name}” works under pressure.${noted_ ? " Its precautions are noted." : ""}`,
-          mends: over
-            ? [
-                {
-                  label: `A cooker of ${Math.ceil(litres / most)} L`,
-                  apply: (d) =>
-                    withStep(d, step.place, (s) => ({
-                      ...s,
-                      uses: (s.uses ?? []).map((u) => (u.what.startsWith("pressure") ? { ...u, litres: Math.ceil(litres / most) } : u)),
-                    })),
-                },
-              ]
-            : [],
+          ...(over ? { way: `a larger cooker, or ${Math.ceil(litres / (size * most))} batches` } : {}),
+          mends:
+            over && largest >= Math.ceil(litres / most)
+              ? [
+                  {
+                    label: `A cooker of ${Math.ceil(litres / most)} L`,
+                    apply: (d) =>
+                      withStep(d, step.place, (s) => ({
+                        ...s,
+                        uses: (s.uses ?? []).map((u) => (u.what.startsWith("pressure") ? { ...u, litres: Math.ceil(litres / most) } : u)),
+                      })),
+                  },
+                ]
+              : [],
         }),
       ];
     }),

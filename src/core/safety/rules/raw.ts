@@ -116,12 +116,15 @@ const isCooked = (ref: string, parts: readonly Part[]) => {
 };
 
 const POURS = /\b(?:pour|spoon|baste|brush|glaze|serve|drizzle|dress|toss|coat|finish|reduce to|use)/i;
-const LIQUOR = /\b(?:marinade|brine|souse|soaking liquid|liquor it was in|juices? (?:of|from) the raw)\b/i;
+const LIQUOR =
+  /\b(?:marinade|brine|souse|soaking liquid|liquor it was in|juices? (?:of|from) the raw|(?:left-?over|remaining|rest of the) (?:\w+ )?(?:paste|sauce|rub|liquid|liquor|mixture|glaze|yogh?urt))\b/i;
 /** What raw flesh has lain in, poured over it or served by a later step that does not boil it. */
 export function marinadeReuse({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
     const flesh = part.items.find(isRawFlesh);
-    const lay = part.steps.findIndex((s) => /\b(?:marinat|brine|brining|souse|soak)/i.test(s.name));
+    const lay = part.steps.findIndex((s) =>
+      /\b(?:marinat|brine|brining|souse|soak|steep|macerat|(?:leave|lie|lay|turn|bathe|coat) (?:\w+ ){0,4}in the )/i.test(s.name),
+    );
     if (!flesh || lay < 0) return [];
     const at = part.steps.findIndex(
       (s, i) => i > lay && LIQUOR.test(s.name) && POURS.test(s.name) && !/\b(?:pour (?:off|away)|discard|throw)/i.test(s.name),

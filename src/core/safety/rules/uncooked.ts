@@ -3,7 +3,7 @@ import { withMethod, withStep } from "../../dish/edit/places";
 import type { FoodClass } from "../../foods/table";
 import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, isOf, type Part } from "../part";
-import { careOf, type SafetyScene } from "../scene";
+import { careOf, isRawFlesh, type SafetyScene } from "../scene";
 import { hottest, type Journey, seared } from "../states/journey";
 import { bathMinutes, coreNeeded, does } from "../states/process";
 
@@ -245,7 +245,7 @@ export function reheating({ parts, journeys }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] =>
     part.steps.flatMap((step): Finding[] => {
       if (!REHEATS.test(step.name) || ["dough", "batter", "sweet"].includes(part.component.kind)) return [];
-      if (!journeys.some((j) => j.visits.some((v) => v.step === step) && GROWS_AGAIN(j))) return [];
+      if (!journeys.some((j) => GROWS_AGAIN(j) && wasCooked(j, step))) return [];
       const probe = step.step.done?.probeC;
       if (
         step.step.boils ||
@@ -277,6 +277,17 @@ export function reheating({ parts, journeys }: SafetyScene): Finding[] {
     }),
   );
 }
+/** What is heated for the first time is not warmed up, unless it is flesh. */
+const wasCooked = (j: Journey, step: Journey["visits"][number]["step"]): boolean => {
+  const at = j.visits.findIndex((v) => v.step === step);
+  return (
+    at >= 0 &&
+    (/\b(?:re-?heat|again|back)/i.test(step.name) ||
+      j.food.cooked ||
+      isRawFlesh(j.item) ||
+      j.visits.slice(0, at).some((v) => v.heat !== undefined))
+  );
+};
 const GROWS_AGAIN = (j: Journey) =>
   !isOf("salt", "sugar", "spice", "oil", "fat", "vinegar", "water", "syrup", "honey", "wine", "spirit")(j.item);
 

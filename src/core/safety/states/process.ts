@@ -29,12 +29,12 @@ const DEEP_FRY =
   /\bdeep[- ]?fr|\bfr(?:y|ied|ying)\b[^.]*\b(?:deep|hot) (?:oil|fat|lard|dripping)|\bin (?:deep|hot) (?:oil|fat)\b|\bfryer\b/i;
 const BOIL = /\b(?:boil(?!ed\b|ing (?:hot )?water)|rolling boil|parboil|par-boil|blanch|scald|bubbl(?:e|ing)|reduce)/i;
 const SIMMER =
-  /\b(?:simmer|poach|stew|braise|blip|seethe|coddle|cook (?:gently|slowly|down|until|the|in|on|over)|infuse over heat|render|confit|caramelis|caramelize)/i;
+  /\b(?:simmer|poach|stew|braise|blip|seethe|coddle|cook (?:gently|slowly|down|until|the|in|on|over)|trembl|shiver|murmur|tick(?:ing)? over|(?:low|gentle|medium|high|moderate) heat\b|on the (?:hob|stove)\b|infuse over heat|render|confit|caramelis|caramelize)/i;
 const STEAM = /(?<!\ba )(?<!\bthe )\bsteam(?:s|ed)?\b(?! (?:hole|vent|escape|out))/i;
 const OVEN = /\b(?:bake|roast|oven|gratin|blind[- ]bake|dehydrat|baked|roasted)\b/i;
 const GRILL = /\b(?:grill|griddle|barbecue|bbq|coals?|embers?|broil|spit)/i;
 const PAN =
-  /\b(?:fry|fried|frying|saut|stir-?fry|sear|brown|pan-|toast(?! ?s?$)(?= (?:the|in|on|until|dry|them|it)|ed\b|ing\b)|sweat|colour|crisp|sizzle|cook|heat|wilt|soften)/i;
+  /\b(?:fry|fried|frying|saut|stir-?fry|sear|brown|pan-|toast(?! ?s?$)(?= (?:the|in|on|until|dry|them|it)|ed\b|ing\b)|sweat|colour|crisp|sizzle|cook|heat|wilt|soften|wok\b|char(?:s|red|ring)?\b|in (?:hot|foaming|melted|browned) butter|over (?:a |the |an open )?flames?|blow-?torch)/i;
 const SMOKE = /\b(?:smoke|smoker|smoking)\b/i;
 const WARM = /\b(?:warm|melt|temper|infuse|blood heat|lukewarm|bloom|loosen|keep hot|keep warm)\b/i;
 /** What only warms may stand beside what cooks: "melt the butter and fry the chicken". */
@@ -241,7 +241,7 @@ export function coreNeeded(kind: FoodClass, species: string | undefined): number
     case "egg":
       return 71;
     case "meat":
-      return species === "pork" ? 63 : undefined;
+      return species === "pork" ? 63 : species === "rabbit" ? 71 : undefined;
     case "bivalve":
     case "gastropod":
     case "crustacean":
@@ -251,12 +251,15 @@ export function coreNeeded(kind: FoodClass, species: string | undefined): number
   }
 }
 
+/** What is chopped fine beside meat. */
+const PLANT =
+  /\b(?:garlic|onions?|herbs?|shallots?|parsley|chives|chillies|chilies|chilli|ginger|peel|zest|capers|olives|mushrooms?|carrots?|celery|leeks?|cabbage|vegetables?|nuts|almonds|dill|coriander|tomato(?:es)?|pepper|apples?)\b/i;
 /** Words of work that matter to safety, of a step's name. */
 export const does = {
   minces: (s: PartStep) =>
-    /\b(?:mince|minced|mincer|grind|ground|process(?:or)? (?:the )?meat|tartare)\b|\bchop (?:very |extra )?fine(?:ly)?\b|\bhand-?chop/i.test(
+    /\b(?:mince|minced|mincer|grind|ground|process(?:or)? (?:the )?meat|tartare)\b|\b(?:chop|cut|hack)\b[^.,;]*\b(?:(?:very|extra) fine|finely)|\bchop fine\b|\bhand-?chop/i.test(
       s.name,
-    ) && !/\b(?:garlic|onions?|herbs?|shallots?|parsley|chives)\b/i.test(s.name),
+    ) && !PLANT.test(s.name),
   cures: (s: PartStep) =>
     /\b(?:cur(?:e|es|ed|ing)|gravad|salt (?:the|and|it)|dry-?salt|brin(?:e|ed|ing)|ceviche|souse|marinat\w* in (?:the )?(?:lime|lemon|vinegar|citrus)|cold[- ]smok)/i.test(
       s.name,
