@@ -13,7 +13,10 @@ const root = fileURLToPath(new URL("../..", import.meta.url));
 const desk = mkdtempSync(path.join(tmpdir(), "rondeau-cli-"));
 /** Past the shell script, which looks each time whether anything must be built anew. */
 const run = (...args: string[]) => {
-  const { stdout, stderr, status } = spawnSync(process.execPath, [path.join(root, "dist/cli.mjs"), ...args], { encoding: "utf8", cwd: desk });
+  const { stdout, stderr, status } = spawnSync(process.execPath, [path.join(root, "dist/cli.mjs"), ...args], {
+    encoding: "utf8",
+    cwd: desk,
+  });
   return { data: stdout ? (JSON.parse(stdout) as Loose) : undefined, stderr, status };
 };
 const file = (name: string, content: unknown): string => {

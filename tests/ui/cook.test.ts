@@ -73,6 +73,11 @@ describe("calls", () => {
     expect(callsBetween(plan, at("10:30"), at("10:31"))).toEqual([]);
     expect(callsBetween(plan, at("10:31"), at("11:00")).map((c) => c.what)).toEqual(["turn it"]);
   });
+  test("come for what the rules of safety want looked at, while its step runs", () => {
+    const watched = [{ step: "beef.braise", check: { afterMinutes: 75, ask: "74 °C or more in the thickest part" } }];
+    expect(callsBetween(plan, at("11:14"), at("11:15"), watched).map((c) => c.what)).toEqual(["check: 74 °C or more in the thickest part"]);
+    expect(callsBetween(viewOf([braise]), at("11:14"), at("11:15"), watched)).toEqual([]);
+  });
   test("are not made up for after a long sleep of the page, nor when the clock went back", () => {
     expect(callsBetween(plan, at("09:00"), at("11:30"))).toEqual([]);
     expect(callsBetween(plan, at("11:00"), at("10:30"))).toEqual([]);
@@ -162,6 +167,19 @@ describe("cards", () => {
     const us = await shown(createElement(RunningCard, props(roast, "12:00")), { units: "us" });
     expect(us.text).toMatch(/135 °F in the middle/);
     expect(us.text).toContain("oven at 284 °F");
+  });
+  test("what is to be looked at stands on what runs with its hour, and stands out once that has come; nothing is pressed before it", async () => {
+    const check = { afterMinutes: 120, ask: "21 °C or less in the middle", otherwise: "stir it in ice water" };
+    const watched: FindingView = { ...severe, id: "large-pot-cooling:check:x", severity: "note", check };
+    const text = async (card: typeof RunningCard, now: string) =>
+      (await shown(createElement(card, props({ ...braise, state: "running" }, now, [watched])))).text;
+    for (const card of [RunningCard, AloneRow]) {
+      expect(await text(card, "11:00")).toContain("Check 12:00: 21 °C or less in the middle. If not, stir it in ice water.");
+      expect(await text(card, "12:00")).toContain("Check now: 21 °C or less in the middle.");
+    }
+    const due = await shown(createElement(DueCard, props(braise, "10:00", [watched])));
+    expect(due.text).not.toContain("Danger");
+    expect(main(due).attribute("disabled")).toBeUndefined();
   });
   test("what works alone needs one press when it is over", async () => {
     const page = await shown(createElement(AloneRow, props({ ...braise, state: "running" }, "12:00")));

@@ -24,6 +24,8 @@ export interface Finding {
   readonly step?: string;
   /** Whether it is so in the plan, or may come to be so by what the dish allows. */
   readonly basis?: "planned" | "allowed";
+  /** What is to be looked at while the step runs, so long after its start. */
+  readonly check?: { readonly afterMinutes: number; readonly ask: string; readonly otherwise: string };
   /** What was found and calculated, with its figures. */
   readonly computed: string;
   readonly caution: string;
@@ -43,7 +45,7 @@ export function cautioned(
   caution: string,
   about: string,
   found: Pick<Finding, "computed"> &
-    Partial<Pick<Finding, "severity" | "hard" | "title" | "basis" | "known" | "component" | "step" | "mends" | "way">>,
+    Partial<Pick<Finding, "severity" | "hard" | "title" | "basis" | "known" | "component" | "step" | "mends" | "way" | "check">>,
 ): Finding {
   const row = cautionOf(caution);
   if (!row) throw new Error(`safety: no caution "${caution}"`);

@@ -27,6 +27,7 @@ import { marinadeReuse, rawContact, sameBoard } from "./rules/raw";
 import { solidCooling } from "./rules/solid-cooling";
 import { bathTime, rawEgg, rawFish, rawFlour, rawMilk, rawMince, reheating, shellfish, undercooked } from "./rules/uncooked";
 import { unknownFoods } from "./rules/unknown";
+import { whileCooking } from "./rules/while-cooking";
 import type { SafetyScene } from "./scene";
 
 const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
@@ -82,6 +83,7 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   hotChillies,
   blades,
   unknownFoods,
+  whileCooking,
 ];
 
 /** A rule that cannot reckon says so, severely: what was not reckoned is not known to be safe, and no page may fall over it. */

@@ -26,7 +26,15 @@ export interface Day {
   readonly parts: readonly DayPart[];
   /** Rounds of the day that fall outside hands-on work, gathered by step. */
   readonly rounds: readonly { readonly step: StepView; readonly what: string; readonly at: readonly number[] }[];
+  /** What is to be looked at that day while a step runs. */
+  readonly checks: readonly (Check & { readonly step: StepView })[];
   readonly beforeBed: readonly string[];
+}
+
+/** Something to look at while a step runs, at its minute. */
+interface Check {
+  readonly at: number;
+  readonly text: string;
 }
 
 /** From so many minutes on the planned end of a step is no matter of minutes. */
@@ -34,9 +42,19 @@ const LONG_MINUTES = 360;
 
 const partOf = (timeOfDay: number) => (timeOfDay < 12 * 60 ? "morning" : timeOfDay < 17 * 60 + 30 ? "afternoon" : "evening");
 
-/** Days in order; a day without work or rounds is left out. */
-export function dayList(plan: PlanView, clock: WallClock): Day[] {
-  const numbers = new Set<number>();
+/** What of a finding the day list tells. */
+type Finding = {
+  readonly step?: string;
+  readonly check?: { readonly afterMinutes: number; readonly ask: string; readonly otherwise: string };
+};
+
+/** Days in order; a day without work, rounds or checks is left out. */
+export function dayList(plan: PlanView, clock: WallClock, found: readonly Finding[] = []): Day[] {
+  const checks = found.flatMap((f) => {
+    const step = f.check && plan.steps.find((s) => s.ref === f.step);
+    return step && f.check ? [{ step, at: step.start + f.check.afterMinutes, text: `${f.check.ask}. If not, ${f.check.otherwise}.` }] : [];
+  });
+  const numbers = new Set<number>(checks.map((c) => clock.dayNumber(c.at)));
   for (const step of plan.steps) {
     for (const h of step.hands) numbers.add(clock.dayNumber(h.from));
     for (const r of step.rounds) numbers.add(clock.dayNumber(r.at));
@@ -59,6 +77,7 @@ export function dayList(plan: PlanView, clock: WallClock): Day[] {
           return at.length ? [{ step, what, at }] : [];
         }),
       ),
+      checks: checks.filter((c) => clock.dayNumber(c.at) === number).sort((a, b) => a.at - b.at),
       beforeBed: beforeBed(plan, number, days[i + 1], Number.isFinite(lastHands) ? lastHands : undefined, clock),
     };
   });

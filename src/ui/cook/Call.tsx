@@ -1,21 +1,30 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
+import type { FindingView } from "@/core/safety/view";
 import type { PlanView } from "@/core/view/plan-view";
 import { callsBetween, type DialMark } from "./agenda";
 
 const SHOWN_MS = 6_000;
 
+interface CallProps {
+  readonly plan: PlanView;
+  readonly now: number;
+  readonly listening: boolean;
+  /** Those with a check call at its hour. */
+  readonly findings: readonly FindingView[];
+}
+
 /** Calls across the kitchen when something is due: two tones, and the whole screen in saffron with what it is. */
-export function Call({ plan, now, listening }: { plan: PlanView; now: number; listening: boolean }) {
+export function Call({ plan, now, listening, findings }: CallProps) {
   const heard = useRef(now);
   const [calls, setCalls] = useState<readonly DialMark[]>([]);
   useEffect(() => {
-    const due = listening ? callsBetween(plan, heard.current, now) : [];
+    const due = listening ? callsBetween(plan, heard.current, now, findings) : [];
     heard.current = now;
     if (due.length === 0) return;
     setCalls(due);
     sound();
-  }, [plan, now, listening]);
+  }, [plan, now, listening, findings]);
   useEffect(() => {
     if (calls.length === 0) return;
     const timer = setTimeout(() => setCalls([]), SHOWN_MS);

@@ -41,7 +41,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   const router = useRouter();
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
-  const agenda = agendaAt(plan, now);
+  const agenda = agendaAt(plan, now, findings);
   // What runs on for hours without hands stands in a list of its own, out of the way of what is at hand.
   const alone = agenda.running.filter((s) => s.attention === "unattended" && s.end > now + 60);
   const atHand = agenda.running.filter((s) => !alone.includes(s));
@@ -164,7 +164,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
       )}
       {running && <PlanNotes plan={plan} slug={slug} around={around} />}
       <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
-        <Call plan={plan} now={now} listening={running} />
+        <Call plan={plan} now={now} listening={running} findings={findings} />
         <h1 className="sr-only">Cook</h1>
         <section aria-label="The dial">
           <Dial marks={agenda.marks} now={now} kindOf={kindOf} clock={clock} />

@@ -22,10 +22,25 @@ interface CardProps {
   readonly onPress: (kind: Press["kind"], inMinutes?: number) => void;
 }
 
+/** What is to be looked at while a step runs; once its hour has come it stands out. */
+function Checks({ step, findings, now, clock }: Pick<CardProps, "step" | "findings" | "now" | "clock">) {
+  const checks = findings.flatMap((f) => (f.check ? [{ id: f.id, at: step.start + f.check.afterMinutes, ...f.check }] : []));
+  return checks.map((c) => (
+    <p
+      key={c.id}
+      data-check={now >= c.at ? "due" : "later"}
+      className={now >= c.at ? "my-1 border-l-[3px] border-saffron pl-3 text-[18px]" : "text-[15px] text-quiet"}
+    >
+      {now >= c.at ? "Check now: " : `Check ${clock.near(c.at, now)}: `}
+      <InUnits>{`${c.ask}. If not, ${c.otherwise}.`}</InUnits>
+    </p>
+  ));
+}
+
 const BIG = "act min-h-[56px] px-6 text-[18px]";
 
 /** A step that runs: its cue large, since the cue and not the clock ends it. */
-export function RunningCard({ step, component, now, clock, busy, onPress }: CardProps) {
+export function RunningCard({ step, component, now, clock, busy, findings, onPress }: CardProps) {
   const left = step.end - now;
   return (
     <article aria-label={`Running: ${step.name}`} className="mb-4 border-l-[5px] border-rim py-1 pl-4">
@@ -51,6 +66,7 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
           ? `; first look ${clock.near(step.start + step.checkFrom, now)}`
           : ""}
       </p>
+      <Checks step={step} findings={findings} now={now} clock={clock} />
       <div className="flex flex-wrap gap-2.5">
         <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
           {busy ? "Writing it down" : "Done"}
@@ -87,7 +103,7 @@ export function RunningCard({ step, component, now, clock, busy, onPress }: Card
 }
 
 /** A step that runs for hours with nobody's hands. */
-export function AloneRow({ step, component, now, clock, busy, onPress }: CardProps) {
+export function AloneRow({ step, component, now, clock, busy, findings, onPress }: CardProps) {
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-t border-rule py-1.5" aria-label={`Running: ${step.name}`}>
       <span>
@@ -95,6 +111,7 @@ export function AloneRow({ step, component, now, clock, busy, onPress }: CardPro
         <span className="block text-[15px]">
           since {clock.near(step.start, now)}, until {step.cue ? `${step.cue}, ` : ""}about {clock.near(step.end, now)}
         </span>
+        <Checks step={step} findings={findings} now={now} clock={clock} />
       </span>
       <button type="button" className="act min-h-[56px] px-5 text-[17px]" disabled={busy} onClick={() => onPress("ended")}>
         Done
@@ -120,9 +137,11 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
         </p>
       )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
-      {findings.map((f) => (
-        <FindingCard key={f.id} finding={f} here open={f.severity !== "note"} onMend={undefined} onKnown={onKnown} />
-      ))}
+      {findings
+        .filter((f) => !f.check)
+        .map((f) => (
+          <FindingCard key={f.id} finding={f} here open={f.severity !== "note"} onMend={undefined} onKnown={onKnown} />
+        ))}
       <div className="flex flex-wrap gap-2.5 pt-2">
         <button type="button" className={BIG} data-main disabled={busy || open} onClick={() => onPress("started")}>
           {busy ? "Writing it down" : "Start"}

@@ -16,21 +16,27 @@ interface Agenda {
   readonly marks: readonly DialMark[];
 }
 
+/** What the rules of safety want looked at while a step runs. */
+interface Watched {
+  readonly step?: string;
+  readonly check?: { readonly afterMinutes: number; readonly ask: string };
+}
+
 /** Minutes before its start at which a step counts as due. */
 const DUE_MINUTES = 5;
 
-export function agendaAt(plan: PlanView, now: number): Agenda {
+export function agendaAt(plan: PlanView, now: number, watched: readonly Watched[] = []): Agenda {
   const open = plan.steps.filter((s) => s.state === "planned");
   return {
     running: plan.steps.filter((s) => s.state === "running").sort((a, b) => a.end - b.end),
     due: open.filter((s) => s.start <= now + DUE_MINUTES),
     later: open.filter((s) => s.start > now + DUE_MINUTES),
-    marks: marksOf(plan, now),
+    marks: marksOf(plan, now, watched),
   };
 }
 
 /** All that calls for hands in the next sixty minutes, in order. */
-export function marksOf(plan: PlanView, now: number): DialMark[] {
+export function marksOf(plan: PlanView, now: number, watched: readonly Watched[] = []): DialMark[] {
   const marks: DialMark[] = [];
   for (const step of plan.steps) {
     if (step.state === "done") continue;
@@ -40,6 +46,9 @@ export function marksOf(plan: PlanView, now: number): DialMark[] {
       for (let at = step.start + step.checkFrom; at < step.end; at += step.checkEvery ?? 10_000)
         marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
     }
+    if (step.state === "running")
+      for (const { check } of watched.filter((w) => w.step === step.ref))
+        if (check) marks.push({ at: step.start + check.afterMinutes, step, what: `check: ${check.ask}`, kind: "check" });
     if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands"))
       marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });
   }
@@ -47,9 +56,9 @@ export function marksOf(plan: PlanView, now: number): DialMark[] {
 }
 
 /** What has come due after one minute and up to another: starts that the plan has then, rounds, checks and ends. */
-export function callsBetween(plan: PlanView, after: number, now: number): DialMark[] {
+export function callsBetween(plan: PlanView, after: number, now: number, watched: readonly Watched[] = []): DialMark[] {
   if (now <= after || now - after > 60) return [];
-  return marksOf(plan, after + 1).filter((m) => m.at <= now && (m.kind !== "start" || m.step.start === m.at));
+  return marksOf(plan, after + 1, watched).filter((m) => m.at <= now && (m.kind !== "start" || m.step.start === m.at));
 }
 
 export interface Move {

@@ -57,6 +57,21 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
               </ul>
             </div>
           ))}
+          {day.checks.length > 0 && (
+            <>
+              <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">checks</h3>
+              <ul className="text-[14px]">
+                {day.checks.map((check) => (
+                  <li key={`${check.step.ref} ${check.at}`} className="grid grid-cols-[3.6rem_1fr] gap-x-3 py-0.5">
+                    <span className="clock">{clock.time(check.at)}</span>
+                    <span>
+                      {component(check.step.component)}: <InUnits>{check.text}</InUnits>
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
           {day.rounds.length > 0 && (
             <>
               <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">rounds</h3>

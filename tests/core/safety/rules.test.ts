@@ -438,9 +438,9 @@ test("a vegetable ferment whose salt has no weight, or that has none, is severe;
     expect(one(d, /^ferment-acid:unweighed/).severity).toBe("stop");
     mends(d, /^ferment-acid:unweighed/);
   }
-  none(jar([cabbage, g("s", "Salt", 22)]), /^ferment-acid/);
-  none(jar([cabbage, g("f", "Fish sauce", 80)]), /^ferment-acid/);
-  none(jar([g("j", "Apple juice", 1, "L"), g("y", "Wild starter", 50)]), /^ferment-acid/);
+  none(jar([cabbage, g("s", "Salt", 22)]), /^ferment-acid:(?!check)/);
+  none(jar([cabbage, g("f", "Fish sauce", 80)]), /^ferment-acid:(?!check)/);
+  none(jar([g("j", "Apple juice", 1, "L"), g("y", "Wild starter", 50)]), /^ferment-acid:(?!check)/);
 });
 
 describe("who eats", () => {

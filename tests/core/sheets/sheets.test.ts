@@ -61,6 +61,13 @@ describe("the days", () => {
     expect(evening?.beforeBed.at(-1)).toMatch(/^First thing next: [a-z]/);
     expect(days.at(-1)?.beforeBed).toEqual([]);
   });
+  test("tell what is to be looked at on the day on which it is, though nothing else is done then", () => {
+    const long = view.steps.find((s) => s.end - s.start > 3 * 1440);
+    const check = { afterMinutes: 2 * 1440 + 15, ask: "pH 4.6 or less", otherwise: "throw it away" };
+    const told = dayList(view, clock, [{ step: long?.ref ?? "", check }]).flatMap((d) => d.checks.map((c) => [d.number, c.at, c.text]));
+    const at = (long?.start ?? 0) + check.afterMinutes;
+    expect(told).toEqual([[clock.dayNumber(at), at, "pH 4.6 or less. If not, throw it away."]]);
+  });
   test("gather the rounds of a day by what is done", () => {
     const rounds = days.flatMap((d) => d.rounds.flatMap((r) => r.at));
     expect(rounds.length).toBe(plan.steps.flatMap((s) => s.rounds).length);

@@ -190,7 +190,7 @@ const weighed = (
   );
 
 /** Vegetables that sour; what is no vegetable sours by other rules. */
-const isGreen = isOf("allium", "vegetable", "chilli", "tomato", "mushroom");
+export const isGreen = isOf("allium", "vegetable", "chilli", "tomato", "mushroom");
 /** What brings so much salt that it sours by it: soy sauce, miso, anchovies, a live brine. */
 const saltOfOthers = (part: Part) =>
   part.items

@@ -14,7 +14,8 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
   if (!state) notFound();
   if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   const clock = new WallClock(state.offsets);
-  const severe = ((await loadFindings(state.slug)) ?? []).filter((f) => f.severity === "stop");
+  const findings = (await loadFindings(state.slug)) ?? [];
+  const severe = findings.filter((f) => f.severity === "stop");
   return (
     <article className="mx-auto max-w-[78ch] px-5 pt-5 pb-12 sm:px-7">
       <header className="mb-5 flex flex-wrap items-end justify-between gap-x-4 gap-y-3">
@@ -50,7 +51,7 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
           </ul>
         </section>
       )}
-      <DayList days={dayList(state.plan, clock)} plan={state.plan} clock={clock} />
+      <DayList days={dayList(state.plan, clock, findings)} plan={state.plan} clock={clock} />
     </article>
   );
 }
