@@ -23,9 +23,24 @@ export function entersAt(
   also: readonly string[] = [],
 ): number {
   const said = ingredient.step === undefined ? -1 : steps.findIndex((s) => s.id === ingredient.step);
-  if (said >= 0) return said;
+  return said >= 0 ? said : Math.max(0, namedAt(ingredient, steps, also));
+}
+
+/** Ingredients as they are typed or imported: each says its step where a later one than the first names it, so that it stays there. */
+export function withTheirSteps<I extends Pick<Ingredient, "name" | "step">>(
+  ingredients: readonly I[],
+  steps: Parameters<typeof entersAt>[1],
+): I[] {
+  return ingredients.map((i) => {
+    const step = i.step === undefined ? steps[namedAt(i, steps, [])] : undefined;
+    return step && step !== steps[0] ? { ...i, step: step.id } : i;
+  });
+}
+
+/** @returns index of the first step that names it; -1 where none does */
+function namedAt({ name }: Pick<Ingredient, "name">, steps: Parameters<typeof entersAt>[1], also: readonly string[]): number {
   // What stands behind a comma says how it is wanted.
-  const words = (ingredient.name.split(/[,(]/)[0] || ingredient.name)
+  const words = (name.split(/[,(]/)[0] || name)
     .toLowerCase()
     .split(/[^\p{L}]+/u)
     .filter((w) => w.length > 2 && !COMMON.has(w))
@@ -43,8 +58,5 @@ export function entersAt(
   if (byLast >= 0) return byLast;
   const byWord = texts.findIndex((t) => words.some((w) => t.includes(w)));
   if (byWord >= 0) return byWord;
-  return Math.max(
-    0,
-    texts.findIndex((t) => also.some((w) => t.includes(stem(w)))),
-  );
+  return texts.findIndex((t) => also.some((w) => t.includes(stem(w))));
 }

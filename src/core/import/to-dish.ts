@@ -3,6 +3,7 @@
 
 import { ingredientOf, kindOfName, newDish } from "../dish/edit/components";
 import { freeId } from "../dish/edit/places";
+import { withTheirSteps } from "../dish/enters";
 import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile } from "../dish/schema";
 import { readIngredient } from "../entry/ingredient-line";
@@ -148,7 +149,9 @@ function componentOf(c: PreviewComponent): DishComponent {
     id: c.id,
     name: c.name,
     kind: c.kind,
-    methods: [{ id: "usual", name: "As it was written", ...(ingredients.length ? { ingredients } : {}), steps }],
+    methods: [
+      { id: "usual", name: "As it was written", ...(ingredients.length ? { ingredients: withTheirSteps(ingredients, steps) } : {}), steps },
+    ],
   };
 }
 

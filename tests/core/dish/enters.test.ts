@@ -1,7 +1,10 @@
 // Where an ingredient comes in, and what a cook reads at the stove.
 import { expect, test } from "vitest";
+import { addComponent } from "../../../src/core/dish/edit/components";
+import { removeStep } from "../../../src/core/dish/edit/steps";
 import { entersAt } from "../../../src/core/dish/enters";
 import { dishModel } from "../../../src/core/dish/read-model";
+import type { DishFile } from "../../../src/core/dish/schema";
 import { withAmounts } from "../../../src/core/view/with-amounts";
 import type { Loose } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
@@ -48,4 +51,17 @@ test("nine things are read with hands full; of more the rest is counted", () => 
   expect(withAmounts({ goesIn, takes: [] })).toMatch(/^1 g thing 0, .*1 g thing 8 and 3 more$/);
   expect(withAmounts({ goesIn: [], takes: [{ name: "Stock", component: "s", amount: "2 L" }] })).toBe("2 L stock");
   expect(withAmounts({ goesIn: [], takes: [] })).toBe("");
+});
+
+test("a typed component writes down where a later step takes an ingredient; taken out, that step takes its word with it", () => {
+  const { document, id } = addComponent(smallDish() as DishFile, {
+    name: "Onion jam",
+    steps: ["Slice the onions 10 min", "Simmer with the vinegar 40 min", "Stir in the butter 5 min"],
+    ingredients: ["1 kg onions", "200 ml vinegar", "50 g butter", "5 g pepper"],
+  });
+  const made = (d: typeof document) => d.components.find((c) => c.id === id)?.methods[0];
+  const [, simmer, stir] = made(document)?.steps ?? [];
+  expect(made(document)?.ingredients?.map((i) => i.step)).toEqual([undefined, simmer?.id, stir?.id, undefined]);
+  const without = removeStep(document, { component: id, method: "usual", step: stir?.id ?? "" });
+  expect(made(without)?.ingredients?.map((i) => i.step)).toEqual([undefined, simmer?.id, undefined, undefined]);
 });

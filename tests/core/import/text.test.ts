@@ -47,6 +47,9 @@ test("a list and numbered steps are told apart, with their parts", () => {
   expect(filling?.methods[0]?.ingredients?.map((i) => i.name)).toEqual(["leeks", "pearl barley", "vegetable stock", "salt"]);
   expect(filling?.methods[0]?.steps.map((s) => s.time)).toEqual(["35m", "20m", { min: "8h", likely: "10h", max: "14h" }]);
   expect(filling?.methods[0]?.steps[0]?.done?.cue).toBe("soft");
+  // The leeks come in at the second step, which names them; what the first names, or none, says nothing.
+  const second = filling?.methods[0]?.steps[1]?.id;
+  expect(filling?.methods[0]?.ingredients?.map((i) => i.step)).toEqual([second, undefined, undefined, undefined]);
   const bake = whole?.methods[0]?.steps.at(-1);
   expect(bake).toMatchObject({ time: { min: "45m", max: "50m" }, uses: [{ what: "oven", tempC: 190 }], done: { cue: "golden" } });
   const taken = whole?.methods[0]?.steps.flatMap((s) => s.takes ?? []).map((t) => t.from);

@@ -1,9 +1,10 @@
 // Components: begun from a name and a few lines, copied, taken from elsewhere, taken out.
 import { readIngredient } from "../../entry/ingredient-line";
+import { withTheirSteps } from "../enters";
 import { withoutReferences, withRenamedRefs } from "../references";
 import type { DishComponent, DishFile } from "../schema";
 import { isStepPin } from "../wishes";
-import { componentOfDocument, type DishIngredient, freeId, type MethodPlace, mainOutput, withComponent } from "./places";
+import { componentOfDocument, type DishIngredient, freeId, type MethodPlace, mainOutput, withComponent, withMethod } from "./places";
 import { EditRefused } from "./refused";
 import { insertTyped, ownNames } from "./steps";
 
@@ -93,6 +94,7 @@ export function addComponent(document: DishFile, { name, kind, steps, ingredient
     for (const line of lines) changed = insertTyped(changed, place, line);
   }
   changed = addIngredientLines(changed, place, ingredients);
+  changed = withMethod(changed, place, (m) => (m.ingredients ? { ...m, ingredients: withTheirSteps(m.ingredients, m.steps) } : m));
   return { document: serveWhatItMakes(changed, id), id };
 }
 

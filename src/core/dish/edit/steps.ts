@@ -84,7 +84,14 @@ export function removeStep(document: DishFile, place: StepPlace): DishFile {
   const step = stepOf(document, place);
   if (document.dish.serve === ref) throw new EditRefused(`“${step.name ?? step.id}” is the moment of serving. Choose another one first.`);
   if (methodOf(document, place).steps.length < 2) throw new EditRefused("It is the only step. Change it, or take out the component.");
-  const left = withMethod(document, place, (m) => ({ ...m, steps: m.steps.filter((s) => s.id !== place.step) }));
+  const left = withMethod(document, place, (m) => ({
+    ...m,
+    steps: m.steps.filter((s) => s.id !== place.step),
+    // What came in there comes in at the first step that names it.
+    ...(m.ingredients
+      ? { ingredients: m.ingredients.map(({ step, ...i }) => (step === undefined || step === place.step ? i : { ...i, step })) }
+      : {}),
+  }));
   const still = ownNames(left, place.component);
   const was = ownNames(document, place.component);
   return withoutReferences(left, (r, kind) => was[kind].has(r) && !still[kind].has(r));
