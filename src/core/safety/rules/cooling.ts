@@ -79,12 +79,17 @@ const hotIntoFridge = (part: Part) =>
       s.step.makes?.some((o) => o.holds?.some((h) => h.place === "fridge")),
   );
 
+/** Kinds that lie in their liquid, however little it is. */
+const POTS: ReadonlySet<string> = new Set(["braise", "stock", "sauce"]);
+const MANY_G = 5000;
 const isLiquid = isOf("water", "stock", "milk", "milk-raw", "cream", "wine", "tomato", "juice");
-/** What comes of what goes in, where no output says it and most of it is liquid: four fifths, the rest boils away or is strained off. */
+/** What comes of it where no output says it, of a pot or of what is mostly liquid: four fifths of what was put in, the rest boils away or is strained off. */
 function guessedLitres(part: Part): number | undefined {
   const grams = gramsOf(part, (i) => !isOf("bones", "poultry", "inedible")(i));
   const liquid = gramsOf(part, isLiquid);
-  return liquid > 0 && liquid >= 0.5 * grams ? (0.8 * grams) / 1000 : undefined;
+  // How a little liquid cools with much in it is guessed at, so a small pot of that is left out.
+  const least = POTS.has(part.component.kind) && grams >= MANY_G ? 0.15 : 0.5;
+  return liquid > 0 && liquid >= least * grams ? (0.8 * grams) / 1000 : undefined;
 }
 
 /** Kinds that may be a pot of soup as well as a salad: a pot where most of it is liquid. */
@@ -118,8 +123,8 @@ export function cooledPart(part: Part): Cooled | undefined {
     volumeL: litres,
     food: custard,
     potDiameterCm: widthCm(Math.max(litres, pot)),
-    // One wide dish as deep as that makes it, and no deeper than half of five centimetres: then there are several.
-    trayDepthCm: Math.min(5, Math.max(2, (2 * litres * 1000) / WIDE_DISH_CM2)),
+    // One wide dish as deep as that makes it, and no deeper than half of five centimetres: then there are several, as there are where they are named.
+    trayDepthCm: Math.min(/\btrays\b/i.test(step.words) ? 4 : 5, Math.max(2, (2 * litres * 1000) / WIDE_DISH_CM2)),
     // Whoever stands by it stirs it now and then.
     stirred: /stir/i.test(step.words) || custard === "milkCream" || (step.step.attention ?? "hands") !== "unattended",
   });

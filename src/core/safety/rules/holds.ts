@@ -5,7 +5,7 @@ import { HOLDS_SOURCE, longestMinutes } from "../../foods/holds";
 import { pickleAcidity } from "../../measures/pickle";
 import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
-import { gramsOf, type Item, isOf, mLOf, type Part, type PartStep } from "../part";
+import { gramsOf, type Item, isOf, likelyMinutes, mLOf, type Part, type PartStep } from "../part";
 import { DRY, isPotato, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 
 type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
@@ -134,7 +134,7 @@ function isMoist(part: Part): boolean {
       isPotato(i) ||
       isOf("stock", "rice", "pasta", "egg", "pulse", "pulse-lectin", "pulse-canned", "milk", "cream", "cured-cooked")(i),
   );
-  return all > 0 && moist >= 0.3 * all && gramsOf(part, isOf("sugar", "flour")) < 0.25 * all;
+  return all > 0 && moist >= 0.3 * all && gramsOf(part, isOf("sugar", "flour", "flour-free", "chocolate", "nut")) < 0.25 * all;
 }
 /** Cooked food that the dish lets stand in the warm, whatever it is called. */
 export function standsWarm(scene: SafetyScene): Finding[] {
@@ -275,8 +275,12 @@ const BAGGED = /vacuum|vac-?pac|sous[- ]vide|sealed? (?:\w+ )*(?:in )?(?:a )?bag
 export function vacuumBags(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;
-    if (k.place !== "fridge" || longest(k) <= 2 * DAY) return [];
     if (!BAGGED.test(part.steps.map((s) => s.words).join(" "))) return [];
+    // A step that is the wait itself counts as well.
+    const lies = part.steps.some(
+      (s) => BAGGED.test(s.words) && /fridge|refrigerat|chill|cold/i.test(s.words) && likelyMinutes(s.step) > 2 * DAY,
+    );
+    if (!lies && (k.place !== "fridge" || longest(k) <= 2 * DAY)) return [];
     if (part.items.some(isOf("curing-salt"))) return [];
     // What is cooked in its bag after the wait, or before it, and what is put up in small pots, is judged by its own rules.
     const food = part.items.find((i) => isRawFlesh(i) || isLowAcidPlant(i));
@@ -284,8 +288,10 @@ export function vacuumBags(scene: SafetyScene): Finding[] {
     return [
       cautioned("vacuum-raw", `${part.component.id}.${k.output}`, {
         ...at(k),
-        computed: `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days at most.`,
-        mends: [limited(k, 2 * DAY), moved(k, "freezer", 60 * DAY)],
+        computed: lies
+          ? `${food.ingredient.name} lies without air in the fridge for more than 2 days, which is the limit.`
+          : `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days at most.`,
+        mends: lies ? [] : [limited(k, 2 * DAY), moved(k, "freezer", 60 * DAY)],
       }),
     ];
   });

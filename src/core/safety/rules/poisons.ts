@@ -135,6 +135,7 @@ const isLeaf = (i: Item) =>
     (isId("rhubarb")(i) &&
       /\b(?:with|and|incl\w*) (?:its |the |their |all )?(?:leaf|leaves|tops)\b|\bleaves (?:on|and all)\b/i.test(i.ingredient.name))) &&
   !/\b(?:without|no|removed?|trimmed|discard\w*|cut off)\b/i.test(i.ingredient.name);
+const GREENED = /\bgreen(?:ed|ish)?\b(?! (?:herb|sauce|salad|bean|pea))|\bsprout(?:ed|ing|s)\b/i;
 const POISONS: readonly Poison[] = [
   {
     is: isLeaf,
@@ -154,7 +155,10 @@ const POISONS: readonly Poison[] = [
   },
   { is: isId("poison"), why: "this plant is poisonous" },
   { is: isId("ackee"), why: "it is poisonous unless it is ripe or treated in full", treated: (p) => longestHeat(p) >= 20 },
-  { is: isId("potato.green"), why: "green and sprouting potatoes hold solanine, which cooking does not remove" },
+  {
+    is: (i) => isId("potato.green")(i) || (isId("potato")(i) && GREENED.test(i.ingredient.name)),
+    why: "green and sprouting potatoes hold solanine, which cooking does not remove",
+  },
 ];
 
 export function poisonousPlants(scene: SafetyScene): Finding[] {

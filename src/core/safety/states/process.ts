@@ -42,7 +42,7 @@ const COOKS =
   /(?<!\b(?:the|a|your) )\b(?:fry|fries|frying|saut\S*|stir-?fry\w*|simmer\w*|poach\w*|stew\w*|brais\w*|bak(?:e|es|ing)|roast(?:s|ing)?|grill(?:s|ing)?|cook (?:through|until|the|for))\b/i;
 const SURFACE = /\b(?:sear|brown|char|scorch|torch|blister|flash-?fry|flame|colour|seal (?:the|in|all))/i;
 const PARTLY =
-  /\b(?:half|par|part|partly|partially|two thirds)[- ]?(?:cook|roast|boil|bake|fry|fried|grill|smoke|braise|done)|\bunder-?cook/i;
+  /\b(?:half|par|part|partly|partially|two thirds)[- ]?(?:cook|roast|boil|bake|fry|fried|grill|smoke|braise|done)|\bunder-?cook|\bhalf[- ]?way\b|\bfor half (?:the|its) time/i;
 const NO_HEAT = /\b(?:without heat|off the heat|no heat|cold[- ]smok|no-?cook|uncooked|raw)\b/i;
 /** A probe shows what the food has, not what it is kept at, where a step only keeps or rests it. */
 const KEEPS = /\b(?:keep(?:s|ing)? (?:it |them )?(?:warm|hot)|rest(?:s|ing)?\b|hold)/i;
@@ -159,7 +159,7 @@ const SMALL: ReadonlySet<FoodClass> = new Set([
 export function coreReached(heat: Heat, kind: FoodClass): number {
   if (heat.coreC !== undefined) return heat.coreC;
   if (heat.partly) return 50;
-  if (heat.surfaceOnly) return 35;
+  if (heat.surfaceOnly) return kind === "bivalve" && heat.minutes >= 3 ? 62 : 35;
   const { minutes, tempC } = heat;
   const few = SMALL.has(kind);
   switch (heat.medium) {
