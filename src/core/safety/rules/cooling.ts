@@ -10,7 +10,10 @@ import { gramsOf, isOf, likelyMinutes, litresOf, outputOfPart, type Part, type P
 import { isGrowing, killsGerms, type SafetyScene } from "../scene";
 
 /** Cooled to be worked with while it is warm: to culture, to knead, to temper. */
-const WARM_AIM = /\bto (?:about |around )?(?:2[5-9]|[345]\d) ?°|lukewarm|blood (?:heat|warm)|hand[- ]?(?:warm|hot)/i;
+const WARM_AIM =
+  /\bto (?:about |around )?(?:2[5-9]|[345]\d)\b(?! ?(?:min|m\b|h\b|%|g\b|kg|ml|cm|mm))|lukewarm|blood (?:heat|warm)|hand[- ]?(?:warm|hot)/i;
+/** Cooled to be cultured, and cultured: what grows then is meant to, and sours it before it is chilled. */
+const isSoured = (since: readonly PartStep[]) => since.some((s) => /\b(?:culture|cultured|incubat|ferment|sour|ripen)/i.test(s.words));
 const COOLS = /\b(?:cool|chill)/i;
 /** Of sweet things only those are a body in which things grow: what is caramel or sponge dries or holds too much sugar. */
 const CUSTARD = /custard|pastry cream|crème|\bcurd\b/i;
@@ -104,6 +107,7 @@ export function cooledPart(part: Part): Cooled | undefined {
       COOLS.test(s.name) &&
       !WARM_AIM.test(s.words) &&
       !killsGerms(s) &&
+      !isSoured(part.steps.slice(part.steps.slice(0, i).findLastIndex(killsGerms) + 1, i)) &&
       part.steps.slice(0, i).some((hot) => killsGerms(hot) && (isBody(part, hot) || isBody(part, s))),
   );
   const step = part.steps[at] ?? hotIntoFridge(part);

@@ -19,8 +19,15 @@ const PIECES =
 
 /** Meat and pastry with their water. Source: the heat tables of the calculations, pork minced. */
 const BODY = { k: 0.45, rho: 1050, cp: 3400 } as const;
-/** Still air of a fridge at 4 °C about a piece on a rack, W/m²K, radiation counted. */
-const FRIDGE = { h: 9, tEnv: 4 } as const;
+/** Still air of a fridge at 4 °C about a piece on a rack, and water about its tin or bag, W/m²K, radiation counted. */
+const [FRIDGE, ICE_WATER, COLD_WATER] = [
+  { h: 9, tEnv: 4, said: "in the fridge" },
+  { h: 60, tEnv: 2, said: "in ice water" },
+  { h: 60, tEnv: 14, said: "in cold water" },
+] as const;
+type Around = typeof FRIDGE | typeof ICE_WATER | typeof COLD_WATER;
+const aroundOf = (step: PartStep): Around =>
+  /\bice\b/i.test(step.words) ? ICE_WATER : /\bcold water\b|\bsink\b/i.test(step.words) ? COLD_WATER : FRIDGE;
 /** From here on the two stages are counted, and what is cooked is hotter. */
 const FROM_C = 57;
 const MARK_C = 21;
@@ -38,10 +45,10 @@ function piecesOf(part: Part): number | undefined {
   return /\b(?:pies|terrines|loaves|galantines|ballotines|roulades|puddings)\b/i.test(words) ? undefined : 1;
 }
 
-/** Minutes until the middle of a round piece is down from 57 to 21 °C in the fridge. */
-const minutesFor = (kg: number): number => {
+/** Minutes until the middle of a round piece is down from 57 to 21 °C. */
+const minutesFor = (kg: number, { h, tEnv }: Around): number => {
   const { value: halfM } = equivalentHalf({ massKg: kg, shape: "sphere" });
-  const { timesS } = conductionTimes({ geometry: "sphere", halfM, t0: FROM_C, ...BODY, ...FRIDGE, marks: [MARK_C], stepS: 60 });
+  const { timesS } = conductionTimes({ geometry: "sphere", halfM, t0: FROM_C, ...BODY, h, tEnv, marks: [MARK_C], stepS: 60 });
   return (timesS[MARK_C] ?? Number.POSITIVE_INFINITY) / 60;
 };
 
@@ -67,7 +74,8 @@ export function solidCooling({ parts, journeys }: SafetyScene): Finding[] {
     const kilos = litresOf(out, part.k) ?? part.items.reduce((sum, i) => sum + Math.max(i.grams, i.mL), 0) / 1000;
     if (pieces === undefined || kilos / pieces < KG.low || kilos / pieces > KG.high) return [];
     const each = kilos / pieces;
-    const minutes = minutesFor(each);
+    const around = aroundOf(step);
+    const minutes = minutesFor(each, around);
     if (minutes <= LONGEST_MIN) return [];
     const rounded = (m: number) => spokenDuration(Math.round(m / 15) * 15);
     const weight = (kg: number) => (kg < 1 ? `${Math.round(kg * 100) * 10} g` : `${Number(kg.toPrecision(2))} kg`);
@@ -77,8 +85,8 @@ export function solidCooling({ parts, journeys }: SafetyScene): Finding[] {
         step: step.ref,
         severity: "warn",
         title: `${part.component.name} cools too slowly in the middle`,
-        computed: `${pieces > 1 ? `Each of the ${pieces} pieces weighs ${weight(each)}` : `In one piece of ${weight(each)}`}: about ${rounded(minutes)} in the fridge from ${FROM_C} to ${MARK_C} °C in the middle. It should be 2 hours.`,
-        way: `Make smaller ones: a piece of ${weight(each / 4)} takes about ${rounded(minutesFor(each / 4))}. Or put it into the fridge as soon as it stops steaming, on a rack, with a fan or ice packs round it`,
+        computed: `${pieces > 1 ? `Each of the ${pieces} pieces weighs ${weight(each)}` : `In one piece of ${weight(each)}`}: about ${rounded(minutes)} ${around.said} from ${FROM_C} to ${MARK_C} °C in the middle. It should be 2 hours.`,
+        way: `Make smaller ones: a piece of ${weight(each / 4)} takes about ${rounded(minutesFor(each / 4, around))}. Or put it into the fridge as soon as it stops steaming, on a rack, with a fan or ice packs round it`,
       }),
     ];
   });
