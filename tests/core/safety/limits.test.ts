@@ -41,6 +41,15 @@ const warm = (minutes: number, tempC: number) =>
   dish(`in: 1 chicken\ndo: Roast | 80m | oven 190 | probe 76\ndo: Keep warm | ${minutes}m | oven ${tempC} | makes it: counter 10m`);
 const bath = (tempC: number, minutes: number) =>
   dish(`in: 1000 g beef fillet\ndo: Cook in the bath, 30 mm thick | ${minutes}m | bath ${tempC} | makes it: counter 20m`);
+const piece = (name: string, where: string) => (grams: number) =>
+  `== | ${name} | other\nin: ${grams} g minced pork\ndo: Bake | 2h | oven 140 | probe 75\ndo: Cool ${where} | 2h | | makes it: fridge 3d`;
+const keptWarm = (minutes: number) =>
+  dish(`in: 1 chicken\ndo: Roast | 80m | oven 190 | probe 76\ndo: Keep warm under foil | ${minutes}m | burner | makes it: counter 10m`);
+const goulash = (grams: number) =>
+  dish(
+    `in: ${grams} g beef shin; 1000 g beef stock\ndo: Braise | 3h | oven 150\ndo: Stand on the side to cool | 5h | | makes it: fridge 2d`,
+    "braise",
+  );
 const pressure = (grams: number) =>
   dish(`in: ${grams} g beef shin\ndo: Cook under pressure | 40m | pressure-cooker 6 | makes it: counter 20m`);
 const soaked = (minutes: number) =>
@@ -58,6 +67,11 @@ describe.each<[what: string, id: string, (n: never) => string, ok: unknown, past
   ["salt of a ferment, g in a kilo", "ferment-acid:salt", ferment as never, 15, 14.9, "hard"],
   ["curing salt for belly, g in a kilo", "curing-salt", cure as never, 3.2, 3.3, "hard", "note"],
   ["curing salt that protects, g in a kilo", "curing-salt", cure as never, 0.7, 0.6, "stop", "note"],
+  ["one terrine in the fridge, g", "large-pot-cooling", piece("Terrine", "in the fridge") as never, 1760, 1780, "warn"],
+  ["one terrine in ice water, g", "large-pot-cooling", piece("Terrine", "in ice water") as never, 8500, 8560, "warn"],
+  ["one pie in cold water, g", "large-pot-cooling", piece("Raised pie", "in cold water") as never, 2020, 2040, "warn"],
+  ["kept warm, nobody says how warm, min", "cooked-then-warm:lukewarm", keptWarm as never, 120, 121, "warn"],
+  ["a braise with little liquid, g", "large-pot-cooling", goulash as never, 3990, 4000, "stop"],
   ["mackerel on the counter, min", "scombroid", fish as never, 30, 31, "warn"],
   ["elderberries boiled, min", "bitter-cassava-lupin", heated("elderberries") as never, 20, 19, "stop"],
   ["cassava boiled, min", "bitter-cassava-lupin", heated("cassava") as never, 25, 24, "stop"],

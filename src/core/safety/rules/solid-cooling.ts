@@ -45,10 +45,23 @@ function piecesOf(part: Part): number | undefined {
   return /\b(?:pies|terrines|loaves|galantines|ballotines|roulades|puddings)\b/i.test(words) ? undefined : 1;
 }
 
-/** Minutes until the middle of a round piece is down from 57 to 21 °C. */
-const minutesFor = (kg: number, { h, tEnv }: Around): number => {
-  const { value: halfM } = equivalentHalf({ massKg: kg, shape: "sphere" });
-  const { timesS } = conductionTimes({ geometry: "sphere", halfM, t0: FROM_C, ...BODY, h, tEnv, marks: [MARK_C], stepS: 60 });
+/** Baked in a long tin, or rolled: three times as long as it is thick. */
+const LONG = /\b(?:terrines?|p[aâ]t[eé]s?|loa(?:f|ves)|galantines?|ballotines?|roulades?|rolled|haslet)\b/i;
+const SLENDER = 3;
+
+/** Minutes until the middle of a piece is down from 57 to 21 °C. */
+const minutesFor = (kg: number, isLong: boolean, { h, tEnv }: Around): number => {
+  const halfM = isLong ? (kg / BODY.rho / (2 * SLENDER * Math.PI)) ** (1 / 3) : equivalentHalf({ massKg: kg, shape: "sphere" }).value;
+  const { timesS } = conductionTimes({
+    geometry: isLong ? "cylinder" : "sphere",
+    halfM,
+    t0: FROM_C,
+    ...BODY,
+    h,
+    tEnv,
+    marks: [MARK_C],
+    stepS: 60,
+  });
   return (timesS[MARK_C] ?? Number.POSITIVE_INFINITY) / 60;
 };
 
@@ -75,7 +88,8 @@ export function solidCooling({ parts, journeys }: SafetyScene): Finding[] {
     if (pieces === undefined || kilos / pieces < KG.low || kilos / pieces > KG.high) return [];
     const each = kilos / pieces;
     const around = aroundOf(step);
-    const minutes = minutesFor(each, around);
+    const isLong = LONG.test(`${name} ${part.steps.map((s) => s.name).join(" ")}`);
+    const minutes = minutesFor(each, isLong, around);
     if (minutes <= LONGEST_MIN) return [];
     const rounded = (m: number) => spokenDuration(Math.round(m / 15) * 15);
     const weight = (kg: number) => (kg < 1 ? `${Math.round(kg * 100) * 10} g` : `${Number(kg.toPrecision(2))} kg`);
@@ -86,7 +100,7 @@ export function solidCooling({ parts, journeys }: SafetyScene): Finding[] {
         severity: "warn",
         title: `${part.component.name} cools too slowly in the middle`,
         computed: `${pieces > 1 ? `Each of the ${pieces} pieces weighs ${weight(each)}` : `In one piece of ${weight(each)}`}: about ${rounded(minutes)} ${around.said} from ${FROM_C} to ${MARK_C} °C in the middle. It should be 2 hours.`,
-        way: `Make smaller ones: a piece of ${weight(each / 4)} takes about ${rounded(minutesFor(each / 4, around))}. Or put it into the fridge as soon as it stops steaming, on a rack, with a fan or ice packs round it`,
+        way: `Make smaller ones: a piece of ${weight(each / 4)} takes about ${rounded(minutesFor(each / 4, isLong, around))}. Or put it into the fridge as soon as it stops steaming, on a rack, with a fan or ice packs round it`,
       }),
     ];
   });
