@@ -122,6 +122,10 @@ export const HOW: Readonly<Record<string, How>> = {
     `${INCROPERA}; surface evaporation 0.4 of wet`,
     "upper guess of the rise",
   ),
+  roastAndRest: how(
+    "Fourier's equation in the oven, its surface wet at first and drying (180 min · e^((120 − oven) / 17), at least 5), then in the room until the middle stops rising",
+    `${INCROPERA}; drying fitted to commonly given roasting times`,
+  ),
   carryOverRule: how("rise by oven and weight from a table", "culinary practice", "lower guess of the rise"),
   roastForecast: how("weighted grid of spheres fitted to the readings, with stall and wrapping", "Heisler 1947; Bayesian grid"),
   stallTemperature: how("heat from the pit = heat of the steam from a wet surface", INCROPERA),

@@ -16,10 +16,10 @@ import * as verdicts from "../measures/heat/verdicts";
 import * as warming from "../measures/heat/warming";
 import { GEOMETRY, type Rows } from "./kitchen";
 
-const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 3000; stepS? 1..600 s = 20`;
+const SOLID = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; nodes? 4..400 = 40; k 0.01..10 W/mK; rho 50..3000 kg/m³; cp 500..5000 J/kgK; t0 -40..300 °C; h 0..100000 W/m²K; tEnv -80..400 °C; hInner? 0..100000 W/m²K = 0; tInner? -80..400 °C; wetness? 0..1 = 0; airVapourPa? 0..100000 Pa = 3000; dryingS? 60..1000000 s; stepS? 1..600 s = 20`;
 const LUMP = "t0 -40..300 °C; tEnv -80..400 °C; uaWK 0.0001..10000 W/K; massKg 0.01..100 kg; cp 500..5000 J/kgK";
 const LOAD = "massKg 0.01..100 kg; cp 500..5000 J/kgK; t0 -5..130 °C";
-const JOINT = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; t0 -2..60 °C; ovenC 60..350 °C; hOven 2..200 W/m²K; hRest? 2..50 W/m²K = 9; roomC? -10..45 °C = 21; wetness? 0..1 = 0.4; restWetness? 0..1 = 0.3`;
+const JOINT = `geometry ${GEOMETRY}; halfM 0.001..0.3 m; t0 -2..60 °C; ovenC 60..350 °C; hOven 2..200 W/m²K; hRest? 2..50 W/m²K = 9; roomC? -10..45 °C = 21; wetness? 0..1 = 0.4; restWetness? 0..1 = 0.3; dryingMin? 1..10000 min`;
 const FRYER =
   "oilKg 0.2..15 kg; oilC 100..210 °C; foodC? -30..90 °C = 5; waterOff? 0..0.9 = 0.25; tauS? 5..1000 s = 90; burnerW? 50..20000 W = 1200";
 const STATE = "state what it is at; stepS 0.1..86400 s; steps? 1..20000 = 1";

@@ -288,7 +288,7 @@ const HEAT: Row[] = [
     "roast",
     "the rule for 2 kg at 180 °C is six degrees",
     { mass: "2 kg", shape: "sphere", from: "8 C", oven: "180 C", target: "57 C" },
-    { pullRule: [51, 0.01] },
+    { pull: [51, 0.01] },
   ],
   [
     "oven",

@@ -21,6 +21,8 @@ interface ConductionInput {
   readonly hInner?: number;
   readonly tInner?: number;
   readonly wetness?: number;
+  /** The surface dries: seconds after which its wetness has fallen to 1/e. Left out, it stays as wet as it was. */
+  readonly dryingS?: number;
   readonly airVapourPa?: number;
   readonly stepS?: number;
   /** Temperatures to start from, from the centre outward, in place of t0. */
@@ -52,6 +54,7 @@ export function makeConduction(input: ConductionInput): Conduction {
   const hInner = p === 0 ? checked("hInner", input.hInner ?? 0, 0, 1e5, "W/m²K") : 0;
   const tInner = checked("tInner", input.tInner ?? tEnv, -80, 400, "°C");
   const wetness = checked("wetness", input.wetness ?? 0, 0, 1);
+  const drying = input.dryingS === undefined ? Number.POSITIVE_INFINITY : checked("dryingS", input.dryingS, 60, 1e6, "s");
   const airVapour = checked("airVapourPa", input.airVapourPa ?? FOODS_OWN_STEAM, 0, 1e5, "Pa");
   const dr = radius / n;
   const face = (i: number) => Math.min(radius, Math.max(0, (i + 0.5) * dr));
@@ -66,7 +69,7 @@ export function makeConduction(input: ConductionInput): Conduction {
 
   const steam = (t: number) => {
     if (wetness === 0) return { q: 0, slope: 0 };
-    const c = (wetness * 0.5 * h) / 66.5;
+    const c = (wetness * Math.exp(-state.seconds / drying) * 0.5 * h) / 66.5;
     const q = c * (vapourPressure(t) - airVapour);
     return q <= 0 ? { q: 0, slope: 0 } : { q, slope: (c * (vapourPressure(t + 0.01) - vapourPressure(t - 0.01))) / 0.02 };
   };

