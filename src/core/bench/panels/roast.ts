@@ -170,7 +170,7 @@ const FORECAST: Panel = {
   reckon(v, { call, say }) {
     const half = call(equivalentHalf, {
       massKg: num(v, "mass") / 1000,
-      shape: str(v, "shape"),
+      shape: v.shape === "log" ? "cylinder" : "sphere",
       ...(v.shape === "log" ? { lengthM: num(v, "long") / 1000 } : {}),
     }).value;
     const taken = readings(v, "readings");

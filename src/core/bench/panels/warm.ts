@@ -5,7 +5,7 @@ import { bagPasteurise, holdForLog } from "../../measures/heat/pasteurise";
 import { quickThaw, thawEnthalpySlab } from "../../measures/heat/thaw";
 import { judgeReheat } from "../../measures/heat/verdicts";
 import { bagComeUp, burnerPower, potHeatTime, seriesTheta, thawTime } from "../../measures/heat/warming";
-import { type ChoiceField, num, type Panel, str } from "../panel";
+import { type ChoiceField, num, type Panel, type Reckoned, type Scene, str, type Values } from "../panel";
 import { KILLS } from "./choices";
 import { POT_FOODS } from "./cool";
 
@@ -28,6 +28,16 @@ const MEDIA: Readonly<Record<string, readonly [label: string, h: number]>> = {
   coldWaterRunning: ["cold running water", 300],
 };
 
+/** A whole bird as a ball of its weight, by so much of its width: its inside is hollow, and water comes into it. Fitted to USDA FSIS, "Turkey Basics", 2023. */
+const BALL = { fridge: 0.75, water: 0.55 } as const;
+const POULTRY_KG_M3 = 1050;
+/** How far birds and fridges differ, as shares of the calculated time. */
+const [BIRD_LEAST, BIRD_MOST] = [0.6, 1.4];
+const LONG_THAW_MIN = 4 * 1440;
+const birdWidthM = (kg: number, medium: string) =>
+  ((6 * kg) / (POULTRY_KG_M3 * Math.PI)) ** (1 / 3) * (medium.startsWith("fridge") ? BALL.fridge : BALL.water);
+const isBird = (v: Values) => v.form === "bird";
+
 const THAW: Panel = {
   id: "thaw",
   subject: SUBJECT,
@@ -36,7 +46,18 @@ const THAW: Panel = {
   heavy: true,
   fields: [
     { key: "food", label: "What it is", of: "choice", start: "poultry", choices: FROZEN },
-    { key: "thick", label: "At its thickest", of: "length", usual: "cm", start: 50, low: 3, high: 200 },
+    {
+      key: "form",
+      label: "Its shape",
+      of: "choice",
+      start: "flat",
+      choices: [
+        ["flat", "a flat pack or a cut"],
+        ["bird", "a whole bird"],
+      ],
+    },
+    { key: "thick", label: "At its thickest", of: "length", usual: "cm", start: 50, low: 3, high: 200, when: (v) => !isBird(v) },
+    { key: "mass", label: "It weighs", of: "mass", usual: "kg", start: 2000, low: 300, high: 15_000, when: isBird },
     {
       key: "medium",
       label: "Thawed in",
@@ -49,6 +70,7 @@ const THAW: Panel = {
   ],
   reckon(v, { call, say }) {
     const [label, h] = MEDIA[str(v, "medium")] ?? ["fridge", 7];
+    if (isBird(v)) return thawedBird(v, label, h, { call, say });
     const common = { food: str(v, "food"), thicknessM: num(v, "thick") / 1000, h, tMedium: num(v, "at"), tStart: num(v, "start") };
     const plank = call(thawTime, common);
     const slab = call(thawEnthalpySlab, { ...common, ...quickThaw(common) });
@@ -79,6 +101,38 @@ const THAW: Panel = {
     };
   },
 };
+
+function thawedBird(v: Values, label: string, h: number, { call, say }: Pick<Scene, "call" | "say">): Reckoned {
+  const width = birdWidthM(num(v, "mass") / 1000, str(v, "medium"));
+  const ball = { thicknessM: width, lengthM: width, widthM: width };
+  const { seconds } = call(thawTime, { food: "poultry", ...ball, h, tMedium: num(v, "at"), tStart: num(v, "start") });
+  const minutes = seconds / 60;
+  const inFridge = str(v, "medium").startsWith("fridge");
+  return {
+    headline: `About ${say(minutes, "time")} in ${label}.`,
+    figures: [{ key: "thawed", label: "Thawed after", value: minutes, of: "time", low: minutes * BIRD_LEAST, high: minutes * BIRD_MOST }],
+    notes: [
+      ...(inFridge && minutes > LONG_THAW_MIN
+        ? [{ text: "That is too long: its outside waits for days. Thaw it in cold water, changed each half hour.", caution: true }]
+        : []),
+      ...(!inFridge && num(v, "at") > 15
+        ? [
+            {
+              text: "That water is too warm: its outside would spoil before the middle is thawed. Keep it at 15 °C or below.",
+              caution: true,
+            },
+          ]
+        : []),
+      {
+        text: inFridge
+          ? "In its wrapping, breast up, on a tray. It keeps a day or two once thawed."
+          : "In its wrapping, under the water, changed each half hour. Cook it at once when it is thawed.",
+      },
+      { text: "Never on the counter.", caution: true },
+    ],
+    writes: [{ kind: "time", label: "thawing", find: "thaw|defrost", low: minutes * BIRD_LEAST, minutes, high: minutes * BIRD_MOST }],
+  };
+}
 
 const REHEAT: Panel = {
   id: "reheat",
