@@ -393,7 +393,7 @@ const POTS: Row[] = [
     "gelatin",
     "weaker sheets, more of them",
     { liquid: "1 kg", set: "dumpling_aspic", bloom: "160", sheet: "2.5 g" },
-    { gelatin: [33.5, 0.1], sheets: [13.5, 0.01], bloomWater: [168, 1] },
+    { gelatin: [33.5, 0.1], sheets: [14, 0.01], bloomWater: [168, 1] },
   ],
   [
     "stock-set",

@@ -205,6 +205,26 @@ it("says between what a figure can lie where no value gives it", () => {
   );
 });
 
+describe("what is wanted and what comes of it", () => {
+  const notes = (id: string, typed: Readonly<Record<string, string>>) => {
+    const got = answer(id, typed);
+    return got.ok ? (got.result.notes ?? []).map((n) => n.text).join(" ") : "";
+  };
+  it("a brine says at what the meat settles, and which figure gives what was wanted", () => {
+    const wanted = Number(/weigh for ([\d.]+) ?%/.exec(notes("brine", { target: "1.5" }))?.[1]);
+    expect(figures("brine", { target: "1.5" }).settles).toBeLessThan(1.45);
+    expect(figures("brine", { target: String(wanted) }).settles).toBeCloseTo(1.5, 1);
+  });
+  it("a piece that would lie for weeks is advised to be injected, a thin one is not", () => {
+    expect(notes("brine", { thick: "12 cm" })).toContain("Inject the brine");
+    expect(notes("brine", { thick: "2 cm" })).not.toContain("Inject");
+  });
+  it("sheets of gelatine are whole ones, enough of them", () => {
+    const got = figures("gelatin", {});
+    expect(got.sheets).toBe(Math.ceil(got.sheets ?? 0));
+  });
+});
+
 describe("readings are judged", () => {
   it.each([
     ["0 min 80; 60 min 50; 100 min 20; 200 min 4.5", "It cooled in time"],

@@ -260,7 +260,8 @@ const GELATIN: Panel = {
       alcoholPct: num(v, "alcohol"),
     });
     const swap = call(gelatinBloomSwap, { g: got.gelatinG, fromBloom: num(v, "bloom"), toBloom: num(v, "other") });
-    const sheets = (got as { sheets?: number }).sheets ?? 0;
+    // No shop sells parts of a sheet, and too little does not set.
+    const sheets = Math.ceil(((got as { sheets?: number }).sheets ?? 0) - 0.05);
     return {
       headline: `${say(got.gelatinG, "grams")} of gelatin, or ${say(sheets, "count")} sheets.`,
       figures: [

@@ -22,6 +22,11 @@ function fractions(v: Values, { call }: Scene, days: readonly number[]) {
   });
 }
 
+/** Nearer to what was wanted than that nothing is said. */
+const NEAR = 0.95;
+/** Longer than that nobody brines. */
+const LONG_DAYS = 21;
+
 const BRINE: Panel = {
   id: "brine",
   subject: SUBJECT,
@@ -105,6 +110,21 @@ const BRINE: Panel = {
       notes: [
         WEIGH,
         { text: "A brine is used once. What touched raw meat is boiled or thrown away.", caution: true },
+        ...(even.predictedMeatSaltPct < num(v, "target") * NEAR
+          ? [
+              {
+                text: `The meat gives water to the brine and settles at ${say(even.predictedMeatSaltPct, "share")}. For ${say(num(v, "target"), "share")} in the meat, weigh for ${say(Math.min(6, num(v, "target") ** 2 / even.predictedMeatSaltPct), "share")}.`,
+              },
+            ]
+          : []),
+        ...(days.days > LONG_DAYS
+          ? [
+              {
+                text: `So thick a piece takes ${say(days.days * 1440, "time")} to its middle. Inject the brine, salt it dry, or take the bone out and cut it thinner.`,
+                caution: true,
+              },
+            ]
+          : []),
         ...(over
           ? [{ text: `Left so long the strong brine makes it saltier than wanted: take it out sooner, or soak it afterwards.` }]
           : []),

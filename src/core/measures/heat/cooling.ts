@@ -76,8 +76,9 @@ export function openSurfaceFlux(input: SurfaceInput) {
   return flux(
     checked("tSurface", input.tSurface, -20, 150, "°C"),
     checked("tAir", input.tAir, -40, 150, "°C"),
-    checked("rh", input.rh ?? 0.5, 0, 1),
-    checked("wetness", input.wetness ?? 0.6, 0, 1),
+    // Only what is left out has a usual value: what is there and is none, is no number.
+    checked("rh", input.rh === undefined ? 0.5 : input.rh, 0, 1),
+    checked("wetness", input.wetness === undefined ? 0.6 : input.wetness, 0, 1),
     input.hConv === undefined ? undefined : checked("hConv", input.hConv, 0.5, 200, "W/m²K"),
   );
 }
