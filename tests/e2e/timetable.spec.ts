@@ -29,7 +29,8 @@ const startOf = (plan: Plan, step: string) => plan.steps.find((s) => s.step === 
 const pinsOf = async (slug: string): Promise<Loose[]> => (await scene(slug)).document.wishes?.pins ?? [];
 
 async function open(page: Page, slug: string, query = "", made = true) {
-  await page.goto(`${server.url}/d/${slug}/timetable${query}`, { waitUntil: "networkidle" });
+  // While a long plan is made the page listens to the planner: the line is not idle before it ends.
+  await page.goto(`${server.url}/d/${slug}/timetable${query}`, made ? { waitUntil: "networkidle" } : {});
   await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible({ timeout: 60_000 });
   // Whoever looks has it planned; what is tried is tried on the plan that stays.
   if (!made) return;
