@@ -49,8 +49,21 @@ function piecesOf(part: Part): number | undefined {
 const LONG = /\b(?:terrines?|p[aâ]t[eé]s?|loa(?:f|ves)|galantines?|ballotines?|roulades?|rolled|haslet)\b/i;
 const SLENDER = 3;
 
+/** Pages ask for the same pieces again and again, and conduction takes some milliseconds. */
+const known = new Map<string, number>();
+const MOST_KNOWN = 64;
 /** Minutes until the middle of a piece is down from 57 to 21 °C. */
-const minutesFor = (kg: number, isLong: boolean, { h, tEnv }: Around): number => {
+function minutesFor(kg: number, isLong: boolean, around: Around): number {
+  const key = `${kg} ${isLong} ${around.said}`;
+  const kept = known.get(key);
+  if (kept !== undefined) return kept;
+  if (known.size >= MOST_KNOWN) known.clear();
+  const minutes = cooledIn(kg, isLong, around);
+  known.set(key, minutes);
+  return minutes;
+}
+
+function cooledIn(kg: number, isLong: boolean, { h, tEnv }: Around): number {
   const halfM = isLong ? (kg / BODY.rho / (2 * SLENDER * Math.PI)) ** (1 / 3) : equivalentHalf({ massKg: kg, shape: "sphere" }).value;
   const { timesS } = conductionTimes({
     geometry: isLong ? "cylinder" : "sphere",
@@ -63,7 +76,7 @@ const minutesFor = (kg: number, isLong: boolean, { h, tEnv }: Around): number =>
     stepS: 60,
   });
   return (timesS[MARK_C] ?? Number.POSITIVE_INFINITY) / 60;
-};
+}
 
 /** The last step that cooks it, where it goes cold afterwards. */
 function cooledAfter(part: Part): PartStep | undefined {
