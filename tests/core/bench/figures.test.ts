@@ -304,6 +304,12 @@ const HEAT: Row[] = [
   ],
   [
     "roast",
+    "2 kg at 210 °C with the fan take about two hours, and one pull temperature is named",
+    { mass: "2 kg", shape: "sphere", from: "6 C", oven: "210 C", fan: "yes", target: "74 C" },
+    { cook: [110, 15], pull: [68, 0.01], rise: [6, 0.01] },
+  ],
+  [
+    "roast",
     "the rule for 2 kg at 180 °C is six degrees",
     { mass: "2 kg", shape: "sphere", from: "8 C", oven: "180 C", target: "57 C" },
     { pull: [51, 0.01] },

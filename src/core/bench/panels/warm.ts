@@ -38,6 +38,8 @@ const birdWidthM = (kg: number, medium: string) =>
   ((6 * kg) / (POULTRY_KG_M3 * Math.PI)) ** (1 / 3) * (medium.startsWith("fridge") ? BALL.fridge : BALL.water);
 const isBird = (v: Values) => v.form === "bird";
 
+const placed = (label: string) => (label.startsWith("fridge") ? `the ${label}` : label);
+
 const THAW: Panel = {
   id: "thaw",
   subject: SUBJECT,
@@ -77,7 +79,7 @@ const THAW: Panel = {
     const minutes = Math.max(plank.seconds, slab.seconds) / 60;
     const warm = (slab.surfaceOver5S ?? 0) / 60;
     return {
-      headline: `${say(minutes, "time")} in ${label}.`,
+      headline: `${say(minutes, "time")} in ${placed(label)}.`,
       figures: [
         { key: "thawed", label: "Thawed after", value: minutes, of: "time", low: minutes * 0.75, high: minutes * 1.4 },
         { key: "surface", label: "Its outside is then at", value: slab.surfaceC ?? num(v, "at"), of: "temp" },
@@ -109,7 +111,7 @@ function thawedBird(v: Values, label: string, h: number, { call, say }: Pick<Sce
   const minutes = seconds / 60;
   const inFridge = str(v, "medium").startsWith("fridge");
   return {
-    headline: `About ${say(minutes, "time")} in ${label}.`,
+    headline: `About ${say(minutes, "time")} in ${placed(label)}.`,
     figures: [{ key: "thawed", label: "Thawed after", value: minutes, of: "time", low: minutes * BIRD_LEAST, high: minutes * BIRD_MOST }],
     notes: [
       ...(inFridge && minutes > LONG_THAW_MIN
