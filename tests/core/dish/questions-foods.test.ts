@@ -71,3 +71,39 @@ test("a brine that nobody takes is thrown away, and not frozen", () => {
   const thrown = question?.answers.find((a) => /thrown away/.test(a.label))?.apply(withBrine as unknown as DishFile) as Loose;
   expect(thrown.components[0].methods[0].steps[0].makes).toBeUndefined();
 });
+
+describe("salt, water and the strength of a cure are asked where nothing says them", () => {
+  const answered = (d: DishFile, id: RegExp, n = 0) =>
+    (asked(d, id)?.answers[n]?.apply(d) ?? d).components[0]?.methods[0]?.ingredients ?? [];
+  test("a ferment without salt: 2 % of all that is in the jar, and then no more", () => {
+    const jar = withStock("ferment", ["White cabbage", "Carrots"], {});
+    expect(labels(jar, /^salt:stock/)).toEqual(["4 g, 2 %", "5 g, 2.5 %", "6 g, 3 %"]);
+    expect(answered(jar, /^salt:stock/).at(-1)).toMatchObject({ name: "fine salt", amount: { amount: 4, unit: "g" } });
+    expect(asked(withStock("ferment", ["White cabbage", "Sea salt"], {}), /^salt:/)).toBeUndefined();
+    expect(asked(withStock("ferment", ["White cabbage", "Fish sauce"], {}), /^salt:/)).toBeUndefined();
+    expect(asked(withStock("vegetable", ["White cabbage"], {}), /^salt:/)).toBeUndefined();
+  });
+  test("a dough by its flour, not a sweet one and not a short one", () => {
+    const bread = withStock("dough", ["Bread flour", "Yeast"], {});
+    expect(labels(bread, /^salt:stock/)).toEqual(["1.8 g, 1.8 %", "2 g, 2 %", "2.2 g, 2.2 %"]);
+    expect(labels(bread, /^water:stock/)).toEqual(["60 g, 60 %", "65 g, 65 %", "70 g, 70 %"]);
+    expect(asked(withStock("dough", ["Bread flour", "Milk", "Salt"], {}), /^(?:salt|water):/)).toBeUndefined();
+    expect(asked(withStock("dough", ["Plain flour", "Butter", "Sugar"], {}), /^(?:salt|water):/)).toBeUndefined();
+  });
+  test("a stock by its bones", () => {
+    const stock = withStock("stock", ["Beef bones", "Onions"], {});
+    expect(labels(stock, /^water:stock/)).toEqual(["0.1 L", "0.2 L", "0.2 L"]);
+    expect(asked(withStock("stock", ["Beef bones", "Water"], {}), /^water:/)).toBeUndefined();
+  });
+  test("a curing salt whose name leaves it open, among the first", () => {
+    const cure = withStock("cure", ["Pork belly", "Curing salt"], {});
+    expect(
+      questionsOf(cure)
+        .open.slice(0, 2)
+        .some((q) => q.id.startsWith("strength:")),
+    ).toBe(true);
+    expect(answered(cure, /^strength:/, 1).map((i) => i.name)).toContain("Curing salt, 0.5 % nitrite");
+    for (const name of ["Curing salt #1", "Curing salt, 6.25 % nitrite", "Saltpetre"])
+      expect(asked(withStock("cure", ["Pork belly", name], {}), /^strength:/), name).toBeUndefined();
+  });
+});

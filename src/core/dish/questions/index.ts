@@ -3,6 +3,7 @@ import type { DishFile } from "../schema";
 import { amountQuestions } from "./amounts";
 import { donenessQuestions, heatQuestions, timeQuestions } from "./cooking";
 import type { Question } from "./question";
+import { saltAndWaterQuestions } from "./salt-and-water";
 import { holdQuestions, restQuestions } from "./standing";
 import { fallbackQuestions, tableQuestions } from "./table";
 
@@ -15,6 +16,7 @@ const RULES: readonly ((document: DishFile) => Question[])[] = [
   donenessQuestions,
   timeQuestions,
   amountQuestions,
+  saltAndWaterQuestions,
   fallbackQuestions,
   tableQuestions,
 ];
