@@ -87,3 +87,19 @@ test("a big pie that may go into the fridge or the freezer goes cold in either",
   expect(of(found(pie), "large-pot-cooling")).toMatchObject({ severity: "warn" });
   expect(of(found(pie.replace("fridge 2d, freezer 30d", "counter 1h")), "large-pot-cooling")).toBeUndefined();
 });
+
+describe("meat that the cook chops fine is mince, whatever stands beside it", () => {
+  test.each([
+    ["Chop the beef very finely with the capers", true],
+    ["Finely chop the beef fillet and the shallots", true],
+    ["Hand-chop the beef", true],
+    ["Chop the capers and shallots finely", false],
+    ["Chop the garlic finely and rub it into the meat", false],
+    ["Cut the beef into steaks", false],
+  ])("%s: %s", (words, minced) => {
+    const list = found(
+      `in: 600 g beef fillet; 20 g capers; 2 shallots\ndo: ${words} | 20m\ndo: Sear | 2m | burner | makes beef: counter 20m`,
+    );
+    expect(of(list, "raw-mince") !== undefined).toBe(minced);
+  });
+});

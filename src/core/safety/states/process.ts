@@ -251,15 +251,20 @@ export function coreNeeded(kind: FoodClass, species: string | undefined): number
   }
 }
 
+const MEAT_WORD = "(?:beef|steak|meat|veal|lamb|mutton|venison|pork|fillet|tenderloin|chuck|chicken|turkey|duck)";
+/** The meat itself is chopped fine, whatever stands beside it. */
+const CHOPS_MEAT = new RegExp(
+  `\\b(?:chop|cut|hack|hand-?chop|mince|grind)\\w* (?:up )?(?:the |half the |a third of the )?(?:\\w+ )?${MEAT_WORD}\\b[^.,;]*\\b(?:fine|finely|mincer)\\b|\\b(?:finely (?:chop|cut)|mince|grind|hand-?chop) (?:the )?(?:\\w+ )?${MEAT_WORD}\\b`,
+  "i",
+);
+const MINCES =
+  /\b(?:mince|minced|mincer|grind|ground|process(?:or)? (?:the )?meat|tartare)\b|\b(?:chop|cut|hack)\b[^.,;]*\b(?:(?:very|extra) fine|finely)|\bchop fine\b|\bhand-?chop/i;
 /** What is chopped fine beside meat. */
 const PLANT =
   /\b(?:garlic|onions?|herbs?|shallots?|parsley|chives|chillies|chilies|chilli|ginger|peel|zest|capers|olives|mushrooms?|carrots?|celery|leeks?|cabbage|vegetables?|nuts|almonds|dill|coriander|tomato(?:es)?|pepper|apples?)\b/i;
 /** Words of work that matter to safety, of a step's name. */
 export const does = {
-  minces: (s: PartStep) =>
-    /\b(?:mince|minced|mincer|grind|ground|process(?:or)? (?:the )?meat|tartare)\b|\b(?:chop|cut|hack)\b[^.,;]*\b(?:(?:very|extra) fine|finely)|\bchop fine\b|\bhand-?chop/i.test(
-      s.name,
-    ) && !PLANT.test(s.name),
+  minces: (s: PartStep) => CHOPS_MEAT.test(s.name) || (MINCES.test(s.name) && !PLANT.test(s.name)),
   cures: (s: PartStep) =>
     /\b(?:cur(?:e|es|ed|ing)|gravad|salt (?:the|and|it)|dry-?salt|brin(?:e|ed|ing)|ceviche|souse|marinat\w* in (?:the )?(?:lime|lemon|vinegar|citrus)|cold[- ]smok)/i.test(
       s.name,
