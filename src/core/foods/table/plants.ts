@@ -11,6 +11,7 @@ garlic.wild | wild garlic; ramson; ramp; wild garlic leaf; garlic scape; bear's 
 garlic.black | black garlic; garlic, black | 30/0.5/0/25 | ph=4-4.6
 chive | chive; garlic chive; chinese chive
 = vegetable | 90/0.2/0.1/4 | ph=5-6.5 | FDC 2021; FDA 2007
+veg.mixed | mixed vegetable; vegetables; soup vegetable; stir-fry vegetable; seasonal vegetable; vegetable mix; mirepoix; soffritto
 carrot | carrot; baby carrot; heritage carrot; young carrot; grated carrot; daikon carrot; chantenay carrot; carrot top | 88/0.2/0.2/4.7 | ph=5.9-6.4
 celery | celery; celery stick; celery stalk; celery rib; celery heart; celery stem; celery leaf; rib of celery; stick of celery; stalk of celery | 95/0.2/0.2/1.3 | ph=5.7-6 a=celery
 celeriac | celeriac; celery root; knob celery | 88/0.3/0.3/1.6 | ph=5.7-6.2 a=celery

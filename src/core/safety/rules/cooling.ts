@@ -14,7 +14,7 @@ const WARM_AIM =
   /\bto (?:about |around )?(?:2[5-9]|[345]\d)\b(?! ?(?:min|m\b|h\b|%|g\b|kg|ml|cm|mm))|lukewarm|blood (?:heat|warm)|hand[- ]?(?:warm|hot)/i;
 /** Cooled to be cultured, and cultured: what grows then is meant to, and sours it before it is chilled. */
 const isSoured = (since: readonly PartStep[]) => since.some((s) => /\b(?:culture|cultured|incubat|ferment|sour|ripen)/i.test(s.words));
-const COOLS = /\b(?:cool|chill)/i;
+const COOLS = /\b(?:cool|chill)|\b(?:leave|stands?|left|rest)\b.*\b(?:overnight|over night|(?:un)?til (?:the )?morning|next day)\b/i;
 /** Of sweet things only those are a body in which things grow: what is caramel or sponge dries or holds too much sugar. */
 const CUSTARD = /custard|pastry cream|crème|\bcurd\b/i;
 const CUSTARD_COLD_MIN = 60;
