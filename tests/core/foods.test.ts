@@ -116,6 +116,10 @@ describe("what makes it safe must be said of the food as it comes in", () => {
     ["kidney beans (tinned)", "pulse-canned", true],
     ["braised duck legs", "poultry", true],
     ["leftover roast lamb", "meat", true],
+    ["ready-cooked chicken", "poultry", true],
+    ["ready-to-eat cooked prawns", "crustacean", true],
+    ["fresh cooked crab", "crustacean", true],
+    ["fresh crab", "crustacean", false],
   ])("%s", (name, kind, cooked) => expect(understand(name)).toMatchObject({ class: kind, cooked }));
 });
 

@@ -1,7 +1,7 @@
 // The browser tests' own page: it is ready when React has taken over all that is on it. What is typed or pressed earlier is heard by nobody.
 import { test as base, type Page } from "@playwright/test";
 
-export { devices, expect, type Page } from "@playwright/test";
+export { expect, type Page } from "@playwright/test";
 
 /** Waits until every control of the page has its handlers. A page without controls, such as a file, is ready at once. */
 const ready = (page: Page) =>

@@ -2,9 +2,9 @@
 import { createElement } from "react";
 import { describe, expect, test } from "vitest";
 import type { FindingView } from "../../src/core/safety/view";
-import { agendaAt, callsBetween, marksOf, movesBetween } from "../../src/ui/cook/agenda";
+import { agendaAt, callsBetween, doneWithChecks, marksOf, movesBetween } from "../../src/ui/cook/agenda";
 import { Dial } from "../../src/ui/cook/Dial";
-import { AloneRow, DueCard, RunningCard } from "../../src/ui/cook/StepCards";
+import { AloneRow, DoneCheck, DueCard, RunningCard } from "../../src/ui/cook/StepCards";
 import { statusParts } from "../../src/ui/shell/status-line";
 import { type Page, shown } from "../support/page";
 import { at, CLOCK, step, viewOf, wait } from "../support/plan-views";
@@ -74,9 +74,16 @@ describe("calls", () => {
     expect(callsBetween(plan, at("10:31"), at("11:00")).map((c) => c.what)).toEqual(["turn it"]);
   });
   test("come for what the rules of safety want looked at, while its step runs", () => {
-    const watched = [{ step: "beef.braise", check: { afterMinutes: 75, ask: "74 °C or more in the thickest part" } }];
+    const watched = [
+      { step: "beef.braise", check: { afterMinutes: 75, ask: "74 °C or more in the thickest part", otherwise: "back into the heat" } },
+    ];
     expect(callsBetween(plan, at("11:14"), at("11:15"), watched).map((c) => c.what)).toEqual(["check: 74 °C or more in the thickest part"]);
     expect(callsBetween(viewOf([braise]), at("11:14"), at("11:15"), watched)).toEqual([]);
+    // A pot that cools is looked at after its step is done, for an hour from then on.
+    const cooled = viewOf([{ ...braise, state: "done" }]);
+    expect(callsBetween(cooled, at("11:14"), at("11:15"), watched)).toHaveLength(1);
+    expect(["11:14", "11:15", "12:14", "12:15"].map((now) => doneWithChecks(cooled, at(now), watched).length)).toEqual([0, 1, 1, 0]);
+    expect(doneWithChecks(plan, at("11:15"), watched)).toEqual([]);
   });
   test("are not made up for after a long sleep of the page, nor when the clock went back", () => {
     expect(callsBetween(plan, at("09:00"), at("11:30"))).toEqual([]);
@@ -177,6 +184,16 @@ describe("cards", () => {
       expect(await text(card, "11:00")).toContain("Check 12:00: 21 °C or less in the middle. If not, stir it in ice water.");
       expect(await text(card, "12:00")).toContain("Check now: 21 °C or less in the middle.");
     }
+    const later = {
+      ...watched,
+      id: "large-pot-cooling:check:y",
+      check: { ...check, afterMinutes: 360, ask: "5 °C or less in the middle" },
+    };
+    const done = async (now: string) =>
+      (await shown(createElement(DoneCheck, props({ ...braise, state: "done" }, now, [watched, later])))).text;
+    expect(await done("12:10")).toContain("Check now: 21 °C or less in the middle.");
+    expect(await done("16:05")).toContain("Check now: 5 °C or less in the middle.");
+    expect(await done("16:05")).not.toContain("21 °C");
     const due = await shown(createElement(DueCard, props(braise, "10:00", [watched])));
     expect(due.text).not.toContain("Danger");
     expect(main(due).attribute("disabled")).toBeUndefined();

@@ -1,5 +1,5 @@
-// What the words around a food make of it: "vegan", "dairy-free", "tinned", "minced", "wild". Words that make it safer count only where they
-// stand with the food itself ("duck legs for confit" are raw); words that ask for care count wherever they stand.
+// What the words around a food make of it: "vegan", "dairy-free", "tinned", "minced", "wild". Words that make it safer count only next
+// to the food itself ("duck legs for confit" are raw); words that ask for care count anywhere.
 import type { Food, FoodClass } from "./table";
 
 type Is = (c: FoodClass) => boolean;
@@ -67,9 +67,11 @@ const SAFER: readonly Turn[] = [
 
 const COOKED =
   /\b(?:cooked|pre-?cooked|ready-cooked|leftover|left-over|roasted|rotisserie|poached|boiled|hard-boiled|steamed|fried|baked|braised|confit|canned|tinned|from yesterday|cold roast)\b/;
-const UNCOOKED = /\b(?:un-?cooked|raw|fresh)\b/;
+const UNCOOKED = /\b(?:un-?cooked|raw|fresh)\b(?! (?:cooked|boiled|smoked|roasted)\b)/;
+/** "Ready to eat" says what it is, not what becomes of it. */
+const READY = /\bready[- ]to[- ](?:eat|serve|use)\b/g;
 /** From here on a name says what becomes of it, or what it might be instead. */
-const LATER = /\b(?:for|to|until|till|if|or|before|not|instead|later|ready)\b.*$/;
+const LATER = /\b(?:for|to|until|till|if|or|before|not|instead|later)\b.*$/;
 
 interface Turned {
   readonly class: FoodClass;
@@ -84,7 +86,7 @@ interface Turned {
 export function turnedBy(food: Food, words: string, rest: string): Turned {
   const without = WITHOUT.filter(([said]) => said.test(words));
   const dropped = new Set(without.flatMap(([, , drops]) => drops));
-  const soFar = rest.replace(LATER, "");
+  const soFar = rest.replaceAll(READY, " ").replace(LATER, "");
   const turn = (kind: FoodClass, text: string, turns: readonly Turn[]) =>
     turns.reduce((c, [said, from, to]) => (said.test(text) && from(c) ? to : c), kind);
   let kind: FoodClass = without.some(([, of]) => of(food.class)) ? "plant-substitute" : food.class;
@@ -94,6 +96,6 @@ export function turnedBy(food: Food, words: string, rest: string): Turned {
   return {
     class: kind,
     allergens: food.allergens.filter((a) => !dropped.has(a)),
-    cooked: COOKED.test(words.replace(LATER, "")) && !UNCOOKED.test(words),
+    cooked: COOKED.test(words.replaceAll(READY, " ").replace(LATER, "")) && !UNCOOKED.test(words),
   };
 }

@@ -27,6 +27,8 @@ const PROCESSES: Readonly<Record<string, Process>> = {
   bacon_dry: process(200, 200, 120),
 };
 const NITRITE = 0.0625;
+/** As curing salt is sold, % of nitrite: the strong one, which the calculations take, and the weak one, ready mixed with table salt. */
+export const CURING_SALT_PCT = { strong: NITRITE * 100, weak: 0.5 } as const;
 const PLAIN = 0.9375;
 
 function onlyThisSalt(strength: unknown): void {

@@ -2,6 +2,7 @@
 // A rule that finds nothing says nothing: the absence of a finding is never a promise that food is safe.
 import type { DishFile } from "../dish/schema";
 import { cautionOf } from "../foods/cautions";
+import type { StepCheck } from "../view/step-check";
 
 /** stop: acknowledged by name before the step can start; warn: shown on the step and in the plan; note: said once. */
 export type Severity = "stop" | "warn" | "note";
@@ -24,8 +25,8 @@ export interface Finding {
   readonly step?: string;
   /** Whether it is so in the plan, or may come to be so by what the dish allows. */
   readonly basis?: "planned" | "allowed";
-  /** What is to be looked at while the step runs, so long after its start. */
-  readonly check?: { readonly afterMinutes: number; readonly ask: string; readonly otherwise: string };
+  /** What is to be looked at while the step runs, at its hour. */
+  readonly check?: StepCheck;
   /** What was found and calculated, with its figures. */
   readonly computed: string;
   readonly caution: string;

@@ -5,6 +5,7 @@ import { lower } from "../sentence";
 import { spokenDuration } from "../time/duration";
 import type { WallClock } from "../time/wall-clock";
 import type { PlanView, StepView } from "../view/plan-view";
+import { type Checked, checkText } from "../view/step-check";
 
 export interface DayEntry {
   readonly at: number;
@@ -26,15 +27,9 @@ export interface Day {
   readonly parts: readonly DayPart[];
   /** Rounds of the day that fall outside hands-on work, gathered by step. */
   readonly rounds: readonly { readonly step: StepView; readonly what: string; readonly at: readonly number[] }[];
-  /** What is to be looked at that day while a step runs. */
-  readonly checks: readonly (Check & { readonly step: StepView })[];
+  /** What is to be looked at that day, while a step runs or after it. */
+  readonly checks: readonly { readonly step: StepView; readonly at: number; readonly text: string }[];
   readonly beforeBed: readonly string[];
-}
-
-/** Something to look at while a step runs, at its minute. */
-interface Check {
-  readonly at: number;
-  readonly text: string;
 }
 
 /** From so many minutes on the planned end of a step is no matter of minutes. */
@@ -42,17 +37,11 @@ const LONG_MINUTES = 360;
 
 const partOf = (timeOfDay: number) => (timeOfDay < 12 * 60 ? "morning" : timeOfDay < 17 * 60 + 30 ? "afternoon" : "evening");
 
-/** What of a finding the day list tells. */
-type Finding = {
-  readonly step?: string;
-  readonly check?: { readonly afterMinutes: number; readonly ask: string; readonly otherwise: string };
-};
-
 /** Days in order; a day without work, rounds or checks is left out. */
-export function dayList(plan: PlanView, clock: WallClock, found: readonly Finding[] = []): Day[] {
-  const checks = found.flatMap((f) => {
+export function dayList(plan: PlanView, clock: WallClock, checked: readonly Checked[] = []): Day[] {
+  const checks = checked.flatMap((f) => {
     const step = f.check && plan.steps.find((s) => s.ref === f.step);
-    return step && f.check ? [{ step, at: step.start + f.check.afterMinutes, text: `${f.check.ask}. If not, ${f.check.otherwise}.` }] : [];
+    return step && f.check ? [{ step, at: step.start + f.check.afterMinutes, text: checkText(f.check) }] : [];
   });
   const numbers = new Set<number>(checks.map((c) => clock.dayNumber(c.at)));
   for (const step of plan.steps) {

@@ -15,13 +15,13 @@ import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
 import { useNow } from "../shell/StatusLine";
 import { leftOpen } from "../shell/status-line";
-import { agendaAt, movesBetween } from "./agenda";
+import { agendaAt, doneWithChecks, movesBetween } from "./agenda";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { PlanNotes } from "./PlanNotes";
 import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { RunLog } from "./RunLog";
-import { AloneRow, DueCard, RunningCard } from "./StepCards";
+import { AloneRow, DoneCheck, DueCard, RunningCard } from "./StepCards";
 
 interface CookViewProps {
   readonly slug: string;
@@ -270,6 +270,9 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
               )}
               {(agenda.due.length ? agenda.due : agenda.running.length ? [] : agenda.later.slice(0, 1)).map((step) => (
                 <DueCard key={step.ref} {...card(step)} />
+              ))}
+              {doneWithChecks(plan, now, findings).map((step) => (
+                <DoneCheck key={`check ${step.ref}`} {...card(step)} />
               ))}
               {atHand.map((step) => (
                 <RunningCard key={step.ref} {...card(step)} />

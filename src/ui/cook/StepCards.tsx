@@ -4,6 +4,7 @@ import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { StepView } from "@/core/view/plan-view";
+import { checkText } from "@/core/view/step-check";
 import { withAmounts } from "@/core/view/with-amounts";
 import { placeWords } from "../route-chart/words";
 import { FindingCard } from "../safety/FindingCard";
@@ -24,7 +25,10 @@ interface CardProps {
 
 /** What is to be looked at while a step runs; once its hour has come it stands out. */
 function Checks({ step, findings, now, clock }: Pick<CardProps, "step" | "findings" | "now" | "clock">) {
-  const checks = findings.flatMap((f) => (f.check ? [{ id: f.id, at: step.start + f.check.afterMinutes, ...f.check }] : []));
+  const all = findings.flatMap((f) => (f.check ? [{ id: f.id, at: step.start + f.check.afterMinutes, ...f.check }] : []));
+  // Of several that have come due the last one counts.
+  const last = all.findLast((c) => now >= c.at);
+  const checks = all.filter((c) => now < c.at || c === last);
   return checks.map((c) => (
     <p
       key={c.id}
@@ -32,7 +36,7 @@ function Checks({ step, findings, now, clock }: Pick<CardProps, "step" | "findin
       className={now >= c.at ? "my-1 border-l-[3px] border-saffron pl-3 text-[18px]" : "text-[15px] text-quiet"}
     >
       {now >= c.at ? "Check now: " : `Check ${clock.near(c.at, now)}: `}
-      <InUnits>{`${c.ask}. If not, ${c.otherwise}.`}</InUnits>
+      <InUnits>{checkText(c)}</InUnits>
     </p>
   ));
 }
@@ -117,6 +121,18 @@ export function AloneRow({ step, component, now, clock, busy, findings, onPress 
         Done
       </button>
     </li>
+  );
+}
+
+/** What is to be looked at now though its step is done. */
+export function DoneCheck({ step, component, now, clock, findings }: CardProps) {
+  return (
+    <article aria-label={`Check: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
+      <p className="text-[14px] text-quiet">
+        {component}, {step.name}, done {clock.near(step.end, now)}
+      </p>
+      <Checks step={step} findings={findings} now={now} clock={clock} />
+    </article>
   );
 }
 

@@ -1,5 +1,6 @@
 // What the Cook view shows at a moment: what runs, what is due, what comes next, what stands round the dial. No React here.
 import type { PlanView, StepView } from "@/core/view/plan-view";
+import type { Checked } from "@/core/view/step-check";
 
 export interface DialMark {
   readonly at: number;
@@ -16,16 +17,10 @@ interface Agenda {
   readonly marks: readonly DialMark[];
 }
 
-/** What the rules of safety want looked at while a step runs. */
-interface Watched {
-  readonly step?: string;
-  readonly check?: { readonly afterMinutes: number; readonly ask: string };
-}
-
 /** Minutes before its start at which a step counts as due. */
 const DUE_MINUTES = 5;
 
-export function agendaAt(plan: PlanView, now: number, watched: readonly Watched[] = []): Agenda {
+export function agendaAt(plan: PlanView, now: number, watched: readonly Checked[] = []): Agenda {
   const open = plan.steps.filter((s) => s.state === "planned");
   return {
     running: plan.steps.filter((s) => s.state === "running").sort((a, b) => a.end - b.end),
@@ -35,10 +30,28 @@ export function agendaAt(plan: PlanView, now: number, watched: readonly Watched[
   };
 }
 
+/** So long a check stands on the screen once its step is done. */
+const CHECK_SHOWN_MINUTES = 60;
+
+/** Steps that are done and have a check that is due: it stands by itself, since their cards are gone. */
+export const doneWithChecks = (plan: PlanView, now: number, checked: readonly Checked[]): readonly StepView[] =>
+  plan.steps.filter(
+    (s) =>
+      s.state === "done" &&
+      checked.some(({ step, check }) => {
+        const at = s.start + (check?.afterMinutes ?? 0);
+        return check !== undefined && step === s.ref && now >= at && now < at + CHECK_SHOWN_MINUTES;
+      }),
+  );
+
 /** All that calls for hands in the next sixty minutes, in order. */
-export function marksOf(plan: PlanView, now: number, watched: readonly Watched[] = []): DialMark[] {
+export function marksOf(plan: PlanView, now: number, watched: readonly Checked[] = []): DialMark[] {
   const marks: DialMark[] = [];
   for (const step of plan.steps) {
+    // A pot that cools is looked at for hours after the step that cools it is done.
+    if (step.state !== "planned")
+      for (const { check } of watched.filter((w) => w.step === step.ref))
+        if (check) marks.push({ at: step.start + check.afterMinutes, step, what: `check: ${check.ask}`, kind: "check" });
     if (step.state === "done") continue;
     if (step.state === "planned") marks.push({ at: Math.max(step.start, now), step, what: step.name, kind: "start" });
     for (const round of step.rounds) marks.push({ at: round.at, step, what: round.what, kind: "round" });
@@ -46,9 +59,6 @@ export function marksOf(plan: PlanView, now: number, watched: readonly Watched[]
       for (let at = step.start + step.checkFrom; at < step.end; at += step.checkEvery ?? 10_000)
         marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
     }
-    if (step.state === "running")
-      for (const { check } of watched.filter((w) => w.step === step.ref))
-        if (check) marks.push({ at: step.start + check.afterMinutes, step, what: `check: ${check.ask}`, kind: "check" });
     if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands"))
       marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });
   }
@@ -56,7 +66,7 @@ export function marksOf(plan: PlanView, now: number, watched: readonly Watched[]
 }
 
 /** What has come due after one minute and up to another: starts that the plan has then, rounds, checks and ends. */
-export function callsBetween(plan: PlanView, after: number, now: number, watched: readonly Watched[] = []): DialMark[] {
+export function callsBetween(plan: PlanView, after: number, now: number, watched: readonly Checked[] = []): DialMark[] {
   if (now <= after || now - after > 60) return [];
   return marksOf(plan, after + 1, watched).filter((m) => m.at <= now && (m.kind !== "start" || m.step.start === m.at));
 }

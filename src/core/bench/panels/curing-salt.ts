@@ -19,7 +19,7 @@ const CURING: Panel = {
   id: "curing-salt",
   subject: SUBJECT,
   title: "Curing salt",
-  does: "Curing salt of 6.25 % nitrite for one piece, in parts per million that go in. Past the limit of its kind nothing is reckoned.",
+  does: "Curing salt of 6.25 % nitrite for one piece, in parts per million that go in. Past the limit for its kind no dose is given.",
   fields: [
     { key: "product", label: "What it becomes", of: "choice", start: "dry", choices: PRODUCTS },
     meat,
@@ -35,7 +35,7 @@ const CURING: Panel = {
     },
     { key: "ppm", label: "Nitrite that goes in", of: "ppm", start: 120, low: 40, high: 1000 },
     { key: "total", label: "Salt in all, of the same weight", of: "share", start: 2.5, low: 0.5, high: 10 },
-    { key: "strength", label: "Nitrite in the curing salt", of: "share", start: 6.25, low: 0, high: 100, hint: "only 6.25 % is reckoned" },
+    { key: "strength", label: "Nitrite in the curing salt", of: "share", start: 6.25, low: 0, high: 100, hint: "6.25 % only" },
   ],
   reckon(v, { call, say }) {
     const wet = str(v, "product").endsWith("immersion");

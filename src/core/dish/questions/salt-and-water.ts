@@ -1,6 +1,8 @@
-// Questions about what a recipe leaves to the cook and everything hangs on: the salt, the water of a dough or a stock, the strength of a cure.
+// Questions about what recipes often leave out: the salt, the water of a dough or a stock, the strength of a curing salt.
 import { understand } from "../../foods/match";
 import type { FoodClass } from "../../foods/table";
+import { SAFE_SALT_PCT } from "../../measures/brine";
+import { CURING_SALT_PCT } from "../../measures/curing-salt";
 import { addIngredientLines } from "../edit/components";
 import { withMethod } from "../edit/places";
 import { scaledIngredient } from "../scaled-ingredient";
@@ -36,7 +38,7 @@ const WET: ReadonlySet<string> = new Set([
 /** What salts by itself: no salt is missed beside it. */
 const SALTY_PCT = 2;
 
-/** Salt by kind, % of all that is not salt, or of the flour: the usual ones. Sources: docs/formulas.md, salt of ferments, cures and doughs. */
+/** Salt by kind, % of all that is not salt, or of the flour: the usual ones. Culinary practice; a ferment stays above SAFE_SALT_PCT. */
 const SALT: Readonly<Record<string, readonly number[]>> = {
   ferment: [2, 2.5, 3],
   sausage: [1.6, 1.8, 2],
@@ -47,7 +49,6 @@ const SALT: Readonly<Record<string, readonly number[]>> = {
 const HYDRATION = [60, 65, 70] as const;
 /** Water over the bones of a stock, L for each kilo. */
 const OVER_BONES = [1.2, 1.5, 2] as const;
-const STRENGTHS = [6.25, 0.5] as const;
 
 function knownOf(c: DishComponent): readonly Known[] {
   return (c.methods[0]?.ingredients ?? [])
@@ -84,7 +85,7 @@ export function saltAndWaterQuestions(document: DishFile): Question[] {
     const about = { component: c.id, about: undefined };
     const found: Question[] = [];
     // Said for the guests that come; the file counts for those it was written for.
-    const k = kOf(document, c);
+    const scale = kOf(document, c);
 
     const flour = sum((k) => k.class === "flour" || k.class === "flour-free");
     const percents = SALT[c.kind];
@@ -95,11 +96,14 @@ export function saltAndWaterQuestions(document: DishFile): Question[] {
       found.push({
         id: `salt:${c.id}`,
         ...about,
-        text: `How much salt does ${c.name.toLowerCase()} get?`,
-        why: c.kind === "ferment" ? "Below 1.5 % other things grow before it sours." : "Everything else is weighed against it.",
+        text: `How much salt for ${c.name.toLowerCase()}?`,
+        why:
+          c.kind === "ferment"
+            ? `Below ${SAFE_SALT_PCT} % other things grow before it sours.`
+            : "It decides the taste, and how long it keeps.",
         weight: c.kind === "ferment" || c.kind === "cure" ? 92 : 58,
         answers: percents.map(
-          (p): Answer => ({ label: `${g(((base * p) / 100) * k)}, ${p} %`, apply: added(place, `${g((base * p) / 100)} fine salt`) }),
+          (p): Answer => ({ label: `${g(((base * p) / 100) * scale)}, ${p} %`, apply: added(place, `${g((base * p) / 100)} fine salt`) }),
         ),
       });
 
@@ -110,23 +114,23 @@ export function saltAndWaterQuestions(document: DishFile): Question[] {
       found.push({
         id: `water:${c.id}`,
         ...about,
-        text: `How much water goes into ${c.name.toLowerCase()}?`,
-        why: "A dough is its flour and its water; nothing of it can be weighed or planned without.",
+        text: `How much water for ${c.name.toLowerCase()}?`,
+        why: "Without it the dough cannot be weighed or scaled.",
         weight: 66,
         answers: HYDRATION.map(
-          (p): Answer => ({ label: `${g(((flour * p) / 100) * k)}, ${p} %`, apply: added(place, `${g((flour * p) / 100)} water`) }),
+          (p): Answer => ({ label: `${g(((flour * p) / 100) * scale)}, ${p} %`, apply: added(place, `${g((flour * p) / 100)} water`) }),
         ),
       });
     if (c.kind === "stock" && bones > 0 && !takes && !has(new Set(["water", "stock", "wine", "beer"])))
       found.push({
         id: `water:${c.id}`,
         ...about,
-        text: `How much water goes over ${c.name.toLowerCase()}?`,
-        why: "Pot, cooling and what comes out hang on it.",
+        text: `How much water for ${c.name.toLowerCase()}?`,
+        why: "The size of the pot and the time to cool it depend on it.",
         weight: 66,
         answers: OVER_BONES.map((l): Answer => {
           const litres = (more: number) => `${Number(((bones / 1000) * l * more).toFixed(1))} L`;
-          return { label: litres(k), apply: added(place, `${litres(1)} water`) };
+          return { label: litres(scale), apply: added(place, `${litres(1)} water`) };
         }),
       });
 
@@ -136,9 +140,9 @@ export function saltAndWaterQuestions(document: DishFile): Question[] {
         id: `strength:${c.id}.${salt.id}`,
         ...about,
         text: `How strong is the ${salt.name.toLowerCase()}?`,
-        why: "It is sold with 6.25 % of nitrite and with 0.5 %: one dose of the first is twelve of the other.",
+        why: `It is sold with ${CURING_SALT_PCT.strong} % of nitrite and with ${CURING_SALT_PCT.weak} %. A dose of the strong one is twelve times what the weak one would give.`,
         weight: 99,
-        answers: STRENGTHS.map(
+        answers: Object.values(CURING_SALT_PCT).map(
           (pct): Answer => ({
             label: `${pct} % of nitrite`,
             apply: (d) =>

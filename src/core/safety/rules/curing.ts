@@ -8,15 +8,12 @@ import type { DishFile } from "../../dish/schema";
 import { isCured } from "../../foods/groups";
 import { SAFE_SALT_PCT } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
-import { curingSaltDose, nitritePpm } from "../../measures/curing-salt";
+import { CURING_SALT_PCT, curingSaltDose, nitritePpm } from "../../measures/curing-salt";
 import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, type Item, isOf, litresOf, outputOfPart, type Part } from "../part";
 import type { SafetyScene } from "../scene";
 
-/** The strength that the calculation knows, % of nitrite; other salts count by theirs. */
-const REFERENCE_PCT = 6.25;
-/** The weak one, sold ready mixed with table salt, % of nitrite. */
-const WEAK_PCT = 0.5;
+const { strong: REFERENCE_PCT, weak: WEAK_PCT } = CURING_SALT_PCT;
 /** Below this much the salt does not do what it is there for. */
 const LEAST_PPM = 40;
 /** What a mend aims at: enough for the cure and below every limit. */

@@ -1,5 +1,6 @@
 // A solid piece that cools: a pie, a terrine, a rolled or stuffed joint. Heat leaves its middle by conduction alone, so its size decides. A whole
 // cut of meat is left out: its middle was never touched.
+import { numberAt } from "../../entry/numbers";
 import { conductionTimes } from "../../measures/heat/conduction";
 import { equivalentHalf } from "../../measures/heat/roast";
 import { spokenDuration } from "../../time/duration";
@@ -13,7 +14,6 @@ const PACKED =
 /** Flat, small or liquid: the middle is near. */
 const SMALL =
   /\b(?:pasty|pasties|patt(?:y|ies)|meatballs?|rissoles?|hand pies?|dumplings?|sliced|diced|sauce|soup|stew|rago[uû]t?|broth)\b/i;
-const NUMBERS = ["", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
 const PIECES =
   /\b(\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s+(?:\w+\s+){0,2}?(?:pies|terrines|loaves|tins|moulds|dishes|rolls|joints|puddings|pieces)\b/i;
 
@@ -40,8 +40,8 @@ function piecesOf(part: Part): number | undefined {
   const tins = part.steps.flatMap((s) => s.step.uses ?? []).find((u) => /tin|mould|terrine|loaf/.test(u.what));
   if (tins) return Math.max(1, tins.count ?? 1);
   const words = [part.component.name, part.method.name ?? "", outputOfPart(part)?.name ?? "", ...part.steps.map((s) => s.words)].join(". ");
-  const said = PIECES.exec(words)?.[1]?.toLowerCase();
-  if (said !== undefined) return Number(said) || Math.max(1, NUMBERS.indexOf(said));
+  const said = PIECES.exec(words);
+  if (said) return numberAt(words, said.index, true)?.value;
   return /\b(?:pies|terrines|loaves|galantines|ballotines|roulades|puddings)\b/i.test(words) ? undefined : 1;
 }
 

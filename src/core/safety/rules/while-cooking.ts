@@ -1,5 +1,6 @@
 // What only the cook can judge, and only while it is made: asked at its hour on the step, not acknowledged before it. A Note each.
 import { spokenDuration } from "../../time/duration";
+import { checkText, type StepCheck } from "../../view/step-check";
 import { cautioned, type Finding } from "../finding";
 import { gramsOf, isOf, likelyMinutes, type Part, type PartStep } from "../part";
 import { isRawFlesh, type SafetyScene } from "../scene";
@@ -14,13 +15,13 @@ const [STAGE_1_MIN, STAGE_2_MIN] = [120, 360];
 /** A small pot needs no thermometer twice. */
 const POT_L = 2;
 
-const asked = (caution: string, about: string, part: Part, step: PartStep, title: string, check: NonNullable<Finding["check"]>): Finding =>
+const asked = (caution: string, about: string, part: Part, step: PartStep, title: string, check: StepCheck): Finding =>
   cautioned(caution, `check:${about}`, {
     component: part.component.id,
     step: step.ref,
     severity: "note",
     title,
-    computed: `${check.afterMinutes > 0 ? `${spokenDuration(check.afterMinutes)} after the start of “${step.name}”` : `When “${step.name}” begins`}: ${check.ask}. If not: ${check.otherwise}.`,
+    computed: `${check.afterMinutes > 0 ? `${spokenDuration(check.afterMinutes)} after the start of “${step.name}”` : `When “${step.name}” begins`}: ${checkText(check)}`,
     check,
   });
 
