@@ -2,9 +2,9 @@
 import { createElement } from "react";
 import { describe, expect, test } from "vitest";
 import type { FindingView } from "../../src/core/safety/view";
-import { agendaAt, callsBetween, doneWithChecks, marksOf, movesBetween } from "../../src/ui/cook/agenda";
+import { agendaAt, callsBetween, marksOf, movesBetween, stepsToCheck } from "../../src/ui/cook/agenda";
 import { Dial } from "../../src/ui/cook/Dial";
-import { AloneRow, DoneCheck, DueCard, RunningCard } from "../../src/ui/cook/StepCards";
+import { AloneRow, CheckCard, DueCard, RunningCard } from "../../src/ui/cook/StepCards";
 import { statusParts } from "../../src/ui/shell/status-line";
 import { type Page, shown } from "../support/page";
 import { at, CLOCK, step, viewOf, wait } from "../support/plan-views";
@@ -82,8 +82,9 @@ describe("calls", () => {
     // A pot that cools is looked at after its step is done, for an hour from then on.
     const cooled = viewOf([{ ...braise, state: "done" }]);
     expect(callsBetween(cooled, at("11:14"), at("11:15"), watched)).toHaveLength(1);
-    expect(["11:14", "11:15", "12:14", "12:15"].map((now) => doneWithChecks(cooled, at(now), watched).length)).toEqual([0, 1, 1, 0]);
-    expect(doneWithChecks(plan, at("11:15"), watched)).toEqual([]);
+    expect(["11:14", "11:15", "12:14", "12:15"].map((now) => stepsToCheck(cooled, at(now), watched).length)).toEqual([0, 1, 1, 0]);
+    expect(stepsToCheck(plan, at("11:14"), watched)).toEqual([]);
+    expect(stepsToCheck(plan, at("13:15"), watched).map((s) => s.ref)).toEqual(["beef.braise"]);
   });
   test("are not made up for after a long sleep of the page, nor when the clock went back", () => {
     expect(callsBetween(plan, at("09:00"), at("11:30"))).toEqual([]);
@@ -180,17 +181,17 @@ describe("cards", () => {
     const watched: FindingView = { ...severe, id: "large-pot-cooling:check:x", severity: "note", check };
     const text = async (card: typeof RunningCard, now: string) =>
       (await shown(createElement(card, props({ ...braise, state: "running" }, now, [watched])))).text;
-    for (const card of [RunningCard, AloneRow]) {
+    for (const card of [RunningCard, AloneRow])
       expect(await text(card, "11:00")).toContain("Check 12:00: 21 °C or less in the middle. If not, stir it in ice water.");
-      expect(await text(card, "12:00")).toContain("Check now: 21 °C or less in the middle.");
-    }
+    for (const card of [RunningCard, CheckCard]) expect(await text(card, "12:00")).toContain("Check now: 21 °C or less in the middle.");
+    expect(await text(AloneRow, "12:00")).not.toContain("21 °C");
     const later = {
       ...watched,
       id: "large-pot-cooling:check:y",
       check: { ...check, afterMinutes: 360, ask: "5 °C or less in the middle" },
     };
     const done = async (now: string) =>
-      (await shown(createElement(DoneCheck, props({ ...braise, state: "done" }, now, [watched, later])))).text;
+      (await shown(createElement(CheckCard, props({ ...braise, state: "done" }, now, [watched, later])))).text;
     expect(await done("12:10")).toContain("Check now: 21 °C or less in the middle.");
     expect(await done("16:05")).toContain("Check now: 5 °C or less in the middle.");
     expect(await done("16:05")).not.toContain("21 °C");

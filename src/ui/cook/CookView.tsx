@@ -15,13 +15,13 @@ import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
 import { useNow } from "../shell/StatusLine";
 import { leftOpen } from "../shell/status-line";
-import { agendaAt, doneWithChecks, movesBetween } from "./agenda";
+import { agendaAt, movesBetween, stepsToCheck } from "./agenda";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { PlanNotes } from "./PlanNotes";
 import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { RunLog } from "./RunLog";
-import { AloneRow, DoneCheck, DueCard, RunningCard } from "./StepCards";
+import { AloneRow, CheckCard, DueCard, RunningCard } from "./StepCards";
 
 interface CookViewProps {
   readonly slug: string;
@@ -268,11 +268,14 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                   </ul>
                 </div>
               )}
+              {/* What is at hand says its checks itself. */}
+              {stepsToCheck(plan, now, findings)
+                .filter((step) => !atHand.includes(step))
+                .map((step) => (
+                  <CheckCard key={`check ${step.ref}`} {...card(step)} />
+                ))}
               {(agenda.due.length ? agenda.due : agenda.running.length ? [] : agenda.later.slice(0, 1)).map((step) => (
                 <DueCard key={step.ref} {...card(step)} />
-              ))}
-              {doneWithChecks(plan, now, findings).map((step) => (
-                <DoneCheck key={`check ${step.ref}`} {...card(step)} />
               ))}
               {atHand.map((step) => (
                 <RunningCard key={step.ref} {...card(step)} />

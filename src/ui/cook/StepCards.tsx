@@ -115,7 +115,8 @@ export function AloneRow({ step, component, now, clock, busy, findings, onPress 
         <span className="block text-[15px]">
           since {clock.near(step.start, now)}, until {step.cue ? `${step.cue}, ` : ""}about {clock.near(step.end, now)}
         </span>
-        <Checks step={step} findings={findings} now={now} clock={clock} />
+        {/* A check that is due stands in a card of its own. */}
+        <Checks step={step} findings={findings.filter((f) => f.check && now < step.start + f.check.afterMinutes)} now={now} clock={clock} />
       </span>
       <button type="button" className="act min-h-[56px] px-5 text-[17px]" disabled={busy} onClick={() => onPress("ended")}>
         Done
@@ -124,12 +125,13 @@ export function AloneRow({ step, component, now, clock, busy, findings, onPress 
   );
 }
 
-/** What is to be looked at now though its step is done. */
-export function DoneCheck({ step, component, now, clock, findings }: CardProps) {
+/** What is to be looked at now of a step that runs by itself, or is done. */
+export function CheckCard({ step, component, now, clock, findings }: CardProps) {
   return (
     <article aria-label={`Check: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
       <p className="text-[14px] text-quiet">
-        {component}, {step.name}, done {clock.near(step.end, now)}
+        {component}, {lower(step.name)},{" "}
+        {step.state === "done" ? `done ${clock.near(step.end, now)}` : `since ${clock.near(step.start, now)}`}
       </p>
       <Checks step={step} findings={findings} now={now} clock={clock} />
     </article>

@@ -33,14 +33,14 @@ export function agendaAt(plan: PlanView, now: number, watched: readonly Checked[
 /** So long a check stands on the screen once its step is done. */
 const CHECK_SHOWN_MINUTES = 60;
 
-/** Steps that are done and have a check that is due: it stands by itself, since their cards are gone. */
-export const doneWithChecks = (plan: PlanView, now: number, checked: readonly Checked[]): readonly StepView[] =>
+/** Steps that are running, or done not long ago, and have a check that is due. */
+export const stepsToCheck = (plan: PlanView, now: number, checked: readonly Checked[]): readonly StepView[] =>
   plan.steps.filter(
     (s) =>
-      s.state === "done" &&
+      s.state !== "planned" &&
       checked.some(({ step, check }) => {
         const at = s.start + (check?.afterMinutes ?? 0);
-        return check !== undefined && step === s.ref && now >= at && now < at + CHECK_SHOWN_MINUTES;
+        return check !== undefined && step === s.ref && now >= at && (s.state === "running" || now < at + CHECK_SHOWN_MINUTES);
       }),
   );
 

@@ -125,10 +125,8 @@ function roastCurve(
     x: { label: "from the oven door", of: "time" as const },
     y: { label: "middle", of: "temp" as const, from: 0 },
     lines: [{ name: "middle", look: "copper" as const, points: core }],
-    marks: [
-      { on: "y" as const, at: target, label: "wanted" },
-      { on: "x" as const, at: cookMin, label: `out at ${Math.round(pull)} °C` },
-    ],
+    // It ends where the joint comes out.
+    marks: [{ on: "y" as const, at: target, label: "wanted" }],
   };
 }
 

@@ -36,7 +36,7 @@ const [BIRD_LEAST, BIRD_MOST] = [0.6, 1.4];
 const LONG_THAW_MIN = 4 * 1440;
 const birdWidthM = (kg: number, medium: string) =>
   ((6 * kg) / (POULTRY_KG_M3 * Math.PI)) ** (1 / 3) * (medium.startsWith("fridge") ? BALL.fridge : BALL.water);
-const isBird = (v: Values) => v.form === "bird";
+const isBird = (v: Values) => v.food === "poultry" && v.form === "bird";
 
 const placed = (label: string) => (label.startsWith("fridge") ? `the ${label}` : label);
 
@@ -53,6 +53,7 @@ const THAW: Panel = {
       label: "Its shape",
       of: "choice",
       start: "flat",
+      when: (v) => v.food === "poultry",
       choices: [
         ["flat", "a flat pack or a cut"],
         ["bird", "a whole bird"],
