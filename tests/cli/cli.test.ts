@@ -240,7 +240,7 @@ describe("safety", () => {
       where: expect.stringContaining("Cured pork"),
       source: expect.stringContaining("CFR"),
     });
-    expect(cure.computed).toContain("83 ppm");
+    expect(cure.computed).toContain("125 ppm");
     expect(cure.foods).toContainEqual({
       ingredient: "Curing salt with 6.25 % sodium nitrite",
       food: expect.stringMatching(/^curing/),

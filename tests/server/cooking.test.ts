@@ -26,8 +26,8 @@ beforeEach(() => {
 
 const bring = async (document: Loose): Promise<string> => (await call(bringIn, {}, document)).said.value.slug;
 const small = (id: string) => bring(smallDish((d) => (d.dish.id = id)));
-/** The lunch with so many times its curing salt: a third is too little to protect, and a danger. */
-const lunch = (id: string, times = 1 / 3) => {
+/** The lunch with so many times its curing salt: a quarter is too little to protect, and a danger. */
+const lunch = (id: string, times = 1 / 4) => {
   const d = demoDocument("harvest-lunch");
   d.dish.id = id;
   curing(d).amount.amount *= times;

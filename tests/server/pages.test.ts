@@ -146,14 +146,14 @@ describe("the breakdown", () => {
     const typed = [...page.all("input"), ...page.all("textarea")].map((i) => i.attribute("value") ?? i.text).join("\n");
     for (const i of pork.ingredients) expect(`${typed}\n${page.text}`).toContain(i.name);
     for (const s of pork.steps) expect(`${typed}\n${page.text}`).toContain(s.name);
-    expect(page.text).toContain("83 ppm of nitrite");
+    expect(page.text).toContain("125 ppm of nitrite");
     expect(page.text).toMatch(/Curing salt/);
   });
   test("opens a panel inside a component, filled from the dish, whatever else the address holds", async () => {
     const page = await open(DishPage, "harvest-lunch", { searchParams: { c: "pork", bench: "curing-salt", "b.ppm": "110" } });
     const values = page.all("input").map((i) => i.attribute("value"));
     expect(values).toContain("110");
-    expect(values.some((v) => /^3(?:[.,]0)? kg$|^3000 g$/.test(v ?? ""))).toBe(true);
+    expect(values.some((v) => /^0?[.,]94 kg$|^9(?:37|38|40)(?:[.,]5)? g$/.test(v ?? ""))).toBe(true);
     for (const odd of [
       { c: "<script>" },
       { c: "pork", bench: "../etc" },

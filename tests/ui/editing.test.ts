@@ -184,7 +184,7 @@ describe("what can be reckoned in a component", () => {
     const salt = kept.document.components
       .find((c: Loose) => c.id === "pork")
       .methods[0].ingredients.find((i: Loose) => /nitrite|curing/i.test(i.name));
-    // 110 ppm on 3 kg for ten guests, in the amounts that the file has for its eight.
-    expect(salt.amount.amount).toBeCloseTo(((3000 * 110) / 62_500) * (8 / 10), 1);
+    // 110 ppm on the 937.5 g that are cured for ten guests, in the amounts that the file has for its eight.
+    expect(salt.amount.amount).toBeCloseTo(((937.5 * 110) / 62_500) * (8 / 10), 1);
   });
 });

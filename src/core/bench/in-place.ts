@@ -1,6 +1,7 @@
 // A panel inside a component: which ones serve it, and what its fields hold by what the dish says, at its number of guests.
 import { COOLED_AS } from "../dish/cooled-as";
 import { type DishIngredient, type DishMethod, type MethodPlace, mainOutput, methodOf } from "../dish/edit/places";
+import { entersAt } from "../dish/enters";
 import type { ComponentKind } from "../dish/kinds";
 import { CURE_LIQUID, curedAs } from "../dish/meat";
 import { scaledIngredient } from "../dish/scaled-ingredient";
@@ -108,11 +109,24 @@ class Facts {
   mL(name: RegExp): number {
     return mLNamed(this.#ingredients, this.#k, name);
   }
-  /** Grams of raw meat and fish with the fat that goes in; stock is named after it and is none. */
+  /**
+   * Grams of raw meat and fish with the fat that goes in, less what is taken off for something else before it is salted; stock is named after
+   * meat and is none.
+   */
   meat(): number {
-    return this.named(/./)
+    const meat = this.named(/./)
       .filter((i) => isCured(understand(i.name, i.food)))
       .reduce((sum, i) => sum + this.gramsOf(i), 0);
+    const salt = this.named(/salt/i)[0];
+    const takenOff = this.method.steps
+      .slice(0, salt ? entersAt(salt, this.method.steps) : 0)
+      .flatMap((s) => s.makes ?? [])
+      .reduce((sum, o) => sum + this.gramsMade(o), 0);
+    return Math.max(0, meat - takenOff);
+  }
+  gramsMade(output: NonNullable<DishStep["makes"]>[number]): number {
+    const q = scaledOutput(output, this.#k);
+    return q?.dimension === "mass" ? q.value : 0;
   }
   /** Yeast in % of the flour, as instant: fresh counts for a third of its weight. */
   yeast(flour: number): number | undefined {
@@ -163,7 +177,7 @@ const FILLS: Readonly<Record<string, (f: Facts) => Filled>> = {
     const flour = f.grams(/flour|semolina/i);
     return {
       flour: some(flour),
-      water: share(f.grams(/water|milk|buttermilk/i), flour),
+      water: share(f.grams(/water|milk|buttermilk/i, /for the/i), flour),
       salt: share(f.grams(/salt/i), flour),
       yeast: f.yeast(flour),
       fat: share(f.grams(/butter|lard|\boil\b|fat\b/i, /buttermilk/i), flour) ?? 0,

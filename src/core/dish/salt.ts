@@ -1,5 +1,7 @@
 // The salt of a whole dish for one guest: every component counted once, brines and boiling water by what of them is eaten.
 import { type SaltedItem, saltPerServing } from "../measures/serving";
+import { servedShare } from "./eaten";
+import { entersAt } from "./enters";
 import { methodInForce } from "./method-in-force";
 import { scaledIngredient } from "./scaled-ingredient";
 import type { DishComponent, DishFile } from "./schema";
@@ -33,7 +35,7 @@ interface SaltRow {
   readonly name: string;
   readonly ingredient: string;
   readonly saltG: number;
-  /** Share of it that is eaten, 0 to 1, and why it is not all. */
+  /** Share of it that is eaten, 0 to 1, and why it is not all: what is poured off, and what is left over. */
   readonly eaten: number;
   readonly because: string;
 }
@@ -55,13 +57,30 @@ function eatenOf(component: DishComponent, method: DishComponent["methods"][numb
     return [0.03, "boiled in it, the water poured off"];
   if (["cure", "pickle"].includes(component.kind) && water > solids * 0.3)
     return [solids / (solids + water), "the rest stays in the brine"];
+  if (component.kind === "cure" && method.steps.some((s) => /\brinse/i.test(s.name ?? ""))) return curedShare(method, k);
   const rinsed = method.steps.some((s) => /\bsalt\b/i.test(s.name ?? "")) && method.steps.some((s) => THROWN.test(s.name ?? ""));
   if (component.kind === "pickle" && rinsed) return [0.35, "salted first, then rinsed and drained"];
   return [1, ""];
 }
 
+/** Most salt that meat takes up from a dry cure before it is rinsed, % of the meat. */
+const TAKEN_UP_PCT = 3;
+/** Of a cure that is weighed for the meat a tenth goes with the liquid that is poured off. */
+const POURED_OFF = 0.1;
+function curedShare(method: DishComponent["methods"][number], k: number): readonly [number, string] {
+  const ingredients = method.ingredients ?? [];
+  const meat = gramsNamed(ingredients, k, /./, /salt|sugar|spice|pepper/i);
+  const salt = gramsNamed(ingredients, k, /\bsalt\b/i);
+  const taken = salt > 0 ? Math.min(1 - POURED_OFF, (meat * TAKEN_UP_PCT) / 100 / salt) : 1;
+  return [taken, "the rest is rinsed or poured off"];
+}
+
+const whyNotAll = (because: string, served: number) =>
+  [because, served < 0.995 ? `${Math.round(served * 100)} % of this comes to the table` : ""].filter((s) => s !== "").join("; ");
+
 /** @param chosen ids or names of methods in force, by component; undefined where nothing of the dish is salted */
 export function saltOfDish(document: DishFile, chosen: Readonly<Record<string, string>> = {}): DishSalt | undefined {
+  const shareOf = servedShare(document, chosen);
   const rows = document.components.flatMap((component): SaltRow[] => {
     const method = methodInForce(component, chosen);
     if (!method) return [];
@@ -72,7 +91,9 @@ export function saltOfDish(document: DishFile, chosen: Readonly<Record<string, s
       const weight = q && weightOf(q, i.name);
       if (pct === undefined || !weight || !(weight.grams > 0)) return [];
       const [eaten, because] = eatenOf(component, method, i.id, k);
-      return [{ component: component.id, name: component.name, ingredient: i.name, saltG: (weight.grams * pct) / 100, eaten, because }];
+      const served = shareOf(component, entersAt(i, method.steps));
+      const row = { component: component.id, name: component.name, ingredient: i.name, saltG: (weight.grams * pct) / 100 };
+      return [{ ...row, eaten: eaten * served, because: whyNotAll(because, served) }];
     });
   });
   if (rows.length === 0) return undefined;

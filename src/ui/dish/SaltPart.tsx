@@ -12,7 +12,8 @@ export function SaltPart({ document, chosen }: { readonly document: DishFile; re
         {salt.perGuestG.toFixed(1)} g of salt for each guest, {salt.pctOf5g} % of the 5 g that are advised for a day.
       </p>
       <p className="text-quiet">
-        If all is eaten, leftovers counted. {salt.sodiumMg} mg of sodium. WHO 2012; what a food brings is the middle of what is sold.
+        Counts what comes to the table, not what is left over. {salt.sodiumMg} mg of sodium. Advice of the WHO, 2012; the salt in a food is
+        typical of what is sold.
       </p>
       <table className="mt-2 w-full max-w-[46rem]">
         <caption className="sr-only">Where the salt of a guest comes from</caption>

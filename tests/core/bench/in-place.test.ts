@@ -38,7 +38,7 @@ it("offers something for every kind of component, and all it offers is there", (
 describe("what the dish says stands in the fields, for its guests", () => {
   test("a cure: the meat at ten guests, not at the eight of the file", () => {
     expect(lunch.dish.serves / lunch.dish.baseServes).toBe(1.25);
-    expect(filled("pork", "dry-cure").meat).toBe("3 kg");
+    expect(filled("pork", "dry-cure").meat).toBe("938 g");
   });
   test("stock, sauce and fat are named after meat and are not cured with it", () => {
     const goes = [
@@ -86,12 +86,13 @@ describe("written into the dish", () => {
     const write = reckoned("pork", "dry-cure", { salt: "2" }).writes?.find((w) => w.kind === "ingredient" && w.name === "salt") as Write;
     const next = written(lunch, place, write);
     const salt = method(next, "pork").ingredients?.find((i) => /sea salt/i.test(i.name));
-    expect(salt?.amount).toEqual({ amount: 48, unit: "g" });
+    expect(salt?.amount).toEqual({ amount: 15.04, unit: "g" });
     // The curing salt beside it is another thing.
     expect(method(next, "pork").ingredients?.find((i) => /nitrite/.test(i.name))).toEqual(
       method(lunch, "pork").ingredients?.find((i) => /nitrite/.test(i.name)),
     );
-    expect(filledFrom(next, place, panel("dry-cure"), "metric").salt).toBe("2 %");
+    // Salt comes to a tenth of a gram, which is a hundredth of a per cent here.
+    expect(filledFrom(next, place, panel("dry-cure"), "metric").salt).toBe("2.01 %");
   });
   test("a time goes to the step that it is meant for, with its band, and the dish stays one that can be read", () => {
     const write = reckoned("pork", "dry-cure").writes?.find((w) => w.kind === "time") as Extract<Write, { kind: "time" }>;
@@ -110,8 +111,8 @@ describe("written into the dish", () => {
         .steps.flatMap((s) => s.makes ?? [])
         .filter((o) => /diced/i.test(o.name ?? ""))
         .flatMap((o) => o.holds ?? []);
-    expect(holds(lunch).map((h) => [h.place, h.max, h.litres])).toEqual([["fridge", "36h", 2.5]]);
-    expect(holds(next)).toEqual([{ place: "fridge", min: "1h", max: "2d", limit: "safety", litres: 2.5 }]);
+    expect(holds(lunch).map((h) => [h.place, h.max, h.litres])).toEqual([["fridge", "36h", 1.5]]);
+    expect(holds(next)).toEqual([{ place: "fridge", min: "1h", max: "2d", limit: "safety", litres: 1.5 }]);
     expect(readDish(JSON.stringify(next)).status).not.toBe("refused");
   });
   test("an ingredient that is not there yet is added", () => {

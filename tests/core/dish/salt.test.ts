@@ -7,7 +7,15 @@ import type { Loose } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 
 const g = (name: string, amount: number, unit = "g") => ({ id: name.toLowerCase().replace(/\W/g, "-"), name, amount: { amount, unit } });
-const salted = (alter: (d: Loose) => void, chosen = {}) => saltOfDish(smallDish(alter) as DishFile, chosen);
+/** The stock is taken whole, so that all of its salt comes to the table. */
+const salted = (alter: (d: Loose) => void, chosen = {}) =>
+  saltOfDish(
+    smallDish((d: Loose) => {
+      d.components[1].methods[0].steps[0].takes[0].amount.amount = 2;
+      alter(d);
+    }) as DishFile,
+    chosen,
+  );
 const into =
   (...ingredients: Loose[]) =>
   (d: Loose) => {
@@ -51,6 +59,27 @@ describe("salt for each guest", () => {
     expect(rubbed(310)).toBeCloseTo(1000 / 1310, 6);
     const boiled = salted(into(g("Pasta", 400), { ...g("Salt", 30), note: "for the boiling water" }));
     expect(boiled?.rows[0]?.eaten).toBe(0.03);
+  });
+  test("of what is made more than is taken, only what is taken counts, through every component on the way", () => {
+    const taken = (stock: number, sauce: number) =>
+      salted((d) => {
+        into(g("Salt", 8))(d);
+        d.components[1].methods[0].steps[0].takes[0].amount.amount = stock;
+        d.components[2].methods[0].steps[0].takes[0].amount.amount = sauce;
+      })?.rows[0];
+    expect(taken(1, 400)).toMatchObject({ saltG: 8, eaten: 0.5, because: "50 % of this comes to the table" });
+    expect(taken(2, 100)?.eaten).toBeCloseTo(0.25, 6);
+    expect(taken(1, 100)?.eaten).toBeCloseTo(0.125, 6);
+  });
+  test("of a dry cure that is rinsed, what the meat can take up: most of a weighed one, 3 % of a bed of salt", () => {
+    const rinsed = (salt: number) =>
+      salted((d) => {
+        d.components[0].kind = "cure";
+        into(g("Pork", 1000), g("Salt", salt))(d);
+        d.components[0].methods[0].steps[0].name = "Rinse and dry";
+      })?.rows[0]?.eaten;
+    expect(rinsed(20)).toBeCloseTo(0.9, 6);
+    expect(rinsed(300)).toBeCloseTo(0.1, 6);
   });
   test("leaves out what is left out, and says nothing of a dish without salt", () => {
     expect(salted(into({ ...g("Salt", 8), leftOut: true }))).toBeUndefined();

@@ -712,14 +712,14 @@ describe("with a plan", () => {
     const document = demoDocument("harvest-lunch");
     const cure = (d: DishFile) =>
       d.components.find((c: Loose) => c.id === "pork")?.methods[0]?.ingredients?.find((i: Loose) => /nitrite/.test(i.name)) as Loose;
-    cure(document).amount.amount = 1.5;
+    cure(document).amount.amount = 0.45;
     const parts = planned(document);
     const before = findingViews({ document, ...parts, acknowledged: new Map() });
     const acknowledged = new Map(before.map((f) => [f.id, f.print]));
     expect(unacknowledged(before).length).toBeGreaterThan(0);
     expect(unacknowledged(findingViews({ document, ...parts, acknowledged }))).toEqual([]);
     const changed = structuredClone(document);
-    cure(changed).amount.amount = 1.2;
+    cure(changed).amount.amount = 0.4;
     const again = unacknowledged(findingViews({ document: changed, ...parts, acknowledged }));
     expect(again.map((f) => f.id)).toEqual(["curing-salt:pork"]);
   });

@@ -60,8 +60,8 @@ describe("the run sheet", () => {
   });
   test("says at each step what goes in", () => {
     const sheet = runSheet("Harvest lunch", 10, view, clock);
-    expect(sheet).toMatch(/Weigh the cure, rub it in, bag it .*: 40 g fine sea salt, 4 g curing salt/);
-    expect(sheet).toContain("4 g curing salt");
+    expect(sheet).toMatch(/Weigh the cure, rub it in, bag it .*: 18.8 g fine sea salt, 1.88 g curing salt/);
+    expect(sheet).toContain("1.88 g curing salt");
   });
   test("severe cautions stand at the top, to be ticked, and their words are no Markdown", () => {
     const severe = [{ title: "Hot *fat*", where: "Render, Lard", computed: "Marked.", caution: "Keep a lid at hand." }];
