@@ -27,6 +27,6 @@ for (const r of rows.sort((a, b) => b.medianMs - a.medianMs))
   );
 const slow = rows.filter((r) => !r.heavy && r.medianMs > 16);
 if (slow.length) {
-  console.error(`reckoned in the page, but longer than a frame: ${slow.map((r) => r.panel).join(", ")}`);
+  console.error(`calculated in the page, but longer than a frame: ${slow.map((r) => r.panel).join(", ")}`);
   process.exitCode = 1;
 }

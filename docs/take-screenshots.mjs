@@ -110,7 +110,7 @@ try {
   await picture("dish", "/d/harvest-lunch/dish");
   await picture("dish-editor", "/d/harvest-lunch/dish?c=jelly", {
     first: async (page) => {
-      const line = page.getByRole("textbox", { name: "Another step" });
+      const line = page.getByRole("textbox", { name: "Add a step" });
       await line.fill("simmer 3-4h, nearby, 10 L pot, skim every 45m");
       await line.evaluate((e) => e.scrollIntoView({ block: "center" }));
     },
@@ -119,16 +119,16 @@ try {
   await picture("dish-amounts", "/d/harvest-lunch/dish/amounts");
   await picture("dish-library", "/d/harvest-lunch/dish/library", {
     first: async (page) => {
-      await page.getByRole("searchbox", { name: "Look for" }).fill("stock");
+      await page.getByRole("searchbox", { name: "Search" }).fill("stock");
       await page.getByRole("button", { name: /Beef bone stock/ }).click();
-      await page.getByRole("button", { name: /^Take it for/ }).waitFor();
+      await page.getByRole("button", { name: /^Add for/ }).waitFor();
     },
   });
   await picture("import", "/", {
     first: async (page) => {
-      await page.getByLabel(/or its text/).fill(PASTED);
-      await page.getByRole("button", { name: "Check it and bring it in" }).click();
-      await page.getByRole("button", { name: "Keep it" }).waitFor();
+      await page.getByLabel(/paste text/).fill(PASTED);
+      await page.getByRole("button", { name: "Check and import" }).click();
+      await page.getByRole("button", { name: "Import", exact: true }).waitFor();
     },
   });
   await picture("timetable", "/d/harvest-lunch/timetable");
@@ -136,8 +136,8 @@ try {
   await picture("timetable-why", "/d/harvest-lunch/timetable?c=pie&s=pie.fill");
   await picture("timetable-impossible", "/d/harvest-lunch/timetable", {
     first: async (page) => {
-      await page.getByText("Another hour").click();
-      await page.getByLabel("At the table").first().fill("2026-12-06T06:00");
+      await page.getByText("Serve at another time").click();
+      await page.getByLabel("Serve at").first().fill("2026-12-06T06:00");
       await page.getByRole("button", { name: "Try it" }).click();
       await page.locator("[data-repair]").first().waitFor({ timeout: 60_000 });
     },

@@ -10,7 +10,7 @@ import { UnitsGiven } from "@/ui/shell/units";
 
 export const metadata: Metadata = {
   title: { default: "Rondeau", template: "%s · Rondeau" },
-  description: "One elaborate dish, back from the table through nights and work.",
+  description: "Plan one elaborate dish over several days, back from serving.",
 };
 export const dynamic = "force-dynamic";
 

@@ -27,16 +27,14 @@ export default async function HomePage({ searchParams }: { searchParams: Promise
         <Mark size={42} />
         <div>
           <h1 className="text-[27px]">Rondeau</h1>
-          <p className="text-[13.5px] text-quiet">one elaborate dish, back from the table through nights and work</p>
+          <p className="text-[13.5px] text-quiet">one elaborate dish over several days, planned back from serving</p>
         </div>
       </div>
       <div className="grid gap-10 md:grid-cols-[3fr_2fr]">
         <div className="flex flex-col gap-12">
           <section aria-label="Dishes">
             <h2 className="caps mb-1 font-sans font-normal">Dishes</h2>
-            {dishes.length === 0 && (
-              <p className="py-3">Nothing here yet. Bring in a dish file beside this; it is checked before it is kept.</p>
-            )}
+            {dishes.length === 0 && <p className="py-3">No dishes yet. Create one, or import a dish file.</p>}
             <ul>
               {dishes.map((dish) => (
                 <li key={dish.slug} className="border-t border-rule">
@@ -59,14 +57,14 @@ export default async function HomePage({ searchParams }: { searchParams: Promise
         </div>
         <div className="flex flex-col gap-8">
           <NewDish when={serving.serveAt} timezone={serving.timezone} kitchen={kitchen} />
-          <section aria-label="Bring in a dish">
+          <section aria-label="Import a dish">
             <ImportDish />
           </section>
           <section aria-label="Bench">
             <h2 className="caps mb-1 font-sans font-normal">Bench</h2>
             <Link href="/bench" className="block border-t border-rule py-2 hover:bg-saffron-wash">
-              Everything that can be reckoned
-              <span className="block text-[14px] text-quiet">doughs, brines and cures, pickles, cooling, roasts, sets, portions</span>
+              Kitchen calculators
+              <span className="block text-[14px] text-quiet">doughs, brines and cures, pickles, cooling, roasts, jellies, portions</span>
             </Link>
           </section>
         </div>

@@ -53,9 +53,9 @@ export function loadLog(file: string, dish: Dish): Log {
   const log = logFromFile(loadFile(file, LogFile), dish.zone);
   const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
   const unknown = [...log.events.keys(), ...log.pins.map((p) => p.step)].find((ref) => !known.has(ref));
-  if (unknown !== undefined) throw bad(file, `The log names "${quoted(unknown)}", which is no step of this dish.`);
+  if (unknown !== undefined) throw bad(file, `The log names "${quoted(unknown)}", which is not a step of this dish.`);
   const oven = log.heat.find((h) => !dish.equipment.some((e) => e.id === h.id));
-  if (oven) throw bad(file, `The log has "${quoted(oven.id)}" on, which is no equipment of this kitchen.`);
+  if (oven) throw bad(file, `The log has "${quoted(oven.id)}" on, which is not in this kitchen.`);
   for (const e of log.events.values())
     if (e.ended !== undefined && e.ended < e.started) throw bad(file, `"${quoted(e.step)}" ends before it starts.`);
   return log;
@@ -102,14 +102,14 @@ export function readFlags(
 export function instantFlag(flags: Flags, name: string, zone: Zone): number | undefined {
   const value = flags.values.get(name)?.at(-1);
   if (value === undefined) return undefined;
-  if (!isInstant(value)) throw bad(name, `"${quoted(value)}" is no date and time. Write one such as 2026-10-18T13:00.`);
+  if (!isInstant(value)) throw bad(name, `"${quoted(value)}" is not a date and time. Write one such as 2026-10-18T13:00.`);
   return zone.toMinute(value);
 }
 
 export function choiceFlag<T extends string>(flags: Flags, name: string, choices: readonly T[]): T | undefined {
   const value = flags.values.get(name)?.at(-1);
   if (value === undefined) return undefined;
-  if (!(choices as readonly string[]).includes(value)) throw bad(name, `"${quoted(value)}" is none of ${choices.join(", ")}.`);
+  if (!(choices as readonly string[]).includes(value)) throw bad(name, `"${quoted(value)}" is not one of ${choices.join(", ")}.`);
   return value as T;
 }
 
@@ -118,6 +118,6 @@ export function numberFlag(flags: Flags, name: string, least: number, most: numb
   if (value === undefined) return undefined;
   const number = Number(value);
   if (value.trim() === "" || !(number >= least && number <= most))
-    throw bad(name, `"${quoted(value)}" is no number from ${least} to ${most}.`);
+    throw bad(name, `"${quoted(value)}" is not a number from ${least} to ${most}.`);
   return number;
 }

@@ -37,6 +37,6 @@ function parsed(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new CalculationError("", "E_PARSE", `The inputs are no JSON. Write them such as {"meatG": 1800, "saltPct": 2.5}.`);
+    throw new CalculationError("", "E_PARSE", `The inputs are not JSON. Write them such as {"meatG": 1800, "saltPct": 2.5}.`);
   }
 }

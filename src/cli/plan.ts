@@ -29,7 +29,9 @@ function sure(document: DishFile, wish: number, options: PlanOptions, seconds: n
   if (found.status === "infeasible") return found;
   const often = `within 15 min in ${Math.round(found.within15 * 100)} of 100 runs, on time in ${Math.round(found.onTime * 100)}, lengths planned ${found.plan.planAt}`;
   process.stderr.write(
-    found.status === "reached" ? `rondeau: ${often}.\n` : `rondeau: no plan is so sure; this one comes nearest: ${often}.\n`,
+    found.status === "reached"
+      ? `rondeau: ${often}.\n`
+      : `rondeau: no plan is that likely to be on time; this one comes nearest: ${often}.\n`,
   );
   return { status: "feasible", plan: found.plan };
 }

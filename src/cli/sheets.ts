@@ -20,7 +20,7 @@ function read(args: readonly string[]) {
 /** A plan of another dish would print as an empty page; what it lacks is said instead. */
 function belongs(dish: Dish, plan: Plan, file: string): void {
   const missing = verifyPlan(dish, plan, { now: plan.now, serveAt: plan.serveAt }).broken.find((b) => b.rule === "H1");
-  if (missing) throw bad(file, `This plan is none of this dish as it stands: ${missing.why} Plan it again.`);
+  if (missing) throw bad(file, `This plan does not fit the dish: ${missing.why} Make a new plan.`);
 }
 
 export function sheetCommand(args: readonly string[]) {

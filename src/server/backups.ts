@@ -75,7 +75,7 @@ export async function chooseSecondPlace(place: SecondPlace): Promise<string | un
     if (!path.isAbsolute(directory)) return "Write the whole path of the directory, from / on.";
     if (!existsSync(directory) || !statSync(directory).isDirectory()) return "There is no such directory. Is the disk plugged in?";
     if (`${path.resolve(directory)}/`.startsWith(`${dataDirectory()}/`))
-      return "That is where the data are. Choose a directory on another disk.";
+      return "That is the data directory. Choose a directory on another disk.";
   }
   const db = await database();
   await db.transaction((tx) => putSetting(tx, SECOND_PLACE, place));
@@ -116,7 +116,7 @@ export async function restoreFrom(body: ReadableStream): Promise<Restored> {
       async function* (chunks) {
         for await (const chunk of chunks) {
           bytes += chunk.length;
-          if (bytes > MOST_UPLOAD_BYTES) throw new BadBackup("It is larger than any backup.");
+          if (bytes > MOST_UPLOAD_BYTES) throw new BadBackup("It is too large for a backup.");
           yield chunk;
         }
       },

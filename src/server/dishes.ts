@@ -80,7 +80,7 @@ export async function changeServing(
   if (skipped) return refused("dish.serveAt", skipped);
   const read = readDishValue({ ...rest, dish, kitchen });
   if (read.status === "refused") return { status: "refused", problems: read.problems };
-  const label = change.serves !== undefined ? `${change.serves} guests` : "another hour of serving";
+  const label = change.serves !== undefined ? `${change.serves} guests` : "another serving time";
   const version = await db.transaction((tx) => updateDocument(tx, "dish", stored.id, seen, { ...rest, dish }, label));
   if (version === undefined) return { status: "stale" };
   return { status: "done", value: version, versions: { version, kitchenVersion: stored.kitchenVersion } };
@@ -105,7 +105,7 @@ function skippedHour(serveAt: string, timezone: string): string | undefined {
     const zone = new Zone(timezone);
     const real = zone.toWallInstant(zone.toMinute(serveAt));
     if (real.slice(0, 16) === serveAt.slice(0, 16)) return undefined;
-    return `There is no ${serveAt.slice(11, 16)} on that day: the clocks go forward. Choose ${real.slice(11, 16)}, or another hour.`;
+    return `There is no ${serveAt.slice(11, 16)} on that day: the clocks go forward. Choose ${real.slice(11, 16)}, or another time.`;
   } catch {
     // What is no time at all is told by the check of the file.
     return undefined;

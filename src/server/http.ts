@@ -24,7 +24,7 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
     if (!holdsText(value))
       return {
         ok: false,
-        response: refusal([{ path: "", message: "It holds characters that are none, such as NUL.", severity: "error" as const }]),
+        response: refusal([{ path: "", message: "It has invalid characters, such as NUL.", severity: "error" as const }]),
       };
     const parsed = schema.safeParse(value);
     if (parsed.success) return { ok: true, value: parsed.data };
@@ -34,13 +34,13 @@ export async function readBody<T>(request: Request, schema: z.ZodType<T>): Promi
     };
   } catch (error) {
     if (error instanceof TooLarge)
-      return { ok: false, response: Response.json({ message: "That is larger than any dish." }, { status: 413 }) };
+      return { ok: false, response: Response.json({ message: "That is too large for a dish." }, { status: 413 }) };
     return { ok: false, response: Response.json({ message: "The request is not JSON." }, { status: 400 }) };
   }
 }
 
 const changedElsewhere = (changed: readonly string[] = []): string =>
-  `It was changed somewhere else meanwhile${changed.length ? ` (${changed.join("; ")})` : ""}. Nothing of yours was lost: look at the newest, and change it again.`;
+  `It was changed somewhere else meanwhile${changed.length ? ` (${changed.join("; ")})` : ""}. Nothing of yours was lost: check the newest version and make your change again.`;
 
 export function refusal(problems: readonly unknown[]): Response {
   return Response.json({ problems }, { status: 422 });

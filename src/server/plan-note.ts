@@ -8,7 +8,7 @@ export function planNoteOf(state: DishState) {
   return {
     begins: state.plan && clock.dayTime(state.plan.begins),
     stale: state.stale,
-    impossible: state.conflict ? (state.conflict.facts[0]?.text ?? "the steps do not fit in the time that there is.") : undefined,
+    impossible: state.conflict ? (state.conflict.facts[0]?.text ?? "the steps do not fit into the time available.") : undefined,
   };
 }
 

@@ -248,17 +248,17 @@ const STILL_NOW_MINUTES = 60;
 /** Checks a plan that came with a change, for the dish as changed; what accepts it writes it. */
 export async function acceptPlan(changed: StoredDish, value: unknown) {
   const parsed = PlanFile.safeParse(value);
-  if (!parsed.success) return refused("plan", parsed.error.issues[0]?.message ?? "That is no plan.");
+  if (!parsed.success) return refused("plan", parsed.error.issues[0]?.message ?? "That is not a plan.");
   const { dish, run, events, now, log } = await planningScene(changed);
   const plan = planFromFile(parsed.data, dish.zone);
   // One made longer ago holds as long as nothing of it was to begin meanwhile.
   const old = now - plan.now > STILL_NOW_MINUTES && (run !== undefined || plan.steps.some((s) => s.start < now));
-  if (old || plan.now > now) return refused("plan", "The plan was made for another hour. Try it again.");
+  if (old || plan.now > now) return refused("plan", "The plan was made for another time. Try again.");
   const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
   const stranger = plan.steps.find((s) => !known.has(s.step));
-  if (stranger) return refused("plan", `The plan names "${stranger.step.slice(0, 80)}", which is no step of this dish.`);
+  if (stranger) return refused("plan", `The plan names "${stranger.step.slice(0, 80)}", which is not a step of this dish.`);
   const [broken] = verifyPlan(dish, plan, { now: plan.now, log }).broken;
-  if (broken) return refused("plan", `The plan does not hold: ${broken.why}`);
+  if (broken) return refused("plan", `The plan does not work: ${broken.why}`);
   const insert = (tx: Queryable, dishVersion: number, kitchenVersion: number) =>
     insertPlan(tx, {
       dishId: changed.id,

@@ -27,7 +27,7 @@ const guarded =
     try {
       const params = (await context?.params) ?? {};
       if (!Object.values(params).every((value) => typeof value === "string" && canBeKept(value)))
-        return Response.json({ message: "There is nothing of that name." }, { status: 404 });
+        return Response.json({ message: "There is no page of that name." }, { status: 404 });
       return await handler(request, context);
     } catch (error) {
       return faultOf(error);
@@ -36,10 +36,10 @@ const guarded =
 
 function faultOf(error: unknown): Response {
   if (error instanceof DiskFull) return Response.json({ message: DISK_FULL }, { status: 507 });
-  if (error instanceof URIError) return Response.json({ message: "The address is not written as addresses are." }, { status: 400 });
+  if (error instanceof URIError) return Response.json({ message: "The address is not valid." }, { status: 400 });
   const { code } = (error ?? {}) as { code?: unknown };
   if (typeof code === "string" && BAD_VALUE.test(code))
-    return Response.json({ message: "That holds characters or numbers that cannot be kept. Nothing was saved." }, { status: 422 });
+    return Response.json({ message: "It has characters or numbers that cannot be saved. Nothing was saved." }, { status: 422 });
   const fault = crypto.randomUUID().slice(0, 8);
   console.error(`fault ${fault}:`, error);
   return Response.json(

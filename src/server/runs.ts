@@ -45,7 +45,7 @@ interface Withheld {
 export const withheldWords = ({ withheld }: Withheld): string => {
   const hard = withheld.filter((f) => f.hard);
   const names = (list: readonly FindingView[]) => list.map((f) => f.title.toLowerCase()).join("; ");
-  return hard.length ? `Past a limit, and to be mended first: ${names(hard)}.` : `To be acknowledged by name first: ${names(withheld)}.`;
+  return hard.length ? `Past a limit, fix this first: ${names(hard)}.` : `Read these before you start: ${names(withheld)}.`;
 };
 
 export async function startRun(slug: string): Promise<RunOutcome> {

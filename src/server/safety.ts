@@ -88,8 +88,8 @@ export async function acknowledge(slug: string, { acknowledge: list }: z.output<
   for (const { id, print } of list) {
     const found = findings.find((f) => f.id === id);
     if (!found || found.print !== print)
-      return { status: "refused", message: "What was found has changed meanwhile. Look at it again, then say that you know it." };
-    if (found.hard) return { status: "refused", message: `${found.title}: this is past a limit. It cannot be acknowledged, only mended.` };
+      return { status: "refused", message: "This finding has changed meanwhile. Read it again, then acknowledge it." };
+    if (found.hard) return { status: "refused", message: `${found.title}: this is past a limit. It cannot be acknowledged, only fixed.` };
   }
   await db.transaction(async (tx) => {
     for (const { id, print } of list) await putAcknowledgement(tx, stored.id, id, print, new Date(nowMs()));

@@ -13,5 +13,5 @@ export const CHOICES = {
   labelOfUse: (lead: string) => `Use the plan that starts ${lead} ahead`,
   label: (lead: number) => `Plan that starts ${Math.round(lead / 60)} h ahead`,
   done: "This plan is in use now. Ctrl+Z undoes it",
-  picture: (n: number) => `${n} steps by hand on the way to the table`,
+  picture: (n: number) => `${n} hands-on steps before serving`,
 } as const;

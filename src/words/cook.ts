@@ -9,8 +9,8 @@ const DID: Readonly<Record<LogLine["kind"], string>> = {
   ended: "Done",
   estimate: "Expected to end",
   withdrawn: "Undone",
-  "put-down": "Put down",
-  "taken-up": "Picked up again",
+  "put-down": "Paused",
+  "taken-up": "Resumed",
 };
 
 /** What one line of the log says was done. */
@@ -18,7 +18,7 @@ export const didWhat = (line: LogLine): string => DID[line.kind];
 
 export const LOG = {
   title: "Log",
-  empty: "Nothing recorded yet. What you press here is written down with its minute.",
+  empty: "Nothing recorded yet. Every press is recorded here with its time.",
   undo: "Undo",
   correct: "Correct the time",
   save: "Save",
@@ -36,7 +36,7 @@ export const LOG = {
 
 export const PLAN = {
   exceptions: (n: number) => (n === 1 ? "One thing goes past the usual rules" : `${n} things go past the usual rules`),
-  exceptionsHelp: "What has begun has to be finished.",
+  exceptionsHelp: "What has started has to be finished.",
   exceptionsChoice: "If that does not suit you, choose another way here.",
   instead: "What you can do instead",
   insteadOfAll: "What you can do instead of all of this",

@@ -6,5 +6,5 @@ export const DELETE_DISH = {
   label: "Type its name to delete it",
   confirm: "Delete",
   cancel: "Cancel",
-  done: (file: string) => `Deleted. It stands in ${file}`,
+  done: (file: string) => `Deleted. A copy is in ${file}`,
 } as const;

@@ -1,4 +1,4 @@
-// The Bench in a web worker: what takes more than a frame to reckon.
+// The Bench in a web worker: what takes more than a frame to calculate.
 import { expose } from "comlink";
 import { benchAnswer } from "@/core/bench/ask";
 

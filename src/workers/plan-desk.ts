@@ -199,8 +199,8 @@ export class PlanDesk {
     if (typeof document === "string") return { status: "unfit", because: document };
     const reached = found.status === "reached";
     const note = reached
-      ? "Uncertain steps are planned longer, so that the table does not wait for them."
-      : "No plan that was found is so sure; of those that were tried this one comes nearest.";
+      ? "Uncertain steps are planned longer, so that serving is not late."
+      : "No plan that was tried is that likely to be on time; this one comes nearest.";
     return { ...this.#ready(change, dishModel(document), found.plan), note, reached };
   }
 
@@ -211,8 +211,7 @@ export class PlanDesk {
    */
   join(added: unknown, after: number | undefined): Tried {
     const read = readDishValue(added);
-    if (read.status === "refused")
-      return { status: "unfit", because: "The other dish has faults of its own. Open it and mend them first." };
+    if (read.status === "refused") return { status: "unfit", because: "The other dish has errors. Open it and fix them first." };
     const own = () => new Zone(read.document.dish.timezone).toMinute(read.document.dish.serveAt) - this.#dish.serveAt;
     try {
       return this.try(documentChange(this.#document, joinDishes(this.#document, read.document, { after: after ?? own() })));

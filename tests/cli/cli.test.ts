@@ -160,7 +160,7 @@ describe("what leaves for others to read", () => {
     const planned = run("plan", demo("saturday-pastries"), "--seconds", "0");
     const plan = file("pastries.plan.json", planned.data);
     const begins: Record<string, RegExp> = {
-      sheet: /^# .+\n\nAt the table /,
+      sheet: /^# .+\n\nServed /,
       shop: /^section,ingredient,amount,/,
       ics: /^BEGIN:VCALENDAR\r\nVERSION:2.0/,
     };
@@ -174,7 +174,7 @@ describe("what leaves for others to read", () => {
     const planned = run("plan", demo("saturday-pastries"), "--seconds", "0");
     const refused = run("ics", demo("spiced-duck"), file("other.plan.json", planned.data));
     expect(refused.status).toBe(2);
-    expect(refused.data.problems[0].message).toMatch(/none of this dish/);
+    expect(refused.data.problems[0].message).toMatch(/does not fit the dish/);
   });
 });
 

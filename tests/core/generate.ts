@@ -120,7 +120,7 @@ export function randomDish(seed: number, shape?: Partial<Shape>): Json {
     if (attention === "hands" && likely >= 20 && chance(0.15) && !plain) step.split = { minPiece: "10m" };
     else if (chance(0.08)) step.batches = whole(2, 3);
     if (attention === "nearby" && likely >= 60 && chance(0.4))
-      step.tend = { every: `${15 * whole(1, 4)}m`, takes: "3m", what: "see to it", ...(chance(0.2) ? { fromEnd: true } : {}) };
+      step.tend = { every: `${15 * whole(1, 4)}m`, takes: "3m", what: "check it", ...(chance(0.2) ? { fromEnd: true } : {}) };
     if (chance(0.1)) step.tags = ["noisy"];
     const uses: Json[] = [];
     if (attention === "hands") {

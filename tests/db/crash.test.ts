@@ -37,7 +37,7 @@ interface Scene {
   readonly name: string;
   /** What stands before the recording begins. */
   readonly before?: (directory: string) => Promise<void>;
-  /** What is done; each fact counts from when it is confirmed. @returns the database, still open */
+  /** Steps; each fact counts from when it is confirmed. @returns the database, still open */
   readonly act: (directory: string, confirm: (fact: Fact) => void) => Promise<Db>;
 }
 

@@ -19,12 +19,12 @@ test("one figure changed, the rest follows, as one types and in what one types; 
   await open(page, "/bench/brine");
   await expect(figure(page, "salt")).toContainText("45 g");
   await page.getByLabel("Meat or fish").fill("2 lb 3 oz");
-  await page.getByLabel("Water over it").fill("1 1/2 qt");
+  await page.getByLabel("Water").first().fill("1 1/2 qt");
   await expect(figure(page, "salt")).toContainText("36.2 g");
-  await page.getByText("how this is reckoned").click();
+  await page.getByText("How it is calculated").click();
   await expect(page.getByText("salt = target · (meat + water) / 100")).toBeVisible();
   await expect(page.getByText("balance of masses").first()).toBeVisible();
-  await page.getByText("the same as a table").click();
+  await page.getByText("Show as table").click();
   await expect(page.getByRole("table", { name: "Salt in the meat" })).toContainText("%");
   await page.reload({ waitUntil: "networkidle" });
   await expect(page.getByLabel("Meat or fish")).toHaveValue("2 lb 3 oz");
@@ -33,36 +33,36 @@ test("one figure changed, the rest follows, as one types and in what one types; 
 
 test("a figure is fixed and a field follows; let go of, the field keeps what it came to", async ({ page }) => {
   await open(page, "/bench/brine");
-  await page.getByRole("button", { name: "Fix Salt, weighed for both" }).click();
-  await page.getByLabel("Salt, weighed for both, fixed at").fill("60 g");
-  await page.getByLabel("What gives way").selectOption({ label: "water over it" });
-  await expect(page.getByLabel("Water over it")).toHaveValue("2.5 kg");
-  await expect(page.getByLabel("Water over it")).toHaveAttribute("readonly", "");
-  await page.getByRole("button", { name: "Let go of Salt, weighed for both" }).click();
-  await expect(page.getByLabel("Water over it")).toHaveValue("2.5 kg");
+  await page.getByRole("button", { name: "Lock Salt, equilibrium brine" }).click();
+  await page.getByLabel("Salt, equilibrium brine, locked at").fill("60 g");
+  await page.getByLabel("Field to change").selectOption({ label: "water" });
+  await expect(page.getByLabel("Water").first()).toHaveValue("2.5 kg");
+  await expect(page.getByLabel("Water").first()).toHaveAttribute("readonly", "");
+  await page.getByRole("button", { name: "Unlock Salt, equilibrium brine" }).click();
+  await expect(page.getByLabel("Water").first()).toHaveValue("2.5 kg");
   await expect(figure(page, "salt")).toContainText("60 g");
-  await page.getByRole("button", { name: "Fix Salt, weighed for both" }).click();
-  await page.getByLabel("Salt, weighed for both, fixed at").fill("100 kg");
-  await expect(page.locator("main").getByRole("alert")).toContainText("can lie between");
+  await page.getByRole("button", { name: "Lock Salt, equilibrium brine" }).click();
+  await page.getByLabel("Salt, equilibrium brine, locked at").fill("100 kg");
+  await expect(page.locator("main").getByRole("alert")).toContainText("can be between");
   // An address that holds nonsense still opens its panel.
   await open(page, "/bench/brine?shape=cube&meat=%3Cb%3E");
   await expect(page.locator("main").getByRole("alert")).toContainText("choose one of the list");
-  await page.getByLabel("Its shape").selectOption({ label: "Round and long" });
+  await page.getByLabel("Shape").selectOption({ label: "Long and round" });
   await page.getByLabel("Meat or fish").fill("1 kg");
   await expect(figure(page, "salt")).toContainText("37.5 g");
 });
 
-test("what cannot be read, what is out of range and what must not be reckoned are said in words, and no figure is given", async ({
+test("what cannot be read, what is out of range and what must not be calculated are said in words, and no figure is given", async ({
   page,
 }) => {
   await open(page, "/bench/curing-salt");
   const alert = page.locator("main").getByRole("alert");
-  await page.getByLabel("Nitrite that goes in").first().fill("500");
+  await page.getByLabel("Nitrite added").first().fill("500");
   await expect(alert).toContainText("above the limit of 200 ppm");
   // Past a limit no figure is left standing, and nothing to carry away.
   await expect(headline(page)).toHaveCount(0);
-  await expect(page.getByText("take it into a dish")).toHaveCount(0);
-  await page.getByLabel("Nitrite that goes in").first().fill("120");
+  await expect(page.getByText("Use in a dish")).toHaveCount(0);
+  await page.getByLabel("Nitrite added").first().fill("120");
   await expect(alert).toHaveCount(0);
   await page.getByLabel("Nitrite in the curing salt").fill("0.5");
   await expect(alert).toContainText("Only curing salt with 6.25 %");
@@ -74,18 +74,18 @@ test("what cannot be read, what is out of range and what must not be reckoned ar
   await expect(alert).toContainText("is no weight");
 });
 
-test("what takes longer is reckoned in a worker, and the last word counts", async ({ page }) => {
+test("what takes longer is calculated in a worker, and the last word counts", async ({ page }) => {
   await open(page, "/bench/cooling");
   const workers: string[] = [];
   page.on("worker", (w) => workers.push(w.url()));
-  const box = page.getByLabel("How much");
+  const box = page.getByLabel("Amount");
   for (const text of ["7 L", "8 L", "9 L", "12 L"]) await box.fill(text);
-  await page.getByLabel("The way I mean").selectOption({ label: "Open trays, still fridge" });
+  await page.getByLabel("Method").selectOption({ label: "Open trays, still fridge" });
   await expect(headline(page)).toContainText("Open trays, still fridge: 4 h 15 min to 21 °C");
-  await expect(page.getByRole("table", { name: "Ten ways of cooling this pot, from the end of cooking" })).toContainText("in time");
+  await expect(page.getByRole("table", { name: "Ten ways to cool this pot, from the end of cooking" })).toContainText("in time");
   expect(workers.length).toBe(1);
   await box.fill("0.1 L");
-  await expect(page.locator("main").getByRole("alert")).toContainText("How much: 100 mL is out of range. Give 200 mL to 40 L.");
+  await expect(page.locator("main").getByRole("alert")).toContainText("Amount: 100 mL is out of range. Give 200 mL to 40 L.");
 });
 
 test("units are chosen once: the fields are said anew, and other pages keep to it", async ({ page }) => {
@@ -109,38 +109,38 @@ test("inside a component: filled from the dish, written into it, and taken back"
       .amount;
   const before = await salt();
   await open(page, "/d/harvest-lunch/dish?c=pork");
-  const part = page.getByRole("region", { name: "Reckoned for Cured pork" });
-  await part.getByRole("button", { name: "Dry salt, and how long" }).click();
-  await expect(part.getByLabel("Meat or fish")).toHaveValue("3 kg");
-  await part.getByLabel("Salt, of the meat").fill("2");
-  await part.getByRole("button", { name: "Write it: 60 g of salt" }).click();
-  await expect.poll(salt).toEqual({ amount: 48, unit: "g" });
-  await expect(part.getByText("Fine sea salt, now 60 g")).toBeVisible();
+  const part = page.getByRole("region", { name: "Calculated for Cured pork" });
+  await part.getByRole("button", { name: "Dry salt and curing time" }).click();
+  await expect(part.getByLabel("Meat or fish")).toHaveValue("938 g");
+  await part.getByLabel("Salt, % of the meat").fill("2");
+  await part.getByRole("button", { name: /^Save: 18\.[78]\d? g of salt/ }).click();
+  await expect.poll(salt).toMatchObject({ amount: expect.closeTo(15, 0), unit: "g" });
+  await expect(part.getByText(/Fine sea salt, now 18\.[78]\d? g/)).toBeVisible();
   await page.locator("body").click({ position: { x: 5, y: 500 } });
   await page.keyboard.press("Control+z");
   await expect.poll(salt).toEqual(before);
   // The stop holds here as well.
   await part.getByRole("button", { name: "Curing salt", exact: true }).click();
-  await part.getByLabel("Nitrite that goes in").first().fill("400");
+  await part.getByLabel("Nitrite added").first().fill("400");
   await expect(part.getByRole("alert")).toContainText("above the limit");
-  await expect(part.getByRole("button", { name: /^Write it/ })).toHaveCount(0);
+  await expect(part.getByRole("button", { name: /^Save:/ })).toHaveCount(0);
   await expect(page).toHaveURL(/bench=curing-salt/);
 });
 
-test("a step is given the time that was reckoned for it; a panel of the Bench is taken into a dish", async ({ page }) => {
+test("a step is given the time that was calculated for it; a panel of the Bench is taken into a dish", async ({ page }) => {
   const chill = async () =>
     (await lunch()).components.find((c: Loose) => c.id === "jelly").methods[0].steps.find((s: Loose) => s.id === "chill");
   await open(page, "/d/harvest-lunch/dish?c=jelly");
-  await page.getByRole("button", { name: /^reckon it ?: Cooling a pot, for/ }).click();
-  const part = page.getByRole("region", { name: "Reckoned for Cider jelly" });
-  await part.getByLabel("The way I mean").selectOption({ label: "Ice bath, left standing" });
+  await page.getByRole("button", { name: /^Calculate ?: Cooling a pot, for/ }).click();
+  const part = page.getByRole("region", { name: "Calculated for Cider jelly" });
+  await part.getByLabel("Method").selectOption({ label: "Ice bath, left standing" });
   await expect(headline(page)).toContainText("Ice bath, left standing");
-  await part.getByRole("button", { name: /^Write it: .* cooling/ }).click();
+  await part.getByRole("button", { name: /^Save: .* cooling/ }).click();
   await expect.poll(async () => (await chill()).time).toMatchObject({ likely: expect.stringMatching(/^\d+m$/) });
   await open(page, "/bench/dry-cure?meat=2.2+kg");
-  await page.getByText("take it into a dish").click();
+  await page.getByText("Use in a dish").click();
   await page.getByLabel("Dish", { exact: true }).selectOption({ label: "Harvest lunch" });
   await page.getByLabel("Component", { exact: true }).selectOption({ label: "Cured pork" });
-  await page.getByRole("link", { name: "Open it there" }).click();
-  await expect(page.getByRole("region", { name: "Reckoned for Cured pork" }).getByLabel("Meat or fish")).toHaveValue("2.2 kg");
+  await page.getByRole("link", { name: "Open" }).click();
+  await expect(page.getByRole("region", { name: "Calculated for Cured pork" }).getByLabel("Meat or fish")).toHaveValue("2.2 kg");
 });

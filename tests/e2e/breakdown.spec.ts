@@ -80,24 +80,24 @@ const COMPONENTS: readonly (readonly [name: string, steps: readonly string[], go
 test("a dish of five components is entered from nothing by keyboard, its questions answered, and planned", async ({ page }) => {
   const seen = await faults(page);
   await page.goto(server.url, { waitUntil: "networkidle" });
-  await tabTo(page, /What it is/);
+  await tabTo(page, /\|Name\s*\|/);
   await page.keyboard.type("Orchard supper");
-  await tabTo(page, /For how many/);
+  await tabTo(page, /Guests/);
   await page.keyboard.press("Control+a");
   await page.keyboard.type("8");
-  await tabTo(page, /Begin it/);
+  await tabTo(page, /Create/);
   await page.keyboard.press("Enter");
   await expect(page).toHaveURL(/\/d\/orchard-supper\/dish/);
   for (const [name, steps, goods] of COMPONENTS) {
     await tabTo(page, /\|Name\|/);
     await page.keyboard.type(name);
-    await tabTo(page, /What is done/);
+    await tabTo(page, /Steps/);
     for (const [i, line] of steps.entries()) {
       if (i) await page.keyboard.press("Enter");
       await page.keyboard.type(line);
     }
-    await expect(page.getByText(/kept as a note/)).toHaveCount(0);
-    await tabTo(page, /What goes in/);
+    await expect(page.getByText(/saved as a note/)).toHaveCount(0);
+    await tabTo(page, /Ingredients/);
     for (const [i, line] of goods.entries()) {
       if (i) await page.keyboard.press("Enter");
       await page.keyboard.type(line);
@@ -106,7 +106,7 @@ test("a dish of five components is entered from nothing by keyboard, its questio
     await expect(page.locator(`[data-pool]`, { hasText: name.split(" ")[0] as string }).first()).toBeVisible();
     await expect(page.locator("main").getByRole("alert")).toHaveCount(0);
   }
-  // What runs into the pie no longer runs to the table.
+  // What runs into the pie no longer runs to serving.
   const after = async () => dishOf("orchard-supper");
   await expect.poll(async () => (await after()).components.length).toBe(6);
   const dish = await after();
@@ -139,14 +139,14 @@ test("a dish of five components is entered from nothing by keyboard, its questio
       await page.keyboard.type((await field.getAttribute("placeholder")) ?? "");
       await page.keyboard.press("Enter");
     } else {
-      await first.getByRole("button", { name: /put it aside/ }).focus();
+      await first.getByRole("button", { name: /Skip/ }).focus();
       await page.keyboard.press("Enter");
       await page.keyboard.type("meant so");
       await page.keyboard.press("Enter");
     }
     await expect(page.locator(`[data-question="${id}"]`)).toHaveCount(0, { timeout: 10_000 });
   }
-  await expect(page.getByText(/^Nothing more to ask/)).toBeVisible();
+  await expect(page.getByText(/^No open questions/)).toBeVisible();
   await expect(page.locator("[data-plan-state='good'], [data-plan-state='moved']")).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press("2");
   await expect(page).toHaveURL(/timetable/);
@@ -167,7 +167,7 @@ test("the map: a component is opened, a stream joined by pulling, cut off by key
   await page.keyboard.press("Enter");
   await expect(page.getByRole("textbox", { name: "Name of the component" })).toBeVisible();
   await expect(page).toHaveURL(/dish\?c=/);
-  await page.getByRole("button", { name: "close", exact: true }).click();
+  await page.getByRole("button", { name: "Close", exact: true }).click();
   // Pulled by mouse from the plum butter to the pastry cream.
   const ring = await map.locator("g:has(> [data-pool='plums']) > circle").boundingBox();
   const target = await map.locator("[data-pool='cream']").boundingBox();
@@ -185,12 +185,12 @@ test("the map: a component is opened, a stream joined by pulling, cut off by key
   await axe(page);
   await map.locator("[data-pool='cream']").click();
   await page
-    .getByRole("button", { name: /^cut it off ?: .*plum/i })
+    .getByRole("button", { name: /^Remove ?: .*plum/i })
     .first()
     .focus();
   await page.keyboard.press("Enter");
   await expect.poll(taken).not.toContainEqual(expect.stringMatching(/^plums\./));
-  await page.getByText("The same as a table").click();
+  await page.getByText("Show as table").click();
   await expect(page.getByRole("table", { name: /What each component/ })).toContainText("Plum butter");
   // What is said of an undo fades, so the dish itself is watched.
   await page.locator("body").click({ position: { x: 5, y: 400 } });
@@ -209,30 +209,30 @@ test("a step is retyped in one line and by its fields, moved, doubled and taken 
   await expect(page.getByText(/round: turn every 20 min/)).toBeVisible();
   await line.press("Enter");
   await expect.poll(async () => (await steps())[0].tend).toMatchObject({ every: "20m", what: "turn" });
-  await expect(page.locator("[data-plan-state]")).toContainText(/The timetable (still holds|has moved)/, { timeout: 40_000 });
+  await expect(page.locator("[data-plan-state]")).toContainText(/The plan (still works|has changed)/, { timeout: 40_000 });
   await page
-    .getByRole("button", { name: /^all fields of/ })
+    .getByRole("button", { name: /^All fields of/ })
     .first()
     .click();
   await page.getByRole("textbox", { name: /^Time of/ }).fill("25-40m");
   await page.getByRole("textbox", { name: /^Time of/ }).press("Enter");
   await expect.poll(async () => (await steps())[0].time).toMatchObject({ min: "25m", max: "40m" });
-  await page.getByRole("textbox", { name: /^In the middle of/ }).fill("purple");
-  await page.getByRole("textbox", { name: /^In the middle of/ }).press("Enter");
+  await page.getByRole("textbox", { name: /^Core temperature of/ }).fill("purple");
+  await page.getByRole("textbox", { name: /^Core temperature of/ }).press("Enter");
   await expect(page.getByRole("alert").filter({ hasText: "was not understood" })).toContainText("Write a heat");
   await page
-    .getByRole("button", { name: /^Do .* once more/ })
+    .getByRole("button", { name: /^Duplicate / })
     .first()
     .click();
   await expect.poll(async () => (await steps()).length).toBe(before.length + 1);
   await page
-    .getByRole("button", { name: /^Take out / })
+    .getByRole("button", { name: /^Remove / })
     .nth(1)
     .click();
   await expect.poll(async () => (await steps()).length).toBe(before.length);
   // A thing that the kitchen has not: told, and borrowed in one press.
-  await page.getByRole("textbox", { name: "Another step" }).fill("smoke 2h, grill 110");
-  await page.getByRole("textbox", { name: "Another step" }).press("Enter");
+  await page.getByRole("textbox", { name: "Add a step" }).fill("smoke 2h, grill 110");
+  await page.getByRole("textbox", { name: "Add a step" }).press("Enter");
   await page.getByRole("button", { name: /Borrow a grill/ }).click();
   await expect.poll(async () => (await dishOf("spiced-duck")).kitchen.equipment.some((e: Loose) => e.kind === "grill")).toBe(true);
   await axe(page);
@@ -280,8 +280,8 @@ test("a substitute is chosen in one press and taken back in one", async ({ page 
       .find((c: Loose) => c.id === "dough")
       .methods[0].ingredients.find((i: Loose) => /flour/i.test(i.standsFor?.name ?? i.name));
   const before = await flour();
-  await page.getByRole("button", { name: new RegExp(`^cannot be had ?: ${before.name}`, "i") }).click();
-  await page.getByRole("button", { name: "use it" }).first().click();
+  await page.getByRole("button", { name: new RegExp(`^Can't get this ?: ${before.name}`, "i") }).click();
+  await page.getByRole("button", { name: "Use this" }).first().click();
   await expect.poll(async () => (await flour()).standsFor?.name).toBe(before.name);
   await page.getByRole("button", { name: new RegExp(`^${before.name} again`, "i") }).click();
   await expect.poll(flour).toEqual(before);
@@ -290,23 +290,23 @@ test("a substitute is chosen in one press and taken back in one", async ({ page 
 test("ways side by side; bought this time instead of made, and in the larder already", async ({ page }) => {
   await page.goto(`${server.url}/d/harvest-lunch/dish?c=jelly`, { waitUntil: "networkidle" });
   const jelly = async () => (await dishOf("harvest-lunch")).components.find((c: Loose) => c.id === "jelly");
-  await page.getByText("the ways side by side").click();
+  await page.getByText("Compare methods").click();
   await expect(page.getByRole("columnheader", { name: "Leaf gelatine in cider stock" })).toBeVisible();
-  await expect(page.getByRole("row", { name: /^by hand/ })).toContainText(/\d+ min.*\d+ min|\d h.*\d+ min/);
-  await page.getByText(/^not made this time/).click();
-  await page.getByLabel("in the larder since").fill("2026-12-04T18:00");
-  await page.getByLabel("so much of it").fill("1.5 L");
-  await page.getByRole("button", { name: "It is there" }).click();
+  await expect(page.getByRole("row", { name: /^Hands-on/ })).toContainText(/\d+ min.*\d+ min|\d h.*\d+ min/);
+  await page.getByText(/^Not made this time/).click();
+  await page.getByLabel("On hand, made").fill("2026-12-04T18:00");
+  await page.getByLabel("Amount on hand").fill("1.5 L");
+  await page.getByRole("button", { name: "Save" }).click();
   await expect.poll(async () => (await jelly()).onHand?.[0]?.madeAt).toBe("2026-12-04T18:00");
-  await expect(page.getByText(/It is in the larder already/)).toBeVisible();
-  await page.getByRole("button", { name: "make it anew" }).click();
+  await expect(page.getByText(/On hand, made/)).toBeVisible();
+  await page.getByRole("button", { name: "Make it again" }).click();
   await expect.poll(async () => (await jelly()).onHand).toBeUndefined();
-  await page.getByText("this way, another way, if it fails").click();
+  await page.getByText("Edit methods").click();
   const fails = page.getByRole("textbox", { name: "If it fails" });
   await fails.fill("aspic powder, 30m");
   await fails.press("Enter");
   await expect.poll(async () => (await jelly()).fallback?.name).toBe("aspic powder");
-  await page.getByText(/^not made this time/).click();
+  await page.getByText(/^Not made this time/).click();
   await page.getByRole("checkbox", { name: /bought, instead/ }).check();
   await expect
     .poll(async () => (await dishOf("harvest-lunch")).wishes?.pins ?? [])
@@ -321,14 +321,14 @@ test("a saved page is previewed line by line, corrected, and kept; hostile text 
   await page
     .getByLabel(/A dish file, a saved recipe page/)
     .setInputFiles({ name: "page.html", mimeType: "text/html", buffer: readFileSync(pageFile("12-nested-mixed.html")) });
-  await page.getByRole("button", { name: "Check it and bring it in" }).click();
+  await page.getByRole("button", { name: "Check and import" }).click();
   await expect(page).toHaveURL(/\/import$/);
   await expect(page.getByRole("region", { name: /^Part / })).toHaveCount(3);
-  await page.getByLabel("You are").fill("5");
+  await page.getByLabel("Guests").fill("5");
   const duck = page.getByRole("textbox", { name: "Ingredient duck legs" });
   await duck.fill("8 duck legs (about 2.4 kg)");
   await axe(page);
-  await page.getByRole("button", { name: "Keep it" }).click();
+  await page.getByRole("button", { name: "Import", exact: true }).click();
   await expect(page).toHaveURL(/\/d\/duck-rillettes\/dish\/questions/);
   const dish = await dishOf("duck-rillettes");
   expect(dish.dish).toMatchObject({ baseServes: 10, serves: 5 });
@@ -338,29 +338,29 @@ test("a saved page is previewed line by line, corrected, and kept; hostile text 
   });
   await server.plan("duck-rillettes");
   await page.goto(server.url, { waitUntil: "networkidle" });
-  await page.getByLabel(/or its text/).fill(readFileSync(pageFile("hostile.html"), "utf8"));
-  await page.getByRole("button", { name: "Check it and bring it in" }).click();
-  await expect(page.getByRole("button", { name: "Keep it" })).toBeVisible();
+  await page.getByLabel(/paste text/).fill(readFileSync(pageFile("hostile.html"), "utf8"));
+  await page.getByRole("button", { name: "Check and import" }).click();
+  await expect(page.getByRole("button", { name: "Import", exact: true })).toBeVisible();
   expect(await page.evaluate(() => "hacked" in window)).toBe(false);
-  await page.getByRole("button", { name: "Keep it" }).click();
+  await page.getByRole("button", { name: "Import", exact: true }).click();
   await expect(page).toHaveURL(/\/dish\/questions/);
   await page.goto(server.url, { waitUntil: "networkidle" });
-  await page.getByLabel(/or its text/).fill("nothing to cook here");
-  await page.getByRole("button", { name: "Check it and bring it in" }).click();
+  await page.getByLabel(/paste text/).fill("nothing to cook here");
+  await page.getByRole("button", { name: "Check and import" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "line of its own" })).toBeVisible();
   await page.goBack();
-  await expect(page.getByLabel(/or its text/)).toHaveValue("nothing to cook here");
+  await expect(page.getByLabel(/paste text/)).toHaveValue("nothing to cook here");
   expect(seen).toEqual([]);
 });
 
 test("the library: looked through, and a component taken at the guests' number", async ({ page }) => {
   await page.goto(`${server.url}/d/spiced-duck/dish/library`, { waitUntil: "networkidle" });
-  await page.getByRole("searchbox", { name: "Look for" }).fill("cabbage");
+  await page.getByRole("searchbox", { name: "Search" }).fill("cabbage");
   await page.getByRole("combobox", { name: "Kind" }).selectOption("ferment");
   await expect(page.locator("[data-entry]")).toHaveCount(1);
   await page.getByRole("button", { name: /Sour red cabbage/ }).click();
   await axe(page);
-  await page.getByRole("button", { name: /^Take it for 4/ }).click();
+  await page.getByRole("button", { name: /^Add for 4/ }).click();
   await expect(page).toHaveURL(/dish\?c=red-kraut/);
   const taken = (await dishOf("spiced-duck")).components.find((c: Loose) => c.id === "red-kraut");
   expect(taken.factor).toBeCloseTo(0.4, 6);
@@ -373,8 +373,8 @@ test("amounts: who eats, a wanted weight, what does not fit with its way out, an
   await page.getByRole("button", { name: /^Make it for 12.4/ }).click();
   await expect.poll(async () => (await dish()).dish.serves).toBe(12.4);
   await page.getByLabel("Which component").selectOption({ label: "Seeded sourdough" });
-  await page.getByLabel("I want so much of it").fill("3.1 kg");
-  await page.getByRole("button", { name: "Scale it" }).first().click();
+  await page.getByLabel("I want this amount").fill("3.1 kg");
+  await page.getByRole("button", { name: "Scale" }).first().click();
   await expect.poll(async () => (await dish()).components.find((c: Loose) => c.id === "bread").factor).toBeGreaterThan(1.2);
   await expect(page.getByText(/makes 3.1 kg now/)).toBeVisible();
   const over = page.locator("[data-verdict='over']").first();

@@ -1,4 +1,4 @@
-// Followed to the table, as a cook does it: a stew whose mix is begun late and whose simmer is pressed late, with a slip of the finger taken back, a
+// Followed to serving, as a cook does it: a stew whose mix is begun late and whose simmer is pressed late, with a slip of the finger taken back, a
 // minute corrected and something forgotten added; and a lunch gone on with through a night.
 
 import { REHEARSAL_DISHES } from "../../bench/rehearsal/dishes";
@@ -23,7 +23,7 @@ async function press(page: any, at: string, step: string, button: string) {
   await expect(page.getByRole("region", { name: "Log" }).getByText(`${said}: ${step}`).first()).toBeVisible({ timeout: 20_000 });
 }
 
-test("the stew comes to the table though the mix was late and the simmer pressed late", async ({ page }) => {
+test("the stew is served though the mix was late and the simmer pressed late", async ({ page }) => {
   test.setTimeout(240_000);
   expect((await server.post("/api/dishes", stew)).ok).toBe(true);
   await server.post("/api/dishes/bean-stew/plan", {}).then((r) => r.text());
@@ -77,7 +77,7 @@ test("the stew comes to the table though the mix was late and the simmer pressed
   await expect(prove).toContainText(/until .*about/);
   await expect(log.getByText("Expected to end: Prove the dough")).toBeVisible({ timeout: 20_000 });
 
-  // To the table, each press where the plan has it by then.
+  // Serve, each press where the plan has it by then.
   for (const [step, name] of [
     ["bread.prove", "Prove the dough"],
     ["stew.simmer", "Simmer the stew"],
@@ -102,7 +102,7 @@ test("the stew comes to the table though the mix was late and the simmer pressed
   await expect(page.getByText("The run has ended. Its log is kept.")).toBeVisible();
 });
 
-test("the lunch is followed to the table: a slip in the evening, a night looked at, and what was forgotten is added to the log", async ({
+test("the lunch is followed to serving: a slip in the evening, a night looked at, and what was forgotten is added to the log", async ({
   page,
 }) => {
   test.setTimeout(420_000);
@@ -133,7 +133,7 @@ test("the lunch is followed to the table: a slip in the evening, a night looked 
     if (!night && state.size > 40 && new Date(at).getUTCDate() !== new Date(server.hour()).getUTCDate()) {
       night = true;
       await page.goto(`${server.url}/d/${slug}/cook`);
-      await expect(page.getByRole("status", { name: "Where things stand" })).toContainText(
+      await expect(page.getByRole("status", { name: "Status" })).toContainText(
         /Everything waiting is fine|Running by itself|Nothing waiting/,
       );
       await expect(page.getByRole("region", { name: "Log" }).getByRole("listitem").first()).toBeVisible();

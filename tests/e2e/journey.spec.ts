@@ -13,7 +13,7 @@ test("the demo opens on its dishes, and the lunch has its timetable", async ({ p
   await page.goto(server.url);
   await page.getByRole("link", { name: /Harvest lunch/ }).click();
   await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible();
-  await expect(page.getByRole("status", { name: "Where things stand" })).toContainText("to the table");
+  await expect(page.getByRole("status", { name: "Status" })).toContainText("to serving");
   const plan = await server.plan("harvest-lunch");
   expect(plan.steps.length).toBeGreaterThanOrEqual(60);
   await expect(page.locator("[data-step]")).toHaveCount(plan.steps.length);
@@ -44,13 +44,13 @@ test("other hours of the cook give another plan, and taking back gives the first
   await page.goto(`${server.url}/d/harvest-lunch/kitchen`, { waitUntil: "networkidle" });
   const begins = page.getByTestId("plan-begins");
   const said = await begins.innerText();
-  await page.getByLabel("Works with the hands, cook 1, line 1: from").fill(later);
-  await page.getByRole("button", { name: "Keep the kitchen so" }).click();
-  await expect(page.getByText("Kept. The timetable follows.")).toBeVisible();
+  await page.getByLabel("Working hours, cook 1, line 1: from").fill(later);
+  await page.getByRole("button", { name: "Save kitchen" }).click();
+  await expect(page.getByText("Saved. Replanning.")).toBeVisible();
   const first = async () => evenings(await server.plan("harvest-lunch"))[0] ?? "";
   await expect.poll(async () => (await first()) >= later, { timeout: 40_000 }).toBe(true);
   await page.keyboard.press("Control+z");
-  await expect(page.getByText(/Taken back: the kitchen/)).toBeVisible();
+  await expect(page.getByText(/Undone: the kitchen/)).toBeVisible();
   await expect.poll(first, { timeout: 40_000 }).toBe(earliest);
   await expect(begins).toHaveText(said, { timeout: 30_000 });
   expect((await server.plan("harvest-lunch")).steps).toEqual(before.steps);
@@ -58,9 +58,9 @@ test("other hours of the cook give another plan, and taking back gives the first
 
 test("hours that are none are refused where they stand, and nothing typed is lost", async ({ page }) => {
   await page.goto(`${server.url}/d/harvest-lunch/kitchen`, { waitUntil: "networkidle" });
-  const from = page.getByLabel("Works with the hands, cook 1, line 2: from");
+  const from = page.getByLabel("Working hours, cook 1, line 2: from");
   await from.fill("7 o'clock");
-  await page.getByRole("button", { name: "Keep the kitchen so" }).click();
+  await page.getByRole("button", { name: "Save kitchen" }).click();
   await expect(page.getByRole("main").getByRole("alert")).toContainText("18:30");
   await expect(from).toHaveValue("7 o'clock");
 });
@@ -150,7 +150,7 @@ test("with the line down Cook stays on the screen, however often it asks for new
 });
 
 test("when something comes due the screen calls across the kitchen, until it is pressed", async ({ page }) => {
-  const plan = await server.plan("spiced-duck");
+  const plan = await server.settled("spiced-duck");
   const next = plan.steps.find((s: { step: string }) => s.step === "duck.glaze");
   await server.clock(new Date(Date.parse(next.start) - 60_000).toISOString());
   await page.goto(`${server.url}/d/spiced-duck/cook`, { waitUntil: "networkidle" });
@@ -173,14 +173,14 @@ test("too late for the dough: it is said why, and serving later is one press awa
   await server.plan("saturday-pastries");
   await server.clock("2026-12-19T04:00:00Z");
   await page.goto(`${server.url}/d/saturday-pastries/timetable`, { waitUntil: "networkidle" });
-  await page.getByRole("button", { name: "plan again" }).click();
+  await page.getByRole("button", { name: "Replan" }).click();
   const why = page.getByRole("region", { name: "Why there is no plan" });
-  await expect(why).toContainText("nothing begins before", { timeout: 60_000 });
-  await expect(why).toContainText("nothing begins before");
+  await expect(why).toContainText("nothing can start earlier", { timeout: 60_000 });
+  await expect(why).toContainText("nothing can start earlier");
   await why.getByRole("button", { name: /^Serve at/ }).click();
   await why.getByRole("button", { name: /^Do it: Serve at/ }).click({ timeout: 60_000 });
   await expect(why).toHaveCount(0, { timeout: 60_000 });
   await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible();
   await page.keyboard.press("Control+z");
-  await expect(page.getByText(/Taken back: Serve at/)).toBeVisible();
+  await expect(page.getByText(/Undone: Serve/)).toBeVisible();
 });

@@ -36,7 +36,7 @@ test("the severe are acknowledged one by one, by name, before anything starts; t
   await expect(start).toBeDisabled();
   expect((await server.post("/api/dishes/harvest-lunch/run", {})).status).toBe(409);
   const fat = page.getByRole("article", { name: "Danger: Hot fat" });
-  await fat.getByText("the usual caution, and its source").click();
+  await fat.getByText("Caution and source").click();
   await expect(fat).toContainText("NFPA");
   await expect(fat).toContainText("Local codes");
   const boxes = page.getByRole("checkbox", { name: /^I understand/ });
@@ -54,9 +54,9 @@ test("the severe are acknowledged one by one, by name, before anything starts; t
   }
   await expect(start).toBeEnabled();
   await open(page, "/d/harvest-lunch/timetable");
-  const mind = page.getByRole("region", { name: "What to mind" });
-  await expect(mind).toContainText("Every danger is acknowledged");
-  await expect(mind).toContainText("What the rules do not find may still be there");
+  const mind = page.getByRole("region", { name: "Safety" });
+  await expect(mind).toContainText("You have read every danger");
+  await expect(mind).toContainText("The rules may miss something");
 });
 
 test("a step that has changed since is asked anew before it can start", async ({ page }) => {
@@ -68,8 +68,13 @@ test("a step that has changed since is asked anew before it can start", async ({
   const path = `/components/${at}/methods/0/ingredients/${before.components[at].methods[0].ingredients.indexOf(curing(before))}/amount/amount`;
   const { body } = await versionOf(page);
   expect(
-    (await server.post("/api/dishes/harvest-lunch/change", { version: body, change: [{ op: "replace", path, value: 1.5 }], label: "less" }))
-      .ok,
+    (
+      await server.post("/api/dishes/harvest-lunch/change", {
+        version: body,
+        change: [{ op: "replace", path, value: 0.45 }],
+        label: "less",
+      })
+    ).ok,
   ).toBe(true);
   const refused = await event("pork.weigh");
   expect(refused.status).toBe(409);
@@ -78,15 +83,15 @@ test("a step that has changed since is asked anew before it can start", async ({
   expect((await event("slaw.shred")).ok).toBe(true);
   // Pressed on the page it is kept, and written down once the cook has said so.
   await open(page, "/d/harvest-lunch/cook");
-  await page.getByRole("button", { name: /^(?:Begin now|Done already): Weigh the cure/ }).click();
+  await page.getByRole("button", { name: /^(?:Start now|Done already): Weigh the cure/ }).click();
   const hand = page.getByRole("region", { name: "At hand" });
-  await expect(hand.getByRole("alert")).toContainText("What you pressed is kept");
+  await expect(hand.getByRole("alert")).toContainText("Your press is saved");
   await hand
     .getByRole("checkbox", { name: /^I understand: too little curing salt/ })
     .first()
     .click();
   await expect(hand.getByRole("alert")).toHaveCount(0, { timeout: 30_000 });
-  await expect(page.getByRole("button", { name: /^(?:Begin now|Done already): Weigh the cure/ })).toHaveCount(0);
+  await expect(page.getByRole("button", { name: /^(?:Start now|Done already): Weigh the cure/ })).toHaveCount(0);
 });
 
 async function versionOf(page: Page): Promise<{ body: number }> {
@@ -106,7 +111,7 @@ test("past a limit there is no way round: not by acknowledging, not by starting,
   expect(hard).toMatchObject({ hard: true, severity: "stop", component: "pork" });
   const said = await server.post(`/api/dishes/${slug}/safety`, { acknowledge: [{ id: hard.id, print: hard.print }] });
   expect(said.status).toBe(409);
-  expect(((await said.json()) as Loose).message).toContain("only mended");
+  expect(((await said.json()) as Loose).message).toContain("only fixed");
   // All others acknowledged, it still holds the run.
   const others = (await findings(slug)).filter((f) => f.severity === "stop" && !f.hard).map(({ id, print }) => ({ id, print }));
   await server.post(`/api/dishes/${slug}/safety`, { acknowledge: others });

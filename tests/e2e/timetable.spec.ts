@@ -42,7 +42,7 @@ async function bring(document: Loose): Promise<string> {
   expect(answer.ok, await answer.clone().text()).toBe(true);
   return (await answer.json()).value.slug;
 }
-const bar = (page: Page) => page.getByRole("region", { name: "What is tried" });
+const bar = (page: Page) => page.getByRole("region", { name: "Preview" });
 const kept = (page: Page, what: RegExp) => expect(page.getByText(what).first()).toBeVisible({ timeout: 60_000 });
 /** Where a step can be taken hold of: on the screen, and under nothing else. */
 async function grip(page: Page, ref: string): Promise<readonly [x: number, y: number]> {
@@ -62,7 +62,7 @@ async function grip(page: Page, ref: string): Promise<readonly [x: number, y: nu
 }
 const chart = (page: Page) => page.getByRole("application", { name: /Route chart/ });
 
-test("a step is dragged: what moves with it is said at the pointer, and where it is let go it is held", async ({ page }) => {
+test("a step is dragged: what moves with it is said at the pointer, and where it is dropped it is fixed", async ({ page }) => {
   await open(page, "spiced-duck");
   const before = await verified("spiced-duck");
   const [x, y] = await grip(page, "radish.cut");
@@ -73,19 +73,19 @@ test("a step is dragged: what moves with it is said at the pointer, and where it
   await expect(note).toContainText(/\w{3} \d\d:\d\d/);
   await expect(note).toContainText(/nothing else moves|others? moves?/, { timeout: 20_000 });
   await page.mouse.up();
-  await kept(page, /Kept: .*held at/);
+  await kept(page, /Saved: .*fixed at/);
   const after = await verified("spiced-duck");
   expect(startOf(after, "radish.cut")).toBeLessThan(startOf(before, "radish.cut"));
   expect(await pinsOf("spiced-duck")).toMatchObject([{ step: "radish.cut" }]);
   await expect(page.locator('[data-nail="radish.cut"]')).toHaveCount(1);
   await page.keyboard.press("Control+z");
-  await kept(page, /Taken back: .*held at/);
+  await kept(page, /Undone: .*fixed at/);
   await expect
     .poll(async () => startOf(await verified("spiced-duck"), "radish.cut"), { timeout: 40_000 })
     .toBe(startOf(before, "radish.cut"));
   expect(await pinsOf("spiced-duck")).toEqual([]);
   await page.keyboard.press("Control+Shift+z");
-  await kept(page, /Done again: .*held at/);
+  await kept(page, /Redone: .*fixed at/);
   await expect.poll(() => pinsOf("spiced-duck")).toMatchObject([{ step: "radish.cut" }]);
   await page.keyboard.press("Control+z");
   await expect.poll(() => pinsOf("spiced-duck"), { timeout: 20_000 }).toEqual([]);
@@ -111,22 +111,22 @@ test("by keys alone: taken in the hand, moved, told, let go, put back", async ({
   await chart(page).focus();
   await page.keyboard.press("Home");
   await page.keyboard.press("m");
-  await expect(said).toContainText("is in the hand");
+  await expect(said).toContainText("is picked up");
   await page.keyboard.press("ArrowLeft");
   await expect(said).toContainText(/(nothing else moves|other steps? moves? with it|stays at)/, { timeout: 20_000 });
   await page.keyboard.press("Escape");
-  await expect(said).not.toContainText("in the hand");
+  await expect(said).not.toContainText("picked up");
   expect(await verified("saturday-pastries")).toEqual(before);
   await page.keyboard.press("m");
   for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowLeft");
   await expect(said).toContainText(/moves? with it|nothing else moves/, { timeout: 20_000 });
   await page.keyboard.press("Enter");
-  await kept(page, /Kept: .*held at/);
+  await kept(page, /Saved: .*fixed at/);
   const [pin] = await pinsOf("saturday-pastries");
   const after = await verified("saturday-pastries");
   expect(startOf(after, pin.step)).toBe(startOf(before, pin.step) - 15);
   await page.keyboard.press("Control+z");
-  await kept(page, /Taken back/);
+  await kept(page, /Undone/);
   await expect.poll(() => pinsOf("saturday-pastries")).toEqual([]);
 });
 
@@ -171,11 +171,11 @@ test("why here: slack as a band, the tight chain drawn and told, what the whole 
       .filter({ hasText: /Bake hot|Bake/ })
       .first(),
   ).toBeVisible();
-  await page.getByRole("button", { name: "what the hour hangs on" }).click();
+  await page.getByRole("button", { name: "Show critical steps" }).click();
   expect(page.url()).toContain("chain=true");
   const faint = await page.locator("[data-step]").evaluateAll((all) => all.filter((e) => e.getAttribute("opacity") === "0.16").length);
   expect(faint).toBeGreaterThan(10);
-  await page.getByRole("button", { name: "show all steps" }).click();
+  await page.getByRole("button", { name: "Show all steps" }).click();
 });
 
 test("a wait says its window on the chart: least, best and longest, safety apart from quality", async ({ page }) => {
@@ -210,26 +210,26 @@ test("held there, not before, not after, another cook: each a rule that the plan
   await open(page, "harvest-lunch", `?c=${step.split(".")[0]}&s=${step}`);
   const panel = page.getByRole("complementary", { name: "The selected component" });
   const before = await verified("harvest-lunch");
-  await panel.getByRole("button", { name: "Hold it there" }).click();
-  await kept(page, /Kept: .*held at/);
+  await panel.getByRole("button", { name: "Fix it here" }).click();
+  await kept(page, /Saved: .*fixed at/);
   expect(await pinsOf("harvest-lunch")).toHaveLength(1);
-  await panel.getByRole("button", { name: "Let it go" }).click();
-  await kept(page, /Kept: .*goes where it may/);
+  await panel.getByRole("button", { name: "Release" }).click();
+  await kept(page, /Saved: .*released/);
   expect(await pinsOf("harvest-lunch")).toEqual([]);
-  await expect(panel.getByRole("button", { name: "Hold it there" })).toBeEnabled({ timeout: 30_000 });
+  await expect(panel.getByRole("button", { name: "Fix it here" })).toBeEnabled({ timeout: 30_000 });
   await panel.getByRole("button", { name: "not before, not after, who" }).click();
   const edge = startOf(before, step) - 60;
   await panel.getByLabel("not after").fill(zone.toWallInstant(edge));
-  await kept(page, /Kept: .*not after/);
+  await kept(page, /Saved: .*not after/);
   expect(startOf(await verified("harvest-lunch"), step)).toBeLessThanOrEqual(edge);
   await expect(panel.getByRole("combobox", { name: /^by/ })).toBeEnabled({ timeout: 30_000 });
   await panel.getByRole("combobox", { name: /^by/ }).selectOption({ label: "Nora" });
-  await kept(page, /Kept: .*by Nora/);
+  await kept(page, /Saved: .*by Nora/);
   const byNora = await verified("harvest-lunch");
   expect(byNora.steps.find((s) => s.step === step)?.hands.every((h) => h.cook === "nora")).toBe(true);
   for (let i = 0; i < 4; i++) {
     await page.keyboard.press("Control+z");
-    await kept(page, /Taken back/);
+    await kept(page, /Undone/);
     await page.waitForTimeout(300);
   }
   await expect.poll(() => pinsOf("harvest-lunch"), { timeout: 20_000 }).toEqual([]);
@@ -239,21 +239,21 @@ test("another layout is looked at beside the plan, and left without a trace", as
   await open(page, "harvest-lunch");
   const before = await server.plan("harvest-lunch");
   await page.getByRole("radio", { name: /Even/ }).click();
-  await expect(bar(page).getByRole("button", { name: "Keep it" })).toBeVisible({ timeout: 60_000 });
-  await expect(bar(page)).toContainText(/Begins .* earlier/);
-  await expect(bar(page)).toContainText(/On time in \d+ of 100 rehearsals, \d+ as it stands/);
+  await expect(bar(page).getByRole("button", { name: "Save" })).toBeVisible({ timeout: 60_000 });
+  await expect(bar(page)).toContainText(/Starts .* earlier/);
+  await expect(bar(page)).toContainText(/On time in \d+ of 100 rehearsals, \d+ now/);
   expect(Number(await page.locator("[data-ghosts]").getAttribute("data-ghosts"))).toBeGreaterThan(5);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`)).toEqual([]);
-  await bar(page).getByRole("button", { name: "Leave it" }).click();
+  await bar(page).getByRole("button", { name: "Discard" }).click();
   await expect(bar(page)).toHaveCount(0);
   expect(await server.plan("harvest-lunch")).toEqual(before);
 });
 
 test("an hour that cannot be: what clashes stands on the chart, and two presses lead to a plan that holds", async ({ page }) => {
   await open(page, "harvest-lunch");
-  await page.getByText("Another hour").click();
-  await page.getByLabel("At the table").first().fill("2026-12-06T06:00");
+  await page.getByText("Serve at another time").click();
+  await page.getByLabel("Serve at").first().fill("2026-12-06T06:00");
   await page.getByRole("button", { name: "Try it" }).click();
   const why = page.getByRole("region", { name: "Why there is no plan" });
   await expect(why).toBeVisible({ timeout: 60_000 });
@@ -266,11 +266,11 @@ test("an hour that cannot be: what clashes stands on the chart, and two presses 
     .first()
     .click();
   await why.getByRole("button", { name: /^Do it: Serve at/ }).click({ timeout: 60_000 });
-  await kept(page, /Kept: Serve at/);
+  await kept(page, /Saved: Serve/);
   await expect(why).toHaveCount(0, { timeout: 30_000 });
   await verified("harvest-lunch");
   await page.keyboard.press("Control+z");
-  await kept(page, /Taken back: Serve at/);
+  await kept(page, /Undone: Serve/);
 });
 
 test.describe("every kind of way out, applied", () => {
@@ -319,32 +319,32 @@ test.describe("every kind of way out, applied", () => {
       // The first way out is drawn by itself where there was nothing to draw.
       await way.getByRole("button").first().click();
       await way.getByRole("button", { name: /^Do it/ }).click({ timeout: 60_000 });
-      await kept(page, /^Kept:/);
+      await kept(page, /^Saved:/);
       await verified(slug);
       await expect(page.getByRole("region", { name: "Why there is no plan" })).toHaveCount(0, { timeout: 30_000 });
       await page.keyboard.press("Control+z");
-      await kept(page, /Taken back/);
+      await kept(page, /Undone/);
     });
   }
 });
 
 test("can I still make it: the earliest table, the latest start, and a point of the frontier that becomes the plan", async ({ page }) => {
   await open(page, "harvest-lunch");
-  await page.getByText("Can it still be made").click();
-  await page.getByRole("button", { name: "Can I still make it" }).click();
-  await expect(page.getByText(/Begun now, it can be at the table/)).toBeVisible({ timeout: 90_000 });
-  await expect(page.getByText(/it must be begun by/)).toBeVisible();
+  await page.locator("summary", { hasText: "Can I still make it?" }).click();
+  await page.getByRole("button", { name: "Can I still make it?" }).click();
+  await expect(page.getByText(/Started now, it can be served/)).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText(/, start by/)).toBeVisible();
   await expect(page.locator("[data-frontier] svg path").first()).toBeAttached({ timeout: 30_000 });
   const choice = page.getByRole("button", { name: /gives up 0\.\d+ of quality/ }).first();
   await choice.click();
-  await bar(page).getByRole("button", { name: "Keep it" }).click({ timeout: 60_000 });
-  await kept(page, /^Kept:/);
+  await bar(page).getByRole("button", { name: "Save" }).click({ timeout: 60_000 });
+  await kept(page, /^Saved:/);
   const plan = await verified("harvest-lunch");
   const pinned = (await pinsOf("harvest-lunch")).filter((p) => p.component);
   expect(pinned.length).toBeGreaterThan(0);
   for (const p of pinned) expect(plan.methods[p.component]).toBe(p.method);
   await page.keyboard.press("Control+z");
-  await kept(page, /Taken back/);
+  await kept(page, /Undone/);
   await expect.poll(() => pinsOf("harvest-lunch")).toEqual([]);
 });
 
@@ -353,17 +353,17 @@ test("how sure it is, the last moments for stand-ins, and what a heavy place wou
   await expect(page.getByText(/^On time in \d+ of 100 rehearsals/)).toBeVisible({ timeout: 40_000 });
   expect(await page.locator("[data-last-moment]").count()).toBeGreaterThan(0);
   expect(await page.locator("[data-soft]").count()).toBeGreaterThan(5);
-  const heavy = page.getByRole("region", { name: "Heavy and quiet" });
-  await heavy.getByRole("button", { name: /What would ease it: Saturday asks/ }).click();
-  const ways = heavy.getByRole("button", { name: /^(A helper from|Laid out)|instead\.$|in place of/ });
+  const heavy = page.getByRole("region", { name: "Busy and free times" });
+  await heavy.getByRole("button", { name: /Make it easier: Saturday has/ }).click();
+  const ways = heavy.getByRole("button", { name: /^(A helper from|Schedule style)|instead\.$|instead of/ });
   await expect(ways.first()).toBeVisible({ timeout: 60_000 });
   await ways.first().click();
-  await expect(bar(page).getByRole("button", { name: "Keep it" })).toBeVisible({ timeout: 60_000 });
-  await expect(bar(page)).toContainText(/Saturday has .* less to do|hands over|less by hand/);
-  await bar(page).getByRole("button", { name: "Leave it" }).click();
-  const offer = heavy.getByRole("button", { name: /^Do “/ }).first();
+  await expect(bar(page).getByRole("button", { name: "Save" })).toBeVisible({ timeout: 60_000 });
+  await expect(bar(page)).toContainText(/Saturday has .* less to do|hands over|less of hands-on work/);
+  await bar(page).getByRole("button", { name: "Discard" }).click();
+  const offer = heavy.getByRole("button", { name: /^Move “/ }).first();
   await offer.click();
-  await expect(bar(page)).toContainText(/Tried, not kept yet|It cannot be done|No plan with this/i, { timeout: 60_000 });
+  await expect(bar(page)).toContainText(/Preview, not saved yet|Not possible|No plan with this/i, { timeout: 60_000 });
 });
 
 test("a place is opened to its litres, with a table that says the same; the whole chart has one too", async ({ page }) => {
@@ -374,13 +374,13 @@ test("a place is opened to its litres, with a table that says the same; the whol
     if (!(await fullest.isVisible())) await page.getByRole("button", { name: "fridge", exact: true }).click();
     await expect(fullest).toBeVisible({ timeout: 3000 });
   }).toPass();
-  await page.getByText("All that stands there, as a table").click();
+  await page.getByText("Show as table").click();
   expect(await page.locator("[data-place] tbody tr").count()).toBeGreaterThan(5);
   await page.reload();
   await expect(page.locator('[data-place="fridge"]')).toBeVisible();
-  await page.getByText("The chart as a table").click();
+  await page.getByText("All steps as a table").click();
   const plan = await verified("harvest-lunch");
-  const rows = page.getByRole("region", { name: "The chart as a table" }).locator("tbody tr");
+  const rows = page.getByRole("region", { name: "All steps as a table" }).locator("tbody tr");
   expect(await rows.count()).toBeGreaterThan(plan.steps.length);
 });
 
@@ -401,29 +401,29 @@ test("one day or the last three hours fill the chart, by button and by key, and 
   await expect.poll(() => page.locator("[data-step]").count()).toBeLessThan(all / 2);
 });
 
-test("another dish comes to the table: what it does to the others is seen first, then kept, quieted, and taken back", async ({ page }) => {
+test("another dish is served: what it does to the others is seen first, then kept, quieted, and taken back", async ({ page }) => {
   await open(page, "spiced-duck");
   const alone = await verified("spiced-duck");
-  await page.getByText("On this table").click();
+  await page.getByText("Other dishes at this meal").click();
   await page.getByLabel("Another dish").selectOption("saturday-pastries");
-  await page.getByLabel("at the table", { exact: true }).selectOption("90");
-  await page.getByRole("button", { name: "See what it does" }).click();
+  await page.getByLabel("served", { exact: true }).selectOption("90");
+  await page.getByRole("button", { name: "Try it" }).click();
   await expect(bar(page)).toContainText(/New: .*dough/i, { timeout: 60_000 });
   expect(await verified("spiced-duck")).toEqual(alone);
-  await bar(page).getByRole("button", { name: "Keep it" }).click();
-  await kept(page, /^Kept: Saturday/);
+  await bar(page).getByRole("button", { name: "Save" }).click();
+  await kept(page, /^Saved: Saturday/);
   const together = await verified("spiced-duck");
   expect(together.steps.length).toBeGreaterThan(alone.steps.length + 10);
   const course = page.getByRole("checkbox", { name: /pastries/i });
   await course.click();
   expect(page.url()).toContain("quiet=");
-  await page.getByRole("button", { name: /^Take .*pastries.* off the table/ }).click();
-  await bar(page).getByRole("button", { name: "Keep it" }).click({ timeout: 60_000 });
-  await kept(page, /^Kept: Without/);
+  await page.getByRole("button", { name: /^Remove .*pastries/ }).click();
+  await bar(page).getByRole("button", { name: "Save" }).click({ timeout: 60_000 });
+  await kept(page, /^Saved: Without/);
   await expect.poll(async () => (await verified("spiced-duck")).steps.length).toBe(alone.steps.length);
   for (let i = 0; i < 2; i++) {
     await page.keyboard.press("Control+z");
-    await kept(page, /Taken back/);
+    await kept(page, /Undone/);
     await page.waitForTimeout(500);
   }
   expect((await scene("spiced-duck")).document.components.length).toBe(5);

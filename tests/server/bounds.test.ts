@@ -121,7 +121,7 @@ test("an hour of serving that the clock passes over is told as it is entered", a
   const slug = await small("skipped", (d) => (d.dish.timezone = "Europe/Dublin"));
   const { status, said } = await call(serving, { dish: slug }, { version: 1, serveAt: "2027-03-28T01:30" });
   expect(status).toBe(422);
-  expect(said.problems[0].message).toBe("There is no 01:30 on that day: the clocks go forward. Choose 02:30, or another hour.");
+  expect(said.problems[0].message).toBe("There is no 01:30 on that day: the clocks go forward. Choose 02:30, or another time.");
   expect((await call(serving, { dish: slug }, { version: 1, serveAt: "2027-03-28T02:30" })).status).toBe(200);
 });
 

@@ -137,7 +137,7 @@ describe("what is severe", () => {
     expect(all.length).toBeGreaterThan(1);
     const held = await call(startRun, { dish });
     expect(held.status).toBe(409);
-    expect(held.said.message).toMatch(/acknowledged by name first: .*curing salt/);
+    expect(held.said.message).toMatch(/^Read these before you start: .*curing salt/);
     expect(held.said.findings).toHaveLength(all.length);
     const wrong = await call(acknowledge, { dish }, { acknowledge: [{ id: all[0]?.id, print: "00000000" }] });
     expect([wrong.status, wrong.said.message]).toEqual([409, expect.stringMatching(/changed meanwhile/)]);
@@ -180,7 +180,7 @@ describe("past a limit", () => {
     const [hard] = await found(dish);
     expect(hard).toMatchObject({ hard: true, component: "pork" });
     const tried = await call(acknowledge, { dish }, said([hard]));
-    expect([tried.status, tried.said.message]).toEqual([409, expect.stringMatching(/only mended/)]);
+    expect([tried.status, tried.said.message]).toEqual([409, expect.stringMatching(/only fixed/)]);
     await call(acknowledge, { dish }, said((await severe(dish)).filter((f) => !f.hard)));
     expect((await call(startRun, { dish })).said.message).toMatch(/^Past a limit/);
     // The mend that comes with it is a change like any other.

@@ -248,7 +248,7 @@ describe("a plan", () => {
     [
       "names a step of another dish",
       (p: Loose) => ({ ...p, steps: [...p.steps, { ...p.steps[0], step: "soup.stir" }] }),
-      /no step of this dish/,
+      /not a step of this dish/,
     ],
     [
       "begins the plate before its sauce",
@@ -258,9 +258,9 @@ describe("a plan", () => {
           s.step === "sauce.reduce" ? { ...p.steps.find((x: Loose) => x.step === "plate.put"), step: s.step } : s,
         ),
       }),
-      /does not hold/,
+      /does not work/,
     ],
-    ["is made for a later hour", (p: Loose) => ({ ...p, now: "2026-10-17T08:00+01:00" }), /another hour/],
+    ["is made for a later hour", (p: Loose) => ({ ...p, now: "2026-10-17T08:00+01:00" }), /another time/],
   ])("that %s is refused with its change", async (_, spoil, words) => {
     const slug = await small("spoilt");
     const made = await planned(slug, NOW_MINUTE);

@@ -78,8 +78,8 @@ describe("the timetable", () => {
   test("sends whoever has not acknowledged what is severe to where that is done", () => {
     const link = page.with("href", "#mind")[0];
     expect(link?.text).toMatch(/dangers? to acknowledge before you start/);
-    const mind = page.named("What to mind");
-    expect(mind.text).toMatch(/^What to mind \d dangers? to acknowledge by name/);
+    const mind = page.named("Safety");
+    expect(mind.text).toMatch(/^Safety \d dangers? to read before/);
     expect(mind.with("type", "checkbox").length).toBeGreaterThan(0);
     expect(mind.text).toContain("Local codes and the advice of your own health authority come first");
   });
@@ -95,7 +95,7 @@ describe("the timetable", () => {
   test("of a dish without a plan says so and does not draw one", async () => {
     const none = await open(TimetablePage, "small");
     expect(none.with("role", "application")).toEqual([]);
-    expect(none.text).toContain("The timetable is being worked out");
+    expect(none.text).toContain("The plan is being worked out");
   });
   test("of no dish is not found", async () => {
     await expect(open(TimetablePage, "nowhere")).rejects.toThrow(/NEXT_HTTP_ERROR_FALLBACK;404/);
@@ -112,7 +112,7 @@ describe("the day list", () => {
       expect(day?.text).toContain(clock.time(step.start));
     }
     expect(page.text).toContain("Before bed");
-    expect(page.named("Before anything is begun").text).toContain("Hot fat");
+    expect(page.named("Before you start").text).toContain("Hot fat");
   });
   test("says degrees in the units that were chosen", async () => {
     const [c, f] = [await open(DaysPage, "harvest-lunch"), await open(DaysPage, "harvest-lunch", { units: "us" })];
@@ -140,7 +140,7 @@ describe("the breakdown", () => {
       .join(" ");
     for (const name of names) expect(table).toContain(name);
   });
-  test("opens a component by the address, with its ingredients, steps and what can be reckoned of it", async () => {
+  test("opens a component by the address, with its ingredients, steps and what can be calculated of it", async () => {
     const page = await open(DishPage, "harvest-lunch", { searchParams: { c: "pork" } });
     const pork = document.components.find((c: Loose) => c.id === "pork").methods[0];
     const typed = [...page.all("input"), ...page.all("textarea")].map((i) => i.attribute("value") ?? i.text).join("\n");
@@ -172,12 +172,12 @@ describe("the breakdown", () => {
       }
     expect((await open(WrittenPage, "harvest-lunch", { units: "us" })).text).toMatch(/\d °F/);
   });
-  test("asks what is unsaid, each question with a way to answer and one to put it aside", async () => {
+  test("asks what is unsaid, each question with a way to answer and one to Skip", async () => {
     const page = await open(QuestionsPage, "small");
     const questions = page.with("data-question");
     expect(questions.length).toBeGreaterThan(0);
     for (const q of questions) {
-      expect(q.buttons.some((b) => b.startsWith("put it aside"))).toBe(true);
+      expect(q.buttons.some((b) => b.startsWith("Skip"))).toBe(true);
       expect(q.buttons.length + q.all("input").length).toBeGreaterThan(1);
     }
   });
@@ -214,9 +214,8 @@ describe("labels", () => {
 describe("the kitchen", () => {
   test("asks for cooks, things and quiet times, and says what the plan makes of them meanwhile", async () => {
     const page = await open(KitchenPage, "harvest-lunch");
-    for (const words of ["Cooks and their hours", "Equipment", "Quiet times", "Work by hand, day by day"])
-      expect(page.text).toContain(words);
-    expect(page.text).toContain(`Harvest lunch begins ${clock.dayTime(lunch.begins)}`);
+    for (const words of ["Cooks and their hours", "Equipment", "Quiet times", "Hands-on time by day"]) expect(page.text).toContain(words);
+    expect(page.text).toContain(`Harvest lunch starts ${clock.dayTime(lunch.begins)}`);
   });
 });
 

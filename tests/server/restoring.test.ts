@@ -95,7 +95,7 @@ describe("a second place", () => {
     for (const [directory, why] of [
       ["/nowhere/at/all", /no such directory/],
       ["usb", /whole path/],
-      [path.join(process.env.RONDEAU_DATA_DIR ?? "", "backups"), /where the data are/],
+      [path.join(process.env.RONDEAU_DATA_DIR ?? "", "backups"), /the data directory/],
     ] as const)
       expect((await call(choose, {}, { directory })).said.message).toMatch(why);
   });

@@ -22,7 +22,7 @@ export const workbench = (document: DishFile, more: Partial<ComponentProps<typeo
     plan: PLAN,
     others: [],
     component: undefined,
-    reckoning: undefined,
+    calculation: undefined,
     findings: [],
     ...more,
   });

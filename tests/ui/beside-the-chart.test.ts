@@ -85,15 +85,15 @@ describe("what may be fixed of a step", () => {
   const pinned = (pin: object): Wished => ({ wishes: { pins: [{ step: "beef.fry", ...pin }] } }) as never;
   test("its minute, kept at once", async () => {
     const { asked } = open();
-    await press("Hold it there");
-    expect(asked[0]).toMatchObject({ label: "“fry” held at Mon 10:00", how: { keep: true } });
+    await press("Fix it here");
+    expect(asked[0]).toMatchObject({ label: "“fry” fixed at Mon 10:00", how: { keep: true } });
     expect(JSON.stringify(asked[0]?.change)).toContain('{"step":"beef.fry","at":"2026-01-05T10:00"}');
   });
   test("and let go", async () => {
     const { asked } = open(pinned({ at: "2026-01-05T10:00" }));
-    expect(screen.queryByRole("button", { name: "Hold it there" })).toBeNull();
-    await press("Let it go");
-    expect(asked[0]?.label).toBe("“fry” goes where it may");
+    expect(screen.queryByRole("button", { name: "Fix it here" })).toBeNull();
+    await press("Release");
+    expect(asked[0]?.label).toBe("“fry” released");
     expect(JSON.stringify(asked[0]?.change)).not.toContain("beef.fry");
   });
   test("who does it, of two cooks", async () => {
@@ -105,7 +105,7 @@ describe("what may be fixed of a step", () => {
   });
   test("it is taken in the hand", async () => {
     const { onTake } = open();
-    await press("Move it");
+    await press("Move");
     expect(onTake).toHaveBeenCalledOnce();
   });
 });
@@ -153,7 +153,7 @@ describe("a component", () => {
       "Between 3 h and 5 h, most often 3 h 40.",
       "One round: turn it.",
       "Not later than the slaw takes its gravy at 18:00.",
-      "Can begin between Mon 10:20 and Mon 10:50",
+      "Can start between Mon 10:20 and Mon 10:50",
       "Not earlier than it is fried first.",
       "one step holds it",
     ])
@@ -220,7 +220,7 @@ describe("the whole plan", () => {
     open(NOTHING, [], { onTime: 0.99, within30: 1 });
     expect(screen.queryByRole("button", { name: "What would bring it to 95" })).toBeNull();
     open(NOTHING, [], "never");
-    expect(document.body.textContent).toContain("It is rehearsed when the plan has settled.");
+    expect(document.body.textContent).toContain("It is rehearsed once the plan is ready.");
   });
   test("lists what is fixed by hand and lets go of all of it", async () => {
     const pins = [
@@ -239,15 +239,15 @@ describe("the whole plan", () => {
       } as never,
       pins,
     );
-    const fixed = screen.getByRole("region", { name: "Fixed by hand" });
+    const fixed = screen.getByRole("region", { name: "Fixed by you" });
     expect(
       within(fixed)
         .getAllByRole("listitem")
         .map((li) => li.textContent),
-    ).toEqual(["Fry Mon 10:00", "Chop not before Mon 11:00, by Ben", "Beef in the ovenleave open"]);
-    await press("Leave the way of Beef open");
-    await press("let go of all of it");
-    expect(asked.map((a) => a.label)).toEqual(["The way of beef left open", "Nothing fixed by hand"]);
+    ).toEqual(["Fry Mon 10:00", "Chop not before Mon 11:00, by Ben", "Beef in the ovenLeave open"]);
+    await press("Leave the method of Beef open");
+    await press("Release all");
+    expect(asked.map((a) => a.label)).toEqual(["The method of beef left open", "Nothing fixed"]);
   });
 });
 
@@ -277,31 +277,31 @@ describe("can it still be made", () => {
   };
   test("is asked by a press, and answered with the earliest table, the latest start and what quicker ways buy", async () => {
     const { asked } = open({ reach: async () => reached });
-    await press("Can I still make it");
+    await press("Can I still make it?");
     const answer = await screen.findByRole("status");
-    expect(answer.textContent).toContain("Begun now, it can be at the table Monday 5 January, 20:00.");
-    expect(answer.textContent).toContain("For Mon 18:00 it must be begun by Mon 09:00; no plan begins later than Mon 09:30.");
+    expect(answer.textContent).toContain("Started now, it can be served Monday 5 January, 20:00.");
+    expect(answer.textContent).toContain("To serve Mon 18:00, start by Mon 09:00; no plan starts later than Mon 09:30.");
     await press(/^Beef in the slow pot\s*3 h 20 of lead, 40 min by hand, gives up 0.20 of quality/);
     expect(asked[0]).toMatchObject({ label: "Beef in the slow pot" });
   });
   test("says that it is too late, or that it cannot be within three weeks", async () => {
     open({ reach: async () => ({ ...reached, earliestServing: undefined, latestStart: undefined, choices: [] }) });
-    await press("Can I still make it");
+    await press("Can I still make it?");
     const answer = await screen.findByRole("status");
-    expect(answer.textContent).toContain("cannot be at the table within three weeks");
-    expect(answer.textContent).toContain("it is too late as things stand");
+    expect(answer.textContent).toContain("cannot be served within three weeks");
+    expect(answer.textContent).toContain("It is too late to serve");
   });
   test("is stopped by a press, and a planner that is not there is told", async () => {
     open({ reach: () => new Promise(() => {}) });
-    await press("Can I still make it");
+    await press("Can I still make it?");
     await press("stop");
-    expect(screen.getByRole("button", { name: "Can I still make it" })).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Can I still make it?" })).toBeTruthy();
     open({
       reach: async () => {
         throw new Error("gone");
       },
     });
-    await hands().click(screen.getAllByRole("button", { name: "Can I still make it" })[1] as HTMLElement);
+    await hands().click(screen.getAllByRole("button", { name: "Can I still make it?" })[1] as HTMLElement);
     expect((await screen.findByRole("alert")).textContent).toContain("could not be reached");
   });
 });
@@ -319,10 +319,10 @@ describe("on this table", () => {
         trials: t.trials,
       }),
     );
-    await hands().selectOptions(screen.getByRole("combobox", { name: "at the table" }), "half an hour after");
-    await press("See what it does");
-    await press("Take pudding off the table");
-    expect(t.asked.map((a) => a.label)).toEqual(["Spiced duck on the same table, half an hour after", "Without pudding"]);
+    await hands().selectOptions(screen.getByRole("combobox", { name: "served" }), "half an hour after");
+    await press("Try it");
+    await press("Remove pudding");
+    expect(t.asked.map((a) => a.label)).toEqual(["Spiced duck at the same meal, half an hour after", "Without pudding"]);
     const pudding = screen.getByRole<HTMLInputElement>("checkbox", { name: "Pudding" });
     expect(pudding.checked).toBe(false);
     await hands().click(pudding);
@@ -360,7 +360,7 @@ describe("what is tried", () => {
         : s,
     ),
   };
-  test("says what it would change before it is kept, and how sure it is against the plan as it stands", () => {
+  test("says what it would change before it is kept, and how sure it is against the plan now", () => {
     stand(
       bar({
         trial: {
@@ -375,14 +375,14 @@ describe("what is tried", () => {
         },
       }),
     );
-    const tried = screen.getByRole("region", { name: "What is tried" });
-    expect(tried.textContent).toContain("Tried, not kept yet");
-    expect(tried.textContent).toContain("On time in 96 of 100 rehearsals, 90 as it stands.");
+    const tried = screen.getByRole("region", { name: "Preview" });
+    expect(tried.textContent).toContain("Preview, not saved yet");
+    expect(tried.textContent).toContain("On time in 96 of 100 rehearsals, 90 now.");
     expect(
       within(tried)
         .getAllByRole("button")
         .map((b) => b.textContent),
-    ).toEqual(["Keep it", "Leave it"]);
+    ).toEqual(["Save", "Discard"]);
   });
   test("while it is kept takes no other press; what is kept at once is not pushed before the chart", () => {
     const trial = { status: "ready", label: "x", view: moved, rehearsed: { onTime: 1 }, keeping: true, auto: false, change: [], file: {} };
@@ -395,7 +395,7 @@ describe("what is tried", () => {
     const { again } = stand(bar({ trial: { status: "failed", label: "x", because: "No such step.", auto: true } }));
     expect(screen.getByRole("alert").textContent).toBe("No such step.");
     again(bar({ problem: { label: "Serve at noon" } }));
-    expect(screen.getByRole("region", { name: "What is tried" }).textContent).toContain("No plan with thisServe at noon");
+    expect(screen.getByRole("region", { name: "Preview" }).textContent).toContain("No plan with thisServe at noon");
     again(bar({}));
     expect(screen.queryByRole("region")).toBeNull();
   });

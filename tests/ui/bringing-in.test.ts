@@ -25,7 +25,7 @@ const sound = (value: unknown): DishFile => {
   return read.document;
 };
 const paste = async (text: string) => {
-  const box = screen.getByRole("textbox", { name: /or its text/ });
+  const box = screen.getByRole("textbox", { name: /paste text/ });
   box.focus();
   await hands().paste(text);
 };
@@ -43,12 +43,12 @@ describe("a dish file", () => {
     const { sent } = server();
     const { router } = stand(createElement(ImportDish));
     await paste(demoText("spiced-duck"));
-    await hands().click(screen.getByRole("button", { name: "Check it and bring it in" }));
-    const holds = await screen.findByRole("region", { name: "What it holds" });
-    expect(holds.textContent).toContain("Nothing is kept yet.");
+    await hands().click(screen.getByRole("button", { name: "Check and import" }));
+    const holds = await screen.findByRole("region", { name: "Contents" });
+    expect(holds.textContent).toContain("Nothing is saved yet.");
     expect(within(holds).getAllByRole("listitem").length).toBeGreaterThan(3);
     expect(sent.map((s) => s.path)).toEqual(["/api/dishes?preview"]);
-    await hands().click(screen.getByRole("button", { name: "Keep it" }));
+    await hands().click(screen.getByRole("button", { name: "Import" }));
     await vi.waitFor(() => expect(router.pushed).toEqual(["/d/spiced-duck/dish"]));
     expect(sessionStorage.getItem("rondeau.import")).toBeFalsy();
   });
@@ -62,20 +62,20 @@ describe("a dish file", () => {
       }),
     );
     await paste(broken);
-    await hands().click(screen.getByRole("button", { name: "Check it and bring it in" }));
+    await hands().click(screen.getByRole("button", { name: "Check and import" }));
     const alert = await screen.findByRole("alert");
-    expect(alert.textContent).toMatch(/Nothing was kept/);
+    expect(alert.textContent).toMatch(/Nothing was saved/);
     expect(alert.textContent).toContain("serves");
-    expect(screen.getByRole<HTMLTextAreaElement>("textbox", { name: /or its text/ }).value).toBe(broken);
+    expect(screen.getByRole<HTMLTextAreaElement>("textbox", { name: /paste text/ }).value).toBe(broken);
   });
   test("any other text goes by way of its preview, and what was typed is still there on the way back", async () => {
     serverThat(() => undefined);
     const { router } = stand(createElement(ImportDish));
     await paste("Pea soup\nServes 4\n500 g peas\nBoil the peas.");
-    await hands().click(screen.getByRole("button", { name: "Check it and bring it in" }));
+    await hands().click(screen.getByRole("button", { name: "Check and import" }));
     expect(router.pushed).toEqual(["/import"]);
     stand(createElement(ImportDish));
-    expect(screen.getAllByRole<HTMLTextAreaElement>("textbox", { name: /or its text/ })[1]?.value).toContain("500 g peas");
+    expect(screen.getAllByRole<HTMLTextAreaElement>("textbox", { name: /paste text/ })[1]?.value).toContain("500 g peas");
   });
 });
 
@@ -97,7 +97,7 @@ describe("a recipe as it was copied", () => {
       .map((b) => b.value)
       .join("\n");
     for (const words of ["Pea soup", "500 g dried peas", "Soak the peas overnight."]) expect(values).toContain(words);
-    await hands().click(screen.getByRole("button", { name: /keep/i }));
+    await hands().click(screen.getByRole("button", { name: /^Import/ }));
     await vi.waitFor(() => expect(router.pushed).toEqual(["/d/pea-soup/dish/questions"]));
     const kept = sound(sent.at(-1)?.body);
     expect(kept.components.flatMap((c) => c.methods.flatMap((m) => (m.ingredients ?? []).map((i) => i.name)))).toEqual(
@@ -122,13 +122,13 @@ describe("the library", () => {
   test("is searched by a word and narrowed by what one has of time", async () => {
     open();
     expect(shown()).toHaveLength(3);
-    await hands().type(screen.getByRole("searchbox", { name: "Look for" }), "chicken");
+    await hands().type(screen.getByRole("searchbox", { name: "Search" }), "chicken");
     expect(shown()).toEqual(["chicken-stock"]);
-    await hands().clear(screen.getByRole("searchbox", { name: "Look for" }));
+    await hands().clear(screen.getByRole("searchbox", { name: "Search" }));
     await hands().selectOptions(screen.getByRole("combobox", { name: "Kind" }), "dough");
     expect(shown()).toEqual(["country-loaf"]);
-    await hands().type(screen.getByRole("searchbox", { name: "Look for" }), "trout");
-    expect(screen.getByText(/Nothing of that sort/)).toBeTruthy();
+    await hands().type(screen.getByRole("searchbox", { name: "Search" }), "trout");
+    expect(screen.getByText(/Nothing found/)).toBeTruthy();
   });
   test("says of each way how long it takes and how much of that by hand", () => {
     open();
@@ -143,10 +143,10 @@ describe("the kitchen", () => {
     if (!kitchen) throw new Error("no kitchen");
     return { ...server, ...stand(createElement(KitchenForm, { slug: "small", version: 4, kitchen })) };
   };
-  const save = () => hands().click(screen.getByRole("button", { name: /^Keep the kitchen/ }));
+  const save = () => hands().click(screen.getByRole("button", { name: /^Save kitchen/ }));
   test("a helper comes in with hours of their own, and is kept with the version that was seen", async () => {
     const { sent } = open();
-    await hands().click(screen.getByRole("button", { name: "A helper" }));
+    await hands().click(screen.getByRole("button", { name: "Add helper" }));
     await save();
     await vi.waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toMatchObject({ path: "/api/dishes/small/kitchen", method: "PUT", body: { version: 4 } });

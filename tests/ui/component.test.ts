@@ -31,16 +31,13 @@ describe("another component", () => {
   const fill = async () => {
     const user = hands();
     await user.type(box("Name"), "Red wine sauce");
-    await user.type(
-      box("What is done, a step a line"),
-      "reduce 30-40m, nearby, 2 L pot{Enter}strain 5m, makes 400 mL glaze, keeps 3d fridge",
-    );
-    await user.type(box("What goes in, a thing a line"), "1 1/2 cups red wine{Enter}2 shallots, sliced");
+    await user.type(box("Steps, one per line"), "reduce 30-40m, nearby, 2 L pot{Enter}strain 5m, makes 400 mL glaze, keeps 3d fridge");
+    await user.type(box("Ingredients, one per line"), "1 1/2 cups red wine{Enter}2 shallots, sliced");
   };
   test("comes in from a name and a few lines, its kind by its name", async () => {
     const { kept } = open(undefined);
     await fill();
-    await press("Add it");
+    await press("Add component");
     await saved(kept);
     const made = kept.document.components.find((c: Loose) => c.name === "Red wine sauce");
     expect(made.kind).toBe("sauce");
@@ -57,18 +54,18 @@ describe("another component", () => {
     keeping(document);
     const { again } = stand(bench(document, undefined));
     await fill();
-    const region = screen.getByRole("region", { name: "Another component" });
+    const region = screen.getByRole("region", { name: "Add a component" });
     expect(region.textContent).toContain("30 min to 40 min");
     act(() => again(createElement("p", null, "away")));
     act(() => again(bench(document, undefined)));
     expect(box("Name").value).toBe("Red wine sauce");
-    expect(box("What is done, a step a line").value).toContain("strain 5m");
+    expect(box("Steps, one per line").value).toContain("strain 5m");
   });
   test("is added by Ctrl and Enter too, and needs a name", async () => {
     const { kept } = open(undefined);
-    expect(screen.getByRole<HTMLButtonElement>("button", { name: "Add it" }).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>("button", { name: "Add component" }).disabled).toBe(true);
     await hands().type(box("Name"), "Parsley oil");
-    await hands().type(box("What is done, a step a line"), "blend 5m{Control>}{Enter}{/Control}");
+    await hands().type(box("Steps, one per line"), "blend 5m{Control>}{Enter}{/Control}");
     await vi.waitFor(() => expect(kept.labels.length + screen.queryAllByRole("alert").length).toBeGreaterThan(0));
   });
 });
@@ -76,28 +73,28 @@ describe("another component", () => {
 describe("its ways", () => {
   test("another is copied from the one in hand, named, weighed, and made the first choice", async () => {
     const { kept, part } = open("stock");
-    await put("Another way", "In the pressure pot");
+    await put("Another method", "In the pressure pot");
     await saved(kept);
     expect(part("stock").methods.map((m: Loose) => m.name ?? m.id)).toEqual(["slow", "In the pressure pot"]);
-    await put("How good this way is, in per cent", "85");
+    await put("Quality of this method, in per cent", "85");
     await saved(kept, 2);
     expect(part("stock").methods[1].quality).toBe(0.85);
-    await press("make it the first choice");
+    await press("Make first choice");
     await saved(kept, 3);
     expect(part("stock").methods[0].name).toBe("In the pressure pot");
-    await press("take this way out");
+    await press("Remove method");
     await saved(kept, 4);
     expect(part("stock").methods.map((m: Loose) => m.id)).toEqual(["slow"]);
   });
   test("a goodness that is none is refused in words", async () => {
     const { kept } = open("stock");
-    await put("How good this way is, in per cent", "very");
+    await put("Quality of this method, in per cent", "very");
     expect(screen.getByRole("alert").textContent).toContain("Write a number from 0 to 100.");
     expect(kept.sent).toEqual([]);
   });
   test("two stand side by side: how good, how long, by hand, what they need", () => {
     open("stock", addTin);
-    const table = screen.getByText("the ways side by side").closest("details") as HTMLElement;
+    const table = screen.getByText("Compare methods").closest("details") as HTMLElement;
     const rows = within(table)
       .getAllByRole("row")
       .map((r) =>
@@ -105,7 +102,7 @@ describe("its ways", () => {
           .queryAllByRole("cell")
           .map((c) => c.textContent),
       );
-    expect(rows[1]).toEqual(["the best", "50 %"]);
+    expect(rows[1]).toEqual(["best", "50 %"]);
     expect(table.textContent).toContain("From the tin");
   });
 });
@@ -133,22 +130,22 @@ describe("if it fails", () => {
 describe("in the larder already", () => {
   test("it is not made, and made anew at a press", async () => {
     const { kept, part } = open("stock");
-    const since = screen.getByLabelText("in the larder since");
+    const since = screen.getByLabelText("On hand, made");
     await act(async () => {
       // A date is not typed letter by letter: the box is filled as a picker fills it.
       const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set;
       set?.call(since, "2026-10-15T18:00");
       since.dispatchEvent(new Event("input", { bubbles: true }));
     });
-    await hands().type(screen.getByLabelText("so much of it"), "1.8 L");
-    await press("It is there");
+    await hands().type(screen.getByLabelText("Amount on hand"), "1.8 L");
+    await press("Save");
     await saved(kept);
     expect(part("stock").onHand[0]).toMatchObject({
       madeAt: expect.stringContaining("2026-10-15T18:00"),
       amount: { amount: 1.8, unit: "L" },
     });
-    expect(screen.getByText(/It is in the larder already/)).toBeTruthy();
-    await press("make it anew");
+    expect(screen.getByText(/On hand, made/)).toBeTruthy();
+    await press("Make it again");
     await saved(kept, 2);
     expect(part("stock").onHand ?? []).toEqual([]);
   });
@@ -162,7 +159,7 @@ describe("where it runs", () => {
     await hands().type(amount, "1.2 L{Enter}");
     await saved(kept);
     expect(stepOf(kept.document, "sauce.reduce").takes[0].amount).toEqual({ amount: 1.2, unit: "L" });
-    await press(/^cut it off\s*:\s*to Sauce/);
+    await press(/^Remove\s*:\s*to Sauce/);
     await saved(kept, 2);
     expect(stepOf(kept.document, "sauce.reduce").takes ?? []).toEqual([]);
   });
@@ -191,10 +188,10 @@ describe("the component itself", () => {
     await hands().selectOptions(screen.getByRole("combobox", { name: "Kind" }), "sauce");
     await saved(kept, 2);
     expect(part("stock").kind).toBe("sauce");
-    await press("a second one like it");
+    await press("Duplicate component");
     await saved(kept, 3);
     expect(kept.document.components).toHaveLength(4);
-    await press("take it out of the dish");
+    await press("Remove component");
     await saved(kept, 4);
     expect(kept.document.components).toHaveLength(3);
     expect(() => sound(kept.document)).not.toThrow();

@@ -49,7 +49,7 @@ describe("the agenda", () => {
 describe("the next sixty minutes", () => {
   const plan = viewOf([{ ...braise, state: "running" }, chop, dress]);
   const marks = (now: string) => marksOf(plan, at(now)).map((m) => [CLOCK.time(m.at), m.kind, m.what]);
-  test("have starts, rounds, looks and ends at their minutes, and nothing later", () => {
+  test("have starts, rounds, looks Stage ends at their minutes, and nothing later", () => {
     expect(marks("10:20")).toEqual([
       ["10:30", "start", "Chop"],
       ["11:00", "round", "turn it"],
@@ -118,14 +118,14 @@ describe("the dial", () => {
     );
   test("says the next thing in its middle and to whoever cannot see it", async () => {
     const page = await dial("10:20");
-    expect(page.text).toBe("10 minChopbegins 10:30");
+    expect(page.text).toBe("10 minChopstarts 10:30");
     expect(page.with("role", "img")[0]?.attribute("aria-label")).toBe(
-      "Next in 10 min: Chop. 2 things in the next hour; the list says the same.",
+      "Next in 10 min: Chop. 2 events in the next hour; the list shows the same.",
     );
   });
   test("says that nothing calls", async () => {
     const page = await shown(createElement(Dial, { marks: [], now: at("08:00"), kindOf: () => "braise", clock: CLOCK }));
-    expect(page.with("role", "img")[0]?.attribute("aria-label")).toBe("Nothing calls for hands in the next hour.");
+    expect(page.with("role", "img")[0]?.attribute("aria-label")).toBe("No hands needed in the next hour.");
   });
 });
 
@@ -199,7 +199,7 @@ describe("cards", () => {
     expect(due.text).not.toContain("Danger");
     expect(main(due).attribute("disabled")).toBeUndefined();
   });
-  test("what works alone needs one press when it is over", async () => {
+  test("what unattended needs one press when it is over", async () => {
     const page = await shown(createElement(AloneRow, props({ ...braise, state: "running" }, "12:00")));
     expect(page.buttons).toEqual(["Done"]);
     expect(page.text).toContain("since 10:00, until a fork turns in it, about 14:00");
@@ -223,7 +223,7 @@ describe("cards", () => {
   });
   test("while a press is on its way it says so and takes no other", async () => {
     const page = await shown(createElement(DueCard, props(chop, "10:30", [], true)));
-    expect(main(page).text).toBe("Writing it down");
+    expect(main(page).text).toBe("Saving");
     for (const b of page.all("button")) expect(b.attribute("disabled")).toBeDefined();
   });
   test("says what goes in, with amounts", async () => {
@@ -241,9 +241,9 @@ describe("the line above all", () => {
   );
   const parts = (now: string, of: Parameters<typeof statusParts>[0]) =>
     statusParts(of, at("13:50"), 8, at(now), CLOCK).map((p) => [p.strong, p.rest, p.under].join("|"));
-  test("says how long to the table, what is next for hands and how long then is free", () => {
+  test("says how long to serving, what is next for hands and how long then is free", () => {
     expect(parts("10:00", plan).slice(0, 2)).toEqual([
-      "3 h 50|to the table|Monday 5 January, 13:50, for 8",
+      "3 h 50|to serving|Monday 5 January, 13:50, for 8",
       "10:30|chop|next for hands, 30 min, then free until 13:40",
     ]);
   });
@@ -263,6 +263,6 @@ describe("the line above all", () => {
     expect(parts("10:00", undefined)).toHaveLength(1);
   });
   test("says when it begins where nothing holds yet", () => {
-    expect(parts("08:00", viewOf([chop]))[2]).toBe("Nothing waiting||it begins Mon 10:30");
+    expect(parts("08:00", viewOf([chop]))[2]).toBe("Nothing waiting||it starts Mon 10:30");
   });
 });

@@ -44,7 +44,7 @@ describe("before a run", () => {
     const { again } = stand(part(false, [FAT]));
     const start = screen.getByRole<HTMLButtonElement>("button", { name: "Start the run" });
     expect(start.disabled).toBe(true);
-    expect(hand().textContent).toContain("1 still to be acknowledged");
+    expect(hand().textContent).toContain("1 still to read");
     await hands().click(screen.getByRole("checkbox", { name: /^I understand: hot fat/ }));
     expect(sent[0]).toEqual({ path: "/api/dishes/dish/safety", method: "POST", body: { acknowledge: [{ id: FAT.id, print: "p1" }] } });
     again(part(false, [KNOWN]));
@@ -57,7 +57,7 @@ describe("before a run", () => {
     const change = [{ op: "replace" as const, path: "/components/0/name", value: "x" }];
     stand(part(false, [{ ...FAT, hard: true, title: "Too much curing salt", mends: [{ label: "2.88 g: 120 ppm", change }] }]));
     expect(screen.queryByRole("checkbox")).toBeNull();
-    expect(hand().textContent).toContain("What is past a limit has to be mended first.");
+    expect(hand().textContent).toContain("Fix what is past a limit first.");
     await press("2.88 g: 120 ppm");
     expect(sent[0]).toMatchObject({
       path: "/api/dishes/dish/change",
@@ -65,7 +65,7 @@ describe("before a run", () => {
     });
   });
   test("a start that is refused says why", async () => {
-    serverThat(() => ({ status: 409, body: { message: "To be acknowledged by name first: hot fat." } }));
+    serverThat(() => ({ status: 409, body: { message: "Read these before you start: hot fat." } }));
     stand(part(false));
     await press("Start the run");
     expect((await screen.findByRole("alert")).textContent).toContain("hot fat");
@@ -83,7 +83,7 @@ describe("a press", () => {
     await vi.waitFor(() => expect(router.refreshed).toBeGreaterThan(0));
     expect(waitingPresses("dish")).toEqual([]);
   });
-  test("says done, more time, or takes back; what works alone has a row of its own", async () => {
+  test("says done, more time, or takes back; what unattended has a row of its own", async () => {
     const { sent } = serverThat(taken);
     stand(part(true, [KNOWN], viewOf([{ ...fry, state: "running" }, { ...braise, state: "running" }, chop])));
     await press("Fry: not yet, 10 minutes more");
@@ -114,13 +114,13 @@ describe("a press", () => {
     let known = false;
     const { sent } = serverThat((s) =>
       s.path.endsWith("/events") && !known
-        ? { status: 409, body: { message: "To be acknowledged by name first: hot fat.", findings: [{}] } }
+        ? { status: 409, body: { message: "Read these before you start: hot fat.", findings: [{}] } }
         : taken(s),
     );
     const { again } = stand(part(true, [FAT]));
     await press("Done already: Fry");
     const alert = await screen.findByRole("alert");
-    expect(alert.textContent).toContain("What you pressed is kept, with its own minute");
+    expect(alert.textContent).toContain("Your press is saved with its time");
     expect(within(hand()).getAllByRole("article", { name: "Danger: Hot fat" }).length).toBeGreaterThan(0);
     known = true;
     await act(async () => again(part(true, [KNOWN])));
@@ -130,14 +130,14 @@ describe("a press", () => {
     known = false;
     await press("Done already: Fry");
     await screen.findByRole("alert");
-    await press("forget it");
+    await press("Discard");
     await vi.waitFor(() => expect(screen.queryByRole("alert")).toBeNull());
     expect(waitingPresses("dish")).toEqual([]);
   });
   test("that the server cannot take at all says why and is gone", async () => {
     serverThat(() => ({ status: 404, body: { message: "The dish has no such step." } }));
     stand(part(true));
-    await press("Begin now: Chop");
+    await press("Start now: Chop");
     expect((await screen.findByRole("alert")).textContent).toContain("no such step");
     expect(waitingPresses("dish")).toEqual([]);
   });

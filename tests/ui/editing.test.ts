@@ -30,16 +30,16 @@ const stepNames = () => screen.getAllByRole<HTMLTextAreaElement>("textbox", { na
 describe("ingredients", () => {
   test("are written as one says them and come into the file with amount and unit", async () => {
     const { kept } = open("sauce");
-    await put("Another ingredient", "1 1/2 cups red wine, reduced");
+    await put("Add an ingredient", "1 1/2 cups red wine, reduced");
     await saved(kept, 1);
     const [made] = kept.document.components[1].methods[0].ingredients;
     expect(made).toMatchObject({ name: "red wine", note: "reduced", amount: { amount: 1.5, unit: "cup" } });
-    expect(box("Another ingredient").value).toBe("");
+    expect(box("Add an ingredient").value).toBe("");
     expect(screen.getByRole("textbox", { name: "Ingredient red wine" })).toBeTruthy();
   });
   test("say what was understood while one types", async () => {
     open("sauce");
-    await hands().type(box("Another ingredient"), "2 lb 3 oz shallots");
+    await hands().type(box("Add an ingredient"), "2 lb 3 oz shallots");
     expect(document.body.textContent).toMatch(/of shallots/);
   });
   test("are changed in place; what makes no sense stays in the box with what to write", async () => {
@@ -62,7 +62,7 @@ describe("ingredients", () => {
 describe("steps", () => {
   test("are written in a line with time, place and what comes back", async () => {
     const { kept } = open("sauce");
-    await put("Another step", "simmer 30-40m, nearby, 2 L pot, skim every 10m");
+    await put("Add a step", "simmer 30-40m, nearby, 2 L pot, skim every 10m");
     await saved(kept, 1);
     expect(kept.document.components[1].methods[0].steps[1]).toMatchObject({
       name: expect.stringMatching(/simmer/i),
@@ -74,24 +74,24 @@ describe("steps", () => {
   test("move up and down, are doubled and taken out, each a change of its own", async () => {
     const { kept } = open("stock");
     const user = hands();
-    await user.click(screen.getByRole("button", { name: "Do Chop the bones once more" }));
+    await user.click(screen.getByRole("button", { name: "Duplicate Chop the bones" }));
     await saved(kept, 1);
     expect(stepNames()).toHaveLength(3);
-    await user.click(screen.getAllByRole("button", { name: /^Take out Chop the bones/ })[1] as HTMLElement);
+    await user.click(screen.getAllByRole("button", { name: /^Remove Chop the bones/ })[1] as HTMLElement);
     await saved(kept, 2);
     expect(stepNames()).toEqual(["Chop the bones", "Simmer"]);
-    expect(kept.labels).toEqual(["Chop the bones once more", expect.stringMatching(/taken out$/)]);
+    expect(kept.labels).toEqual(["Chop the bones duplicated", expect.stringMatching(/removed$/)]);
   });
   test("that others wait for or take from are not taken out behind their backs", async () => {
     const { kept } = open("stock");
-    await hands().click(screen.getByRole("button", { name: "Take out Simmer" }));
+    await hands().click(screen.getByRole("button", { name: "Remove Simmer" }));
     await vi.waitFor(() => expect(screen.queryByRole("alert") ?? kept.labels[0]).toBeTruthy());
     // Either it is refused in words, or what took from it has been mended in the same change; the dish is sound in both.
     expect(() => sound(kept.document)).not.toThrow();
   });
   test("that want what the kitchen has not are held back, with a way to borrow it", async () => {
     const { kept } = open("sauce");
-    await put("Another step", "whizz 5m, blender");
+    await put("Add a step", "whizz 5m, blender");
     const alert = screen.getByRole("alert");
     expect(alert.textContent).toMatch(/The kitchen has no .*blender.*Nothing was changed yet/);
     expect(kept.labels).toEqual([]);
@@ -105,9 +105,9 @@ describe("steps", () => {
 describe("the server", () => {
   test("takes changes one after another, each for the version that the one before left", async () => {
     const { kept } = open("sauce");
-    await put("Another ingredient", "10 g salt");
-    await put("Another ingredient", "20 g butter");
-    await put("Another ingredient", "2 piece bay leaves");
+    await put("Add an ingredient", "10 g salt");
+    await put("Add an ingredient", "20 g butter");
+    await put("Add an ingredient", "2 piece bay leaves");
     await saved(kept, 3);
     expect(kept.sent.map((s) => s.body.version)).toEqual([1, 2, 3]);
     expect(kept.document.components[1].methods[0].ingredients.map((i: Loose) => i.name)).toEqual(["salt", "butter", "bay leaves"]);
@@ -115,7 +115,7 @@ describe("the server", () => {
   test("that does not answer is asked again until it does; what was typed stands meanwhile", async () => {
     const { kept } = open("sauce");
     kept.up = false;
-    await put("Another ingredient", "10 g salt");
+    await put("Add an ingredient", "10 g salt");
     expect(screen.getByRole("textbox", { name: "Ingredient salt" })).toBeTruthy();
     await vi.waitFor(() => expect(document.body.textContent).toMatch(/not answer|kept here|sent as soon|waiting/i));
     kept.up = true;
@@ -125,7 +125,7 @@ describe("the server", () => {
   test("that has moved on meanwhile is told of, and what is shown is what it has", async () => {
     const { kept } = open("sauce");
     kept.version = 7;
-    await put("Another ingredient", "10 g salt");
+    await put("Add an ingredient", "10 g salt");
     await vi.waitFor(() => expect(screen.getByRole("alert").textContent).toContain("changed somewhere else"));
     expect(screen.queryByRole("textbox", { name: "Ingredient salt" })).toBeNull();
   });
@@ -159,26 +159,26 @@ describe("questions", () => {
     const { kept } = ask(sound(smallDish()));
     const user = hands();
     const before = document.querySelectorAll("[data-question]").length;
-    await user.click(screen.getAllByRole("button", { name: /^put it aside/ })[0] as HTMLElement);
-    await user.type(screen.getByRole("textbox", { name: /^Why it is put aside/ }), "we know that");
-    await user.click(screen.getByRole("button", { name: "Put it aside" }));
+    await user.click(screen.getAllByRole("button", { name: /^Skip/ })[0] as HTMLElement);
+    await user.type(screen.getByRole("textbox", { name: /^Why you skip it/ }), "we know that");
+    await user.click(screen.getByRole("button", { name: "Skip" }));
     await saved(kept, 1);
     expect(document.querySelectorAll("[data-question]")).toHaveLength(before - 1);
-    const aside = screen.getByRole("region", { name: "Put aside" });
+    const aside = screen.getByRole("region", { name: "Skipped" });
     expect(aside.textContent).toContain("we know that");
-    await user.click(within(aside).getByRole("button", { name: "ask it again" }));
+    await user.click(within(aside).getByRole("button", { name: "Ask again" }));
     await saved(kept, 2);
     expect(document.querySelectorAll("[data-question]")).toHaveLength(before);
   });
 });
 
-describe("what can be reckoned in a component", () => {
+describe("what can be calculated in a component", () => {
   test("opens filled from the dish, and writes its figure back as one change", async () => {
     const document = sound(demoDocument("harvest-lunch"));
     const kept = keeping(document);
-    stand(workbench(document, { component: "pork", reckoning: { panel: "curing-salt", typed: { ppm: "110" } } }));
+    stand(workbench(document, { component: "pork", calculation: { panel: "curing-salt", typed: { ppm: "110" } } }));
     const user = hands();
-    const button = await screen.findByRole("button", { name: /^Write it: .* of curing salt/ });
+    const button = await screen.findByRole("button", { name: /^Save: .* of curing salt/ });
     await user.click(button);
     await saved(kept, 1);
     const salt = kept.document.components

@@ -18,7 +18,7 @@ async function open(ref: string, alter: (d: Loose) => void = () => {}) {
   const [component, step] = ref.split(".") as [string, string];
   stand(workbench(document, { component }));
   const line = window.document.querySelector(`[data-step-line="${step}"]`) as HTMLElement;
-  await hands().click(within(line).getByRole("button", { name: /^all fields/ }));
+  await hands().click(within(line).getByRole("button", { name: /^All fields/ }));
   return { kept, now: () => stepOf(kept.document, ref), line };
 }
 async function put(name: string, text: string) {
@@ -34,17 +34,17 @@ describe("a field of a step", () => {
     ["Time of Simmer", "3-5h", { time: { min: "3h", likely: expect.any(String), max: "5h" } }],
     ["Time of Simmer", "3-5h, likely 3h30", { time: { min: "3h", likely: "3h30m", max: "5h" } }],
     ["Time of Simmer", "90 min", { time: "1h30m" }],
-    ["May run on for of Simmer", "45m", { stretch: "45m" }],
-    ["Longer with more of Simmer", "0,5", { grows: 0.5 }],
-    ["By hand at the start of Simmer", "10 min", { handsStart: "10m" }],
-    ["By hand at the end of Simmer", "5m", { handsEnd: "5m" }],
-    ["Rounds of it of Simmer", "2", { batches: 2 }],
+    ["Can run longer by of Simmer", "45m", { stretch: "45m" }],
+    ["Time scaling of Simmer", "0,5", { grows: 0.5 }],
+    ["Hands-on at the start of Simmer", "10 min", { handsStart: "10m" }],
+    ["Hands-on at the end of Simmer", "5m", { handsEnd: "5m" }],
+    ["Batches of Simmer", "2", { batches: 2 }],
     ["Noisy, smells, flame of Simmer", "smells, flame", { tags: ["smells", "flame"] }],
     ["Note of Simmer", "hardly moving", { note: "hardly moving" }],
     ["Done when of Simmer", "a bone falls apart", { done: { cue: "a bone falls apart" } }],
-    ["In the middle of Simmer", "195F", { done: { probeC: 91 } }],
-    ["In the middle of Simmer", "92", { done: { probeC: 92 } }],
-    ["Look from of Simmer", "2h30", { done: { checkFrom: "2h30m" } }],
+    ["Core temperature of Simmer", "195F", { done: { probeC: 91 } }],
+    ["Core temperature of Simmer", "92", { done: { probeC: 92 } }],
+    ["First look of Simmer", "2h30", { done: { checkFrom: "2h30m" } }],
     ["then every of Simmer", "20m", { done: { checkEvery: "20m" } }],
     ["Cautions of Simmer", "large-pot-cooling", { danger: ["large-pot-cooling"] }],
     ["Litres of uses 2 of Simmer", "6", { uses: [expect.anything(), { what: "pot", litres: 6 }] }],
@@ -57,8 +57,8 @@ describe("a field of a step", () => {
   });
 
   test.each([
-    ["Who is needed of Simmer", "nobody", { attention: "unattended" }],
-    ["While all sleep of Simmer", "yes", { sleepOk: true }],
+    ["Attention of Simmer", "nobody", { attention: "unattended" }],
+    ["While everyone sleeps of Simmer", "yes", { sleepOk: true }],
     ["While nobody is home of Simmer", "no", { awayOk: false }],
     ["Only by of Simmer", "ada", { cooks: ["ada"] }],
     ["Kept until of uses 2 of Simmer", /Reduce/, { uses: [expect.anything(), { what: "pot", litres: 8, until: "sauce.reduce" }] }],
@@ -82,9 +82,9 @@ describe("a field of a step", () => {
 
   test.each([
     ["Time of Simmer", "a while", /Time: “a while” was not understood\. Write one or two lengths/],
-    ["May run on for of Simmer", "long", /such as 45m or 1h30/],
-    ["In the middle of Simmer", "hot", /Write a heat, such as 180C or 350F/],
-    ["Rounds of it of Simmer", "two", /Write a number/],
+    ["Can run longer by of Simmer", "long", /such as 45m or 1h30/],
+    ["Core temperature of Simmer", "hot", /Write a heat, such as 180C or 350F/],
+    ["Batches of Simmer", "two", /Write a number/],
     ["Cautions of Simmer", "beware", /There is no caution “beware”\. Known: /],
   ])("%s refuses “%s” with an example, and nothing is sent", async (name, text, words) => {
     const { kept } = await open("stock.simmer");
@@ -98,7 +98,7 @@ describe("a field of a step", () => {
     const { kept, now } = await open("stock.simmer", (d) =>
       Object.assign(stepOf(d, "stock.simmer"), { stretch: "1h", done: { cue: "soft" } }),
     );
-    await put("May run on for of Simmer", "");
+    await put("Can run longer by of Simmer", "");
     await put("Done when of Simmer", "");
     await saved(kept, 2);
     expect(now()).not.toHaveProperty("stretch");
@@ -112,7 +112,7 @@ describe("a field of a step", () => {
     const user = hands();
     await user.click(within(line).getByRole("button", { name: "add a round" }));
     await saved(kept);
-    expect(now().tend).toEqual({ every: "45m", takes: "3m", what: "see to it" });
+    expect(now().tend).toEqual({ every: "45m", takes: "3m", what: "check it" });
     await put("What of rounds 1 of Simmer", "skim");
     await saved(kept, 2);
     expect(now().tend.what).toBe("skim");
@@ -131,7 +131,11 @@ describe("what a step makes", () => {
       "2h-2d fridge 2 L safety",
       { holds: [{ place: "fridge", litres: 2, min: "2h", max: "2d", limit: "safety" }, expect.anything()] },
     ],
-    ["Another way that stock may wait", "2h counter", { holds: [expect.anything(), expect.anything(), { place: "counter", max: "2h" }] }],
+    [
+      "Another place where stock can wait",
+      "2h counter",
+      { holds: [expect.anything(), expect.anything(), { place: "counter", max: "2h" }] },
+    ],
   ])("%s: %s", async (name, text, wanted) => {
     const { kept, now } = await open("stock.simmer");
     const box = screen.getAllByRole("textbox", { name })[0] as HTMLElement;
@@ -141,12 +145,12 @@ describe("what a step makes", () => {
     await saved(kept);
     expect(now().makes[0]).toMatchObject(wanted);
   });
-  test("what is no amount and what is no wait are refused with what to write", async () => {
+  test("what is not an amount and what is no wait are refused with what to write", async () => {
     const { kept } = await open("stock.simmer");
     const user = hands();
     for (const [name, text, words] of [
       ["Amount of stock", "some", /Write one such as 1\.2 kg, 500 mL or 12 pieces/],
-      ["Another way that stock may wait", "a bit", /Write a time and a place/],
+      ["Another place where stock can wait", "a bit", /Write a time and a place/],
     ] as const) {
       const box = screen.getAllByRole("textbox", { name })[0] as HTMLElement;
       await user.clear(box);
@@ -157,7 +161,7 @@ describe("what a step makes", () => {
   });
   test("something more is made by a line: fat from the stock", async () => {
     const { kept, now } = await open("stock.simmer");
-    await put("Something more that Simmer makes", "150 g skimmed fat");
+    await put("Another output of Simmer", "150 g skimmed fat");
     await saved(kept);
     expect(now().makes[1]).toMatchObject({ name: "skimmed fat", amount: { amount: 150, unit: "g" } });
   });
@@ -190,8 +194,8 @@ describe("amounts", () => {
   };
   test("a component is scaled by what it should come to", async () => {
     const kept = show();
-    await hands().type(screen.getByRole("textbox", { name: /^I want so much of it/ }), "3 L");
-    await hands().click(screen.getAllByRole("button", { name: "Scale it" })[0] as HTMLElement);
+    await hands().type(screen.getByRole("textbox", { name: /^I want this amount/ }), "3 L");
+    await hands().click(screen.getAllByRole("button", { name: "Scale" })[0] as HTMLElement);
     await saved(kept);
     expect(kept.document.components[0].factor).toBeCloseTo(1.5, 6);
   });
@@ -200,7 +204,7 @@ describe("amounts", () => {
     const user = hands();
     await user.clear(screen.getByRole("textbox", { name: "My tin" }));
     await user.type(screen.getByRole("textbox", { name: "My tin" }), "33x23");
-    await user.click(screen.getAllByRole("button", { name: "Scale it" })[1] as HTMLElement);
+    await user.click(screen.getAllByRole("button", { name: "Scale" })[1] as HTMLElement);
     await saved(kept);
     expect(kept.document.components[0].factor).toBeCloseTo((33 * 23) / (Math.PI * 100), 2);
   });
@@ -212,10 +216,10 @@ describe("amounts", () => {
     await saved(kept);
     expect(kept.document.dish.serves).toBe(3);
   });
-  test("what is no amount says how to write one", async () => {
+  test("what is not an amount says how to write one", async () => {
     const kept = show();
-    await hands().type(screen.getByRole("textbox", { name: /^I want so much of it/ }), "plenty");
-    await hands().click(screen.getAllByRole("button", { name: "Scale it" })[0] as HTMLElement);
+    await hands().type(screen.getByRole("textbox", { name: /^I want this amount/ }), "plenty");
+    await hands().click(screen.getAllByRole("button", { name: "Scale" })[0] as HTMLElement);
     expect((await screen.findByRole("alert")).textContent).toContain("such as 2.3 kg");
     expect(kept.sent).toEqual([]);
   });
@@ -236,7 +240,7 @@ describe("amounts", () => {
     await hands().type(screen.getByRole("textbox", { name: "What guests avoid" }), "celery{Enter}");
     await saved(kept);
     expect((await screen.findByRole("list", { name: "Clashes" })).textContent).toContain(
-      "Somebody avoids celery, and it is in Stock (Celery)",
+      "A guest avoids celery, which is in Stock (Celery)",
     );
     expect(document.body.textContent).not.toMatch(/free of celery|free from celery/);
   });

@@ -28,9 +28,9 @@ describe("an ingredient", () => {
 
   test("that nobody knows asks which food it is, and keeps the answer", async () => {
     const { kept, now } = await open("Grandfather's special");
-    expect(screen.getByText(/Which food is this/).textContent).toContain("know nothing of it");
+    expect(screen.getByText(/Which food is this/).textContent).toContain("do not know it");
     const user = hands();
-    await user.click(screen.getByRole("button", { name: /^say what it is/ }));
+    await user.click(screen.getByRole("button", { name: /^Choose food/ }));
     await user.type(screen.getByRole("textbox", { name: "This food is" }), "ground be");
     await user.click(screen.getByRole("button", { name: "ground beef" }));
     await saved(kept);
@@ -44,8 +44,8 @@ describe("an ingredient", () => {
   test("comes in at the step that the cook names", async () => {
     const { kept, now } = await open("Bones");
     const user = hands();
-    await user.click(screen.getByRole("button", { name: /(?:more|cannot be had).*Bones/ }));
-    await user.selectOptions(screen.getByRole("combobox", { name: "Comes in at" }), "simmer");
+    await user.click(screen.getByRole("button", { name: /(?:more|Can't get this).*Bones/ }));
+    await user.selectOptions(screen.getByRole("combobox", { name: "Added in step" }), "simmer");
     await saved(kept);
     expect(now().step).toBe("simmer");
   });

@@ -86,7 +86,7 @@ test("random dishes of up to nine components", () => {
             try {
               d = join(d, { from: output, to: step });
             } catch {
-              // A circle is refused; the stream then runs to the table.
+              // A circle is refused; the stream then runs to serving.
             }
           }
         }

@@ -45,7 +45,7 @@ describe("typing", () => {
     expect(headline()).toContain("40 g of salt");
     await retype("Meat or fish", "2 lb 3 oz");
     expect(headline()).toMatch(/39\.8 g of salt/);
-    await retype("Water over it", "1 1/2 qt");
+    await retype("Water", "1 1/2 qt");
     expect(headline()).toMatch(/48\.\d g of salt/);
   });
   test("what cannot be read is said at the field, and goes when it is put right", async () => {
@@ -61,23 +61,23 @@ describe("typing", () => {
   });
   test("past a hard stop no figure stays, and they come back below it", async () => {
     open("curing-salt", { product: "dry", meat: "1 kg", ppm: "120" });
-    await retype("Nitrite that goes in", "300");
+    await retype("Nitrite added", "300");
     expect(screen.getByRole("alert").textContent?.length).toBeGreaterThan(20);
     expect(headline()).toBe("");
     expect(screen.queryByRole("rowheader", { name: "Curing salt" })).toBeNull();
-    await retype("Nitrite that goes in", "150");
+    await retype("Nitrite added", "150");
     expect(figure("Curing salt").getByText("2.4 g")).toBeTruthy();
   });
   test("a choice shows the fields that matter for it", async () => {
     open("curing-salt");
-    expect(findField("Brine over it")).toBeUndefined();
-    await hands().selectOptions(screen.getByRole("combobox", { name: /^What it becomes/ }), "immersion");
-    expect(field("Brine over it")).toBeTruthy();
+    expect(findField("Brine")).toBeUndefined();
+    await hands().selectOptions(screen.getByRole("combobox", { name: /^Product/ }), "immersion");
+    expect(field("Brine")).toBeTruthy();
   });
   test("the address is told what differs from how the panel opens, and only that", async () => {
     const told: Readonly<Record<string, string>>[] = [];
     open("brine", {}, "metric", (t) => told.push(t));
-    await retype("Salt wanted in the meat", "2 %");
+    await retype("Wanted salt in the meat", "2 %");
     expect(told.at(-1)).toEqual({ target: "2 %" });
   });
 });
@@ -86,28 +86,28 @@ describe("fixing a figure", () => {
   test("a field gives way to it, the one that is chosen, and keeps what it came to when it is let go", async () => {
     open("dough-percentages", { flour: "1 kg", water: "70%", salt: "2%", yeast: "0", fat: "0", sugar: "0", early: "0" });
     const user = hands();
-    await user.click(screen.getByRole("button", { name: /^Fix .*ough/ }));
-    const fixed = screen.getByRole<HTMLInputElement>("textbox", { name: /fixed at$/ });
+    await user.click(screen.getByRole("button", { name: /^Lock .*ough/ }));
+    const fixed = screen.getByRole<HTMLInputElement>("textbox", { name: /locked at$/ });
     await user.clear(fixed);
     await user.type(fixed, "860 g");
     expect(field("Flour").readOnly).toBe(true);
     expect(field("Flour").value).toBe("500 g");
-    await user.selectOptions(screen.getByRole("combobox", { name: "What gives way" }), "water");
+    await user.selectOptions(screen.getByRole("combobox", { name: "Field to change" }), "water");
     expect(field("Flour").readOnly).toBe(false);
-    await user.selectOptions(screen.getByRole("combobox", { name: "What gives way" }), "flour");
-    await user.click(screen.getByRole("button", { name: /^Let go of/ }));
+    await user.selectOptions(screen.getByRole("combobox", { name: "Field to change" }), "flour");
+    await user.click(screen.getByRole("button", { name: /^Unlock/ }));
     expect(field("Flour").value).toBe("500 g");
     expect(field("Flour").readOnly).toBe(false);
   });
   test("that no value gives is refused with the range in which it can lie", async () => {
     open("brine", { meat: "1 kg", water: "1 kg" });
     const user = hands();
-    await user.click(screen.getByRole("button", { name: "Fix Salt, weighed for both and let another figure follow" }));
-    await user.selectOptions(screen.getByRole("combobox", { name: "What gives way" }), "target");
-    const fixed = screen.getByRole("textbox", { name: /fixed at$/ });
+    await user.click(screen.getByRole("button", { name: "Lock Salt, equilibrium brine and work backwards from it" }));
+    await user.selectOptions(screen.getByRole("combobox", { name: "Field to change" }), "target");
+    const fixed = screen.getByRole("textbox", { name: /locked at$/ });
     await user.clear(fixed);
     await user.type(fixed, "900 g");
-    expect(screen.getByRole("alert").textContent).toMatch(/can lie between .* and .*g/);
+    expect(screen.getByRole("alert").textContent).toMatch(/can be between .* and .*g/);
   });
 });
 
@@ -117,7 +117,7 @@ describe("units", () => {
     const before = headline();
     again(part, "us");
     expect(field("Oven").value).toBe("356 °F");
-    expect(field("The joint").value).toMatch(/lb/);
+    expect(field("Joint").value).toMatch(/lb/);
     expect(headline()).toMatch(/°F/);
     again(part, "metric");
     expect(field("Oven").value).toBe("180 °C");
@@ -126,7 +126,7 @@ describe("units", () => {
 });
 
 describe("a heavy panel", () => {
-  test("is reckoned in the page where no worker is to be had", async () => {
+  test("is calculated in the page where no worker is to be had", async () => {
     vi.stubGlobal(
       "Worker",
       class {
@@ -136,7 +136,7 @@ describe("a heavy panel", () => {
       },
     );
     open("low-bath", { thick: "25 mm", kills: "salmonellaRedMeat", bath: "60 C" });
-    await retype("At its thickest", "40 mm");
+    await retype("Thickness", "40 mm");
     await vi.waitFor(() => expect(headline()).toMatch(/safe after 2 h/), { timeout: 5000 });
   });
 });

@@ -38,9 +38,9 @@ describe.each(PANELS.map((p) => [p.id, p] as const))("%s", (id, panel) => {
     const headline = page.with("data-headline")[0]?.text ?? "";
     expect(headline.length).toBeGreaterThan(4);
     // Each can be fixed, and says its name to whoever does not see it.
-    for (const row of figures) expect(row.buttons.join()).toMatch(/^Fix .+ and let another figure follow$/);
+    for (const row of figures) expect(row.buttons.join()).toMatch(/^Lock .+ and work backwards from it$/);
     expect(page.text).not.toMatch(/NaN|undefined|\[object/);
-    expect(page.text).toMatch(/formula|reckoned/i);
+    expect(page.text).toMatch(/formula|calculated/i);
     if (units === "us") expect(`${headline} ${figures.map((f) => f.text)}`).not.toMatch(METRIC_ONLY);
   });
   test("draws a curve only with its table, and a caution only with whose word counts more", async () => {
@@ -89,8 +89,8 @@ describe("what is wrong", () => {
 
 describe("fields", () => {
   test("that do not matter for a choice are not shown", async () => {
-    expect((await open("curing-salt", { product: "dry" })).text).not.toContain("Brine over it");
-    expect((await open("curing-salt", { product: "immersion" })).text).toContain("Brine over it");
+    expect((await open("curing-salt", { product: "dry" })).text).not.toContain("Brine");
+    expect((await open("curing-salt", { product: "immersion" })).text).toContain("Brine");
   });
   test("keep what was typed, whatever it is", async () => {
     const page = await open("dough-percentages", { flour: "2 lb 3 oz" });

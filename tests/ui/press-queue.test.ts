@@ -57,7 +57,7 @@ describe("presses", () => {
     expect(waitingPresses("lunch")).toEqual([]);
   });
   describe("withheld for an acknowledgement", () => {
-    const withheld = () => Response.json({ message: "To be acknowledged by name first: hot fat.", findings: [{}] }, { status: 409 });
+    const withheld = () => Response.json({ message: "Read these before you start: hot fat.", findings: [{}] }, { status: 409 });
     test("are kept with all that follows of their step, while other steps pass by", async () => {
       for (const step of ["a.fry", "b.chop", "a.fry"]) addPress("lunch", press(step, 3));
       answers.push(withheld);

@@ -85,7 +85,7 @@ describe("the palette", () => {
     const user = hands();
     await user.keyboard("{Control>}k{/Control}");
     await user.type(await screen.findByRole("combobox"), "zzz");
-    expect(screen.getByText("Nothing of that name.")).toBeTruthy();
+    expect(screen.getByText("Nothing found.")).toBeTruthy();
     await user.keyboard("{Escape}");
     expect(screen.queryByRole("dialog")).toBeNull();
   });
@@ -110,7 +110,7 @@ describe("the palette", () => {
     open();
     await hands().keyboard("?");
     const keys = await screen.findByRole("dialog", { name: "The keys" });
-    for (const words of ["Ctrl Z", "undo the last change", "fold or unfold time"]) expect(keys.textContent).toContain(words);
+    for (const words of ["Ctrl Z", "undo the last change", "hide or show quiet hours"]) expect(keys.textContent).toContain(words);
   });
   test("Ctrl Z takes back, with Shift does it again, and leaves a box its own undo", async () => {
     const { sent, router } = open();
@@ -166,12 +166,12 @@ describe("the keeper of the plan", () => {
   test("shows a first plan at once, how far it is, and is gone when it is over", async () => {
     const p = planner();
     const { router } = stand(keeper(true));
-    expect(screen.getByRole("status").textContent).toContain("Working back from the table");
+    expect(screen.getByRole("status").textContent).toContain("Planning back from serving");
     await p.say({ first: true });
     await vi.waitFor(() => expect(router.refreshed).toBe(1));
     await p.say({ progress: { phase: "improving", done: 0.4 } });
     await vi.waitFor(() => expect(screen.getByRole("progressbar").getAttribute("value")).toBe("0.4"));
-    expect(screen.getByRole("status").textContent).toContain("Looking for something better");
+    expect(screen.getByRole("status").textContent).toContain("Looking for a better plan");
     await p.say({ status: "feasible" });
     await p.end();
     await vi.waitFor(() => expect(screen.queryByRole("status")).toBeNull());
@@ -180,7 +180,7 @@ describe("the keeper of the plan", () => {
   test("is stopped by a press, and the best so far is kept by the server", async () => {
     const p = planner();
     stand(keeper(true));
-    await hands().click(screen.getByRole("button", { name: "stop, and keep the best so far" }));
+    await hands().click(screen.getByRole("button", { name: "Stop and use the best so far" }));
     expect(p.asked[0]?.signal.aborted).toBe(true);
     expect(screen.queryByRole("status")).toBeNull();
   });
@@ -207,9 +207,9 @@ describe("a new dish", () => {
     const { sent } = serverThat(() => ({ status: 200, body: { value: { slug: "sunday-pie" } } }));
     const kitchen = { cooks: [{ id: "ada", name: "Ada" }], equipment: [] };
     const { router } = stand(createElement(NewDish, { when: "2026-12-06T13:00", timezone: "Europe/Dublin", kitchen: kitchen as never }));
-    const begin = screen.getByRole<HTMLButtonElement>("button", { name: "Begin it" });
+    const begin = screen.getByRole<HTMLButtonElement>("button", { name: "Create" });
     expect(begin.disabled).toBe(true);
-    await hands().type(screen.getByRole("textbox", { name: "What it is" }), "Sunday pie");
+    await hands().type(screen.getByRole("textbox", { name: "Name" }), "Sunday pie");
     await hands().click(begin);
     await vi.waitFor(() => expect(router.pushed).toEqual(["/d/sunday-pie/dish"]));
     expect(sent[0]?.body.dish).toMatchObject({ name: "Sunday pie", serves: 6, serveAt: "2026-12-06T13:00", timezone: "Europe/Dublin" });
@@ -220,10 +220,10 @@ describe("a new dish", () => {
   test("that is refused says why and keeps what was typed", async () => {
     serverThat(() => ({ status: 422, body: { problems: [{ path: "dish.serveAt", message: "Write a date.", severity: "error" }] } }));
     stand(createElement(NewDish, { when: "2026-12-06T13:00", timezone: "Europe/Dublin", kitchen: undefined }));
-    await hands().type(screen.getByRole("textbox", { name: "What it is" }), "Pie");
-    await hands().click(screen.getByRole("button", { name: "Begin it" }));
+    await hands().type(screen.getByRole("textbox", { name: "Name" }), "Pie");
+    await hands().click(screen.getByRole("button", { name: "Create" }));
     expect((await screen.findByRole("alert")).textContent).toBe("dish.serveAt: Write a date.");
-    expect(screen.getByRole<HTMLInputElement>("textbox", { name: "What it is" }).value).toBe("Pie");
+    expect(screen.getByRole<HTMLInputElement>("textbox", { name: "Name" }).value).toBe("Pie");
   });
 });
 
@@ -262,7 +262,7 @@ describe("where there is no plan", () => {
   });
   test("it is being worked out, or the facts that clash and what would help", async () => {
     const { again } = stand(createElement(NoPlan, { slug: "lunch", conflict: undefined }));
-    expect(screen.getByRole("heading").textContent).toBe("The timetable is being worked out");
+    expect(screen.getByRole("heading").textContent).toBe("The plan is being worked out");
     again(createElement(NoPlan, { slug: "lunch", conflict: conflict(["Serve at 19:00."]) as never }));
     const why = screen.getByRole("region", { name: "Why there is no plan" });
     expect(why.textContent).toContain("These conflict");
@@ -318,8 +318,8 @@ test("the line above all leads to the views and moves on with the clock of the p
       holds: true,
     }),
   );
-  const status = () => screen.getByRole("status", { name: "Where things stand" }).textContent;
-  expect(status()).toContain("3 h to the table");
+  const status = () => screen.getByRole("status", { name: "Status" }).textContent;
+  expect(status()).toContain("3 h to serving");
   expect(screen.getAllByRole("link").map((l) => l.getAttribute("href"))).toEqual([
     "/",
     "/d/lunch/dish",
@@ -329,7 +329,7 @@ test("the line above all leads to the views and moves on with the clock of the p
     "/d/lunch/kitchen",
   ]);
   act(() => void vi.advanceTimersByTime(31 * 60_000));
-  expect(status()).toContain("2 h 29 to the table");
+  expect(status()).toContain("2 h 29 to serving");
   expect(status()).toContain("now chop");
   vi.useRealTimers();
 });

@@ -7,10 +7,9 @@ export default function BenchPage() {
   const subjects = [...new Set(PANELS.map((p) => p.subject))];
   return (
     <>
-      <h1 className="sr-only">Bench: everything that can be reckoned</h1>
+      <h1 className="sr-only">Bench: kitchen calculators</h1>
       <p className="mb-5 max-w-[44rem] text-quiet">
-        Everything that can be reckoned, free of any dish. Write figures as you say them: 2 lb 3 oz, 1 1/2 cups, 350F, 1h30. Fix any answer
-        with the anchor beside it, and another figure follows.
+        Kitchen calculators. Type amounts as you would say them: 2 lb 3 oz, 1 1/2 cups, 350F, 1h30. Lock a result to work backwards from it.
       </p>
       <div className="gap-x-10 sm:columns-2 lg:columns-3">
         {subjects.map((subject) => (

@@ -5,7 +5,7 @@ import { ImportPreview } from "@/ui/dish/ImportPreview";
 import { AsideHead } from "@/ui/shell/AsideHead";
 
 export const dynamic = "force-dynamic";
-export const metadata = { title: "Bring in a recipe" };
+export const metadata = { title: "Import a recipe" };
 
 export default async function ImportPage() {
   const db = await database();
@@ -13,7 +13,7 @@ export default async function ImportPage() {
   return (
     <main className="mx-auto max-w-[68rem] px-6 py-6">
       <AsideHead>
-        <h1 className="text-[25px]">Bring in a recipe</h1>
+        <h1 className="text-[25px]">Import a recipe</h1>
       </AsideHead>
       <ImportPreview when={serving.serveAt} timezone={serving.timezone} kitchen={await findNewestKitchen(db)} />
     </main>

@@ -1,4 +1,4 @@
-// How a figure was reckoned, for whoever asks: formula, inputs with their units, school where there is one, source.
+// How a figure was calculated, for whoever asks: formula, inputs with their units, school where there is one, source.
 import { MEASURES } from "../catalogue";
 import type { Made } from "./panel";
 

@@ -278,7 +278,7 @@ export function filledFrom(document: DishFile, place: MethodPlace, panel: Panel,
       return value >= f.low && value <= f.high ? [[f.key, typedAs(value, f.of, units)]] : [];
     }),
   );
-  // A dish may say what a panel cannot reckon with: then that figure is the panel's own, so that it opens with an answer.
+  // A dish may say what a panel cannot calculate with: then that figure is the panel's own, so that it opens with an answer.
   for (let left = panel.fields.length; left > 0; left--) {
     const { answer } = benchAnswer({ panel: panel.id, typed: { ...startOf(panel, units), ...typed }, units });
     if (answer.ok) return typed;

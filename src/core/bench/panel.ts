@@ -1,5 +1,5 @@
 // A panel of the Bench as data: its fields, and one function from their values to sentences, figures, a curve and what can be written into a dish.
-// Every calculation a panel makes goes through `call`, so that each figure can say what it was reckoned with.
+// Every calculation a panel makes goes through `call`, so that each figure can say what it was calculated with.
 
 import { MEASURES } from "../catalogue";
 import { CalculationError } from "../measures/calculation-error";
@@ -109,7 +109,7 @@ export interface Note {
   /** A caution stands out and names its source. */
   readonly caution?: boolean;
 }
-export interface Reckoned {
+export interface Calculated {
   readonly headline: string;
   readonly figures: readonly Figure[];
   readonly curve?: Curve;
@@ -132,9 +132,9 @@ export interface Panel {
   readonly title: string;
   readonly does: string;
   readonly fields: readonly Field[];
-  /** Takes more than a frame to reckon: done in a worker. */
+  /** Takes more than a frame to calculate: done in a worker. */
   readonly heavy?: boolean;
-  readonly reckon: (values: Values, scene: Scene) => Reckoned;
+  readonly calculate: (values: Values, scene: Scene) => Calculated;
 }
 
 /** One calculation as it was made: enough to make it again by hand or on the command line. */
@@ -143,7 +143,7 @@ export interface Made {
   readonly input: Readonly<Record<string, unknown>>;
 }
 export type Answer =
-  | { readonly ok: true; readonly result: Reckoned; readonly made: readonly Made[] }
+  | { readonly ok: true; readonly result: Calculated; readonly made: readonly Made[] }
   | { readonly ok: false; readonly code: string; readonly field: string; readonly message: string };
 
 const NAME_OF: ReadonlyMap<unknown, string> = new Map(Object.values(MEASURES).map((m) => [m.run as unknown, m.name]));
@@ -195,7 +195,7 @@ function readingsOf(f: ReadingsField, text: string, units: Units): Reading[] {
         throw new CalculationError(
           f.key,
           "E_PARSE",
-          `${f.label}: “${t.slice(0, 30)}” is not understood. Write when and what, such as “${f.hint ?? "2 d 4.6"}”.`,
+          `${f.label}: “${t.slice(0, 30)}” is not understood. Write a time and a value, such as “${f.hint ?? "2 d 4.6"}”.`,
         );
       const at = readFigure({ key: f.key, label: f.label, of: "time", usual: f.usual, low: 0, high: 400 * 1440 }, cut[1] as string, units);
       return [at, readFigure({ key: f.key, label: f.label, of: f.reading, low: -60, high: 400 }, cut[2] as string, units)];
@@ -219,7 +219,7 @@ export function answerOf(panel: Panel, values: Values, units: Units): Answer {
   try {
     return {
       ok: true,
-      result: panel.reckon(values, {
+      result: panel.calculate(values, {
         call,
         record,
         say: (value, of) => said(value, of, units),

@@ -1,7 +1,7 @@
 // What a figure is of, how a cook's units are read into it, and how it is said again: every figure of the Bench passes here in and out.
 import { CalculationError } from "../measures/calculation-error";
 import { parseAmount } from "../measures/parse-amount";
-import { CUP, TBSP, TSP } from "../measures/rounding";
+import { CUP, FRACTIONS, TBSP, TSP } from "../measures/rounding";
 import { MASS_G } from "../measures/units";
 
 /** Metric with °C, or United States measures with °F. */
@@ -73,10 +73,20 @@ function massSaid(grams: number, units: Units): string {
 
 function volumeSaid(mL: number, units: Units): string {
   if (units === "metric") return mL >= 1000 ? `${digits(mL / 1000, 3, 2)} L` : `${digits(mL, 3, mL < 10 ? 1 : 0)} mL`;
-  if (mL < 15) return `${digits(mL / TSP, 3, 2)} tsp`;
-  if (mL < 60) return `${digits(mL / TBSP, 3, 2)} tbsp`;
-  if (mL < 4 * CUP) return `${digits(mL / CUP, 3, 2)} cups`;
-  return `${digits(mL / (4 * CUP), 3, 2)} qt`;
+  if (mL < TSP / 16) return `${digits(mL / TSP, 2, 3)} tsp`;
+  if (mL < TBSP) return inFractions(mL / TSP, "tsp", "tsp");
+  if (mL < CUP / 4) return inFractions(mL / TBSP, "tbsp", "tbsp");
+  if (mL < 4 * CUP) return inFractions(mL / CUP, "cup", "cups");
+  return inFractions(mL / (4 * CUP), "qt", "qt");
+}
+
+/** To the nearest eighth or third, as spoons and cups are marked: "2 7/8 cups". */
+function inFractions(amount: number, one: string, many: string): string {
+  const whole = Math.floor(amount);
+  const rest = amount - whole;
+  const [part, text] = [...FRACTIONS, [1, ""] as const].reduce((best, f) => (Math.abs(f[0] - rest) < Math.abs(best[0] - rest) ? f : best));
+  const n = part === 1 ? whole + 1 : whole;
+  return `${[n || "", text].filter(Boolean).join(" ")} ${n + (text === "" ? 0 : part) > 1 ? many : one}`;
 }
 
 /** As far as an estimate can be trusted: 5 min under two hours, 15 min under two days, a whole day from ten days on, half a degree. */
@@ -234,7 +244,7 @@ function readUnchecked({ key, label, of, usual }: Asked, text: string, units: Un
     if (!(error instanceof CalculationError)) throw error;
     throw wrong(key, error.code, `${label}: “${text.slice(0, 30)}” is not understood. Write a number, or one with its unit.`);
   }
-  if (amount.rest) throw wrong(key, "E_PARSE", `${label}: “${text.slice(0, 30)}” has something after the figure. Write the figure alone.`);
+  if (amount.rest) throw wrong(key, "E_PARSE", `${label}: “${text.slice(0, 30)}” has something after the number. Write only the number.`);
   // A litre of water is a kilogram of it, and cooks say either.
   if (of === "water" && amount.kind === "volume") return amount.value;
   if (of === "temp" && amount.kind === "temp") return amount.value;
@@ -250,5 +260,24 @@ function readUnchecked({ key, label, of, usual }: Asked, text: string, units: Un
 }
 
 /** A figure as it stands in a field: read again, it is the same within what is shown. */
-export const typedAs = (value: number, of: Quantity, units: Units): string =>
-  of === "time" && Number.isFinite(value) && value >= 0 ? minutesTyped(value) : exactly(value, of, units).replace("−", "-");
+export const typedAs = (value: number, of: Quantity, units: Units): string => {
+  if (of === "time" && Number.isFinite(value) && value >= 0) return minutesTyped(value);
+  const text = exactly(value, of, units).replace("−", "-");
+  return units === "us" && (of === "volume" || of === "water") ? unlessFar(text, value) : text;
+};
+
+/** A fraction that is further off than a field may be gives way to decimals: other figures are calculated from it. */
+const FAR = 0.004;
+function unlessFar(text: string, mL: number): string {
+  const read = parseAmount({ text });
+  if (Math.abs(read.value - mL) <= FAR * mL) return text;
+  const [unit, size] = (
+    [
+      ["tsp", TSP],
+      ["tbsp", TBSP],
+      ["cups", CUP],
+      ["qt", 4 * CUP],
+    ] as const
+  ).find(([name]) => text.includes(name.slice(0, 3))) ?? ["qt", 4 * CUP];
+  return `${digits(mL / size, 3, 2)} ${unit}`;
+}

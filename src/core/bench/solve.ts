@@ -24,7 +24,7 @@ interface Wish {
  */
 export function solveFor(panel: Panel, values: Values, wish: Wish, units: Units): number {
   const field = panel.fields.find((f): f is FigureField & (typeof panel.fields)[number] => f.key === wish.field && "low" in f);
-  if (!field) throw new CalculationError(wish.field, "E_UNKNOWN", "Choose a figure that may give way.");
+  if (!field) throw new CalculationError(wish.field, "E_UNKNOWN", "Choose the field to change.");
   const at = (x: number): number | undefined => {
     const got = answerOf(panel, { ...values, [field.key]: x }, units);
     if (!got.ok) return undefined;
@@ -57,7 +57,7 @@ export function solveFor(panel: Panel, values: Values, wish: Wish, units: Units)
   const figure = firstFigure(panel, values, wish.figure, units);
   const range =
     reached.length && figure
-      ? ` It can lie between ${said(Math.min(...reached), figure, units)} and ${said(Math.max(...reached), figure, units)}.`
+      ? ` It can be between ${said(Math.min(...reached), figure, units)} and ${said(Math.max(...reached), figure, units)}.`
       : "";
   throw new CalculationError(
     field.key,

@@ -43,7 +43,7 @@ const four = (n: number) => Number(n.toPrecision(4));
  */
 export function written(document: DishFile, place: MethodPlace, write: Write, stepId?: string): DishFile {
   const component = document.components.find((c) => c.id === place.component);
-  if (!component) throw new EditRefused("That component is not there any more.");
+  if (!component) throw new EditRefused("That component no longer exists.");
   const k = kOf(document, component);
   if (write.kind === "ingredient") {
     return withMethod(document, place, (m) => {
@@ -72,7 +72,7 @@ export function written(document: DishFile, place: MethodPlace, write: Write, st
   }
   if (write.kind === "hold") {
     const output = mainOutput(component, methodOf(document, place));
-    if (!output) throw new EditRefused("It makes nothing yet that could be kept. Say first what it makes.");
+    if (!output) throw new EditRefused("It makes nothing yet. First enter what it makes.");
     const hold = {
       place: write.place,
       ...(write.min && write.min >= 1 ? { min: durationText(Math.ceil(write.min / 5) * 5) } : {}),
@@ -97,7 +97,7 @@ export function written(document: DishFile, place: MethodPlace, write: Write, st
     }));
   }
   const step = stepId ?? meantSteps(methodOf(document, place), write)[0]?.id;
-  if (step === undefined) throw new EditRefused("There is no step yet that it could be written to.");
+  if (step === undefined) throw new EditRefused("There is no step yet to save it to.");
   return withStep(document, { ...place, step }, (s) =>
     write.kind === "time"
       ? { ...s, time: timeFor(s, write, k) }
@@ -139,7 +139,7 @@ function timeFor(step: DishStep, write: Extract<Write, { kind: "time" }>, k: num
     const m = minutes / grown;
     return durationText(Math.max(1, m < 10 ? Math.round(m) : Math.round(m / 5) * 5));
   };
-  if (!Number.isFinite(write.minutes)) throw new EditRefused("That never comes to an end, so it is no time for a step.");
+  if (!Number.isFinite(write.minutes)) throw new EditRefused("That never ends, so it cannot be the time of a step.");
   if (write.low === undefined || write.high === undefined) return tidy(write.minutes);
   return { min: tidy(Math.min(write.low, write.minutes)), likely: tidy(write.minutes), max: tidy(Math.max(write.high, write.minutes)) };
 }

@@ -68,20 +68,20 @@ export function checkBalance(dish: Dish, steps: readonly PlacedStep[], report: R
       const { made, taken, takers } = first.balance;
       report(
         `${path}.amount`,
-        `More is taken than made: ${made ? quantityText(made) : "nothing"} of "${ref}" for ${made ? quantityText({ ...made, value: taken }) : "takers"} (${takers
+        `More is used than made: ${made ? quantityText(made) : "nothing"} of "${ref}" for ${made ? quantityText({ ...made, value: taken }) : "takers"} (${takers
           .map((t) => t.step)
           .slice(0, 6)
-          .join(", ")}). Make more ("factor"), or take less.`,
+          .join(", ")}). Make more ("factor"), or use less.`,
       );
     } else if (balances.some(({ balance }) => isOverTaken(balance))) {
-      report(`${path}.amount`, `Under some methods more is taken of "${ref}" than made; those cannot be chosen.`, "warning");
+      report(`${path}.amount`, `With some methods more of "${ref}" is used than made; those methods cannot be chosen.`, "warning");
     }
     const odd =
       first.balance.made && first.balance.takers.find((t) => t.quantity && !comparable(t.quantity, first.balance.made as Quantity));
     if (odd)
       report(
         path,
-        `"${odd.step}" takes this in another kind of amount (mass, volume or pieces) than it is made in, so the balance stays open.`,
+        `"${odd.step}" takes this in another kind of amount (mass, volume or pieces) than it is made in, so they cannot be compared.`,
         "warning",
       );
   }
@@ -91,7 +91,7 @@ export function checkBalance(dish: Dish, steps: readonly PlacedStep[], report: R
       if (isOverTaken(balanceOf(dish, entry.ref, entry.quantity, inForce))) {
         report(
           `components[${c}].onHand[${i}].amount`,
-          `More is taken of "${entry.ref}" than is on hand. Note more, or make the component.`,
+          `More of "${entry.ref}" is used than is on hand. Enter more, or make the component.`,
         );
       }
     });

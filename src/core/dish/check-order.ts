@@ -27,7 +27,7 @@ export function checkCycles(dish: Dish, steps: readonly PlacedStep[], report: Re
     told.add(key);
     report(
       paths.get(cycle[0] as Step) ?? "components",
-      `These steps wait for one another in a circle: ${quotedChain(cycle)}. Take out one of the links ("after", "takes" or "within") between them.`,
+      `These steps wait for one another in a circle: ${quotedChain(cycle)}. Remove one of the links ("after", "takes" or "within") between them.`,
     );
   }
 }

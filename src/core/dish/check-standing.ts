@@ -10,7 +10,7 @@ export function checkStanding(steps: readonly PlacedStep[], report: Report): voi
     if (!first && beginsAlone(step.file) && !isTiedTo(step.file))
       report(
         path,
-        `"${step.name}" may begin with nobody there. Write "puts": true, give hands at its start, or say how soon it follows ("max").`,
+        `"${step.name}" can start with nobody there. Write "puts": true, give hands at its start, or say how soon it follows ("max").`,
         "warning",
       );
     if (component.kind === "assembly") continue;
@@ -21,7 +21,7 @@ export function checkStanding(steps: readonly PlacedStep[], report: Report): voi
       if (!before || step.takes.some((t) => before.makes.some((o) => o.ref === t.from))) continue;
       report(
         `${path}.after`,
-        `Nothing says how long the food may stand between "${before.name}" and "${step.name}", and where. Write the longest wait: [{"step": "${before.id}", "max": "2h", "limit": "quality"}].`,
+        `It is not said how long the food may wait between "${before.name}" and "${step.name}", or where. Give the longest wait: [{"step": "${before.id}", "max": "2h", "limit": "quality"}].`,
         "warning",
       );
     }

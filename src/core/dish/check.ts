@@ -85,7 +85,7 @@ function checkIds(document: DishFile, report: Report): void {
       if (first !== undefined)
         report(
           `${path}[${i}].id`,
-          `The ${what} "${quoted(entry.id)}" stands twice (also at ${path}[${first}]). Give one of them another id.`,
+          `The ${what} "${quoted(entry.id)}" is there twice (also at ${path}[${first}]). Give one of them another id.`,
         );
       else seen.set(entry.id, i);
     });
@@ -97,12 +97,12 @@ function checkIds(document: DishFile, report: Report): void {
       const path = `components[${c}].methods[${m}]`;
       unique(method.steps, `${path}.steps`, "step");
       if (method.id === "fallback")
-        report(`${path}.id`, 'A method may not be called "fallback": a plan uses that word for the stand-in. Give it another id.');
+        report(`${path}.id`, 'A method may not be called "fallback": plans use that word for the replacement. Give it another id.');
       method.ingredients?.forEach((i, n) => {
         if (i.step !== undefined && !method.steps.some((s) => s.id === i.step))
           report(
             `${path}.ingredients[${n}].step`,
-            `There is not the step "${quoted(i.step)}" in this method; the ingredient comes in at the first step that names it. Name another, or leave it out.`,
+            `There is not the step "${quoted(i.step)}" in this method; the ingredient is added at the first step that names it. Name another step, or remove this.`,
             "warning",
           );
       });
@@ -126,7 +126,7 @@ function checkDates(document: DishFile, dish: Dish, report: Report): void {
   if (dish.startNotBefore !== undefined && dish.serveAt - dish.startNotBefore > LONGEST_HORIZON_DAYS * 1440) {
     report(
       "dish.startNotBefore",
-      `This is more than ${LONGEST_HORIZON_DAYS} days before serving (${document.dish.serveAt}). Check the year, or begin later.`,
+      `This is more than ${LONGEST_HORIZON_DAYS} days before serving (${document.dish.serveAt}). Check the year, or start later.`,
     );
   }
 }
@@ -158,7 +158,7 @@ function checkServing(document: DishFile, dish: Dish, report: Report): void {
     else if (component.onHand.length)
       report(path, `"${quoted(component.id)}" is on hand and not made, so its step cannot be the moment of serving.`);
     else if (found.length < component.methods.length)
-      report(path, "Not every method of this component has that step; the others cannot be served.", "warning");
+      report(path, "Not every method of this component has that step; the other methods cannot be served.", "warning");
   }
 }
 
@@ -172,7 +172,7 @@ function checkTimes({ step, path }: PlacedStep, report: Report): void {
   if (step.attention === "hands" && (step.file.handsStart !== undefined || step.file.handsEnd !== undefined)) {
     report(
       `${path}.handsStart`,
-      'This step needs hands throughout ("attention" is "hands"), so handsStart and handsEnd say nothing.',
+      'This step needs hands throughout ("attention" is "hands"), so handsStart and handsEnd have no effect.',
       "warning",
     );
   }
@@ -186,7 +186,7 @@ function checkTimes({ step, path }: PlacedStep, report: Report): void {
   step.makes.forEach((output, o) => {
     output.holds.forEach((hold, h) => {
       if (hold.best && (hold.best[0] < hold.min || (hold.max !== undefined && hold.best[1] > hold.max))) {
-        report(`${path}.makes[${o}].holds[${h}].best`, "The best part of the wait lies partly outside its least and longest.", "warning");
+        report(`${path}.makes[${o}].holds[${h}].best`, "The best part of the wait is partly outside its shortest and longest.", "warning");
       }
     });
   });
@@ -218,7 +218,7 @@ function checkReferences({ step, path, component, methodIndex }: PlacedStep, dis
     if (other && found.length < other.methods.length) {
       report(
         at,
-        `Not every method of "${other.id}" has that step; with the others this link is void. What one component needs of another is best said by "takes".`,
+        `Not every method of "${other.id}" has that step; with the other methods this link has no effect. Use "takes" for what one component needs from another.`,
         "warning",
       );
     }
@@ -244,7 +244,7 @@ function checkReferences({ step, path, component, methodIndex }: PlacedStep, dis
     const source = dish.components.find((c) => c.id === componentOf(ref));
     if (!source || (!makersOf(source, ref).length && !source.onHand.some((o) => o.ref === ref)))
       report(`${path}.batches.of`, outputKnown(dish, ref));
-    else if (!(batches.perBatch.amount > 0)) report(`${path}.batches.perBatch.amount`, "A batch must hold more than nothing.");
+    else if (!(batches.perBatch.amount > 0)) report(`${path}.batches.perBatch.amount`, "A batch must be more than nothing.");
   }
   const cooks = new Set(dish.cooks.map((c) => c.id));
   step.cooks?.forEach((id, i) => {

@@ -28,7 +28,7 @@ const tokensOf = (path: string): string[] =>
 
 /** @throws Error where a path leads nowhere: a key of the language itself, a list by anything but a place in it, too deep */
 function checkPath(document: unknown, path: string, adds: boolean): void {
-  const nowhere = () => new Error(`patch: nothing stands at "${path.slice(0, 200)}"`);
+  const nowhere = () => new Error(`patch: nothing is at "${path.slice(0, 200)}"`);
   if (NO_KEY.test(path)) throw new Error(`patch: no dish has "${path.slice(0, 200)}"`);
   if (path !== "" && !path.startsWith("/")) throw nowhere();
   const tokens = tokensOf(path);
@@ -55,8 +55,8 @@ function applyOne(copy: unknown, operation: PatchOperation): void {
   if ("from" in operation) checkPath(copy, operation.from, false);
   checkPath(copy, operation.path, operation.op === "add" || operation.op === "move");
   const [failed] = applyInPlace(copy, [structuredClone(operation)]);
-  if (failed?.name === "TestError") throw new Error(`patch: something else stands at "${operation.path}" by now`);
-  if (failed) throw new Error(`patch: nothing stands at "${operation.path}"`);
+  if (failed?.name === "TestError") throw new Error(`patch: something else is at "${operation.path}" by now`);
+  if (failed) throw new Error(`patch: nothing is at "${operation.path}"`);
 }
 
 /**

@@ -207,7 +207,7 @@ function stepModel(
       return {
         every,
         takes: t.takes === undefined ? 0 : minutesOf(t.takes),
-        what: t.what ?? "see to it",
+        what: t.what ?? "check it",
         first: t.first === undefined ? every : minutesOf(t.first),
         until: t.until === undefined ? undefined : minutesOf(t.until),
         fromEnd: t.fromEnd ?? false,

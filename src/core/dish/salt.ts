@@ -54,7 +54,7 @@ function eatenOf(component: DishComponent, method: DishComponent["methods"][numb
   const solids = gramsNamed(method.ingredients ?? [], k, /./, /\bwater\b|salt/i);
   const salt = (method.ingredients ?? []).find((i) => i.id === saltId);
   if (/for the (?:boiling )?water|pasta water/i.test(`${salt?.name} ${salt?.note ?? ""}`))
-    return [0.03, "boiled in it, the water poured off"];
+    return [0.03, "the food boils in it and the water is poured off"];
   if (["cure", "pickle"].includes(component.kind) && water > solids * 0.3)
     return [solids / (solids + water), "the rest stays in the brine"];
   if (component.kind === "cure" && method.steps.some((s) => /\brinse/i.test(s.name ?? ""))) return curedShare(method, k);
@@ -76,7 +76,7 @@ function curedShare(method: DishComponent["methods"][number], k: number): readon
 }
 
 const whyNotAll = (because: string, served: number) =>
-  [because, served < 0.995 ? `${Math.round(served * 100)} % of this comes to the table` : ""].filter((s) => s !== "").join("; ");
+  [because, served < 0.995 ? `${Math.round(served * 100)} % of this is served` : ""].filter((s) => s !== "").join("; ");
 
 /** @param chosen ids or names of methods in force, by component; undefined where nothing of the dish is salted */
 export function saltOfDish(document: DishFile, chosen: Readonly<Record<string, string>> = {}): DishSalt | undefined {

@@ -1,4 +1,4 @@
-// What things weigh: amounts in grams, where mass, density or pieces tell it. A weight says whether it was stated or reckoned.
+// What things weigh: amounts in grams, where mass, density or pieces tell it. A weight says whether it was stated or calculated.
 
 import { DENSITY, PIECE } from "../measures/density";
 import { densityKey, pieceKey } from "../measures/ingredient-keys";

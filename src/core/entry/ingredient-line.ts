@@ -130,11 +130,11 @@ export function readIngredient(line: string): IngredientLine {
       unclear: "What is it? No name was found in this line.",
     };
   }
-  const unclear = amount || asNeeded ? leftover(name) : /\d/.test(text) ? "An amount stands in it that was not understood." : "No amount.";
+  const unclear = amount || asNeeded ? leftover(name) : /\d/.test(text) ? "It has an amount that was not understood." : "No amount.";
   return { name, amount, note, asNeeded: asNeeded && !amount, optional, heading: false, unclear };
 }
 
 /** A name that still holds figures has probably swallowed part of the amount. */
 function leftover(name: string): string | undefined {
-  return /\d\s?(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp)\b/i.test(name) ? "Two amounts stand in it; the first was taken." : undefined;
+  return /\d\s?(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp)\b/i.test(name) ? "It has two amounts; the first was used." : undefined;
 }

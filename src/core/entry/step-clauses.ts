@@ -63,7 +63,7 @@ export const READERS: readonly Reader[] = [
     say(
       draft,
       clause,
-      `round: ${what || "see to it"} every ${lengthWords(every.value)}${takes ? `, ${lengthWords(takes)} each` : ""}${first ? `, first after ${lengthWords(first)}` : ""}${last !== undefined ? `, the last by ${lengthWords({ min: last, likely: last, max: last })}` : ""}`,
+      `round: ${what || "check it"} every ${lengthWords(every.value)}${takes ? `, ${lengthWords(takes)} each` : ""}${first ? `, first after ${lengthWords(first)}` : ""}${last !== undefined ? `, the last by ${lengthWords({ min: last, likely: last, max: last })}` : ""}`,
     );
     return true;
   },
@@ -111,7 +111,7 @@ export const READERS: readonly Reader[] = [
   (clause, draft) => {
     if (!/^(?:at once|straight away|immediately|right after)$/i.test(clause)) return false;
     draft.after.push({ step: "", max: "0m", limit: "quality" });
-    say(draft, clause, "begins the minute that the step before ends");
+    say(draft, clause, "starts the minute the step before ends");
     return true;
   },
   (clause, draft, context) => {
@@ -125,7 +125,7 @@ export const READERS: readonly Reader[] = [
     const step = of === "" ? undefined : named(of, context.steps);
     if (of !== "" && !step) return false;
     draft.after.push({ step: step?.ref ?? "", max: durationText(found.value.max), limit: "quality" });
-    say(draft, clause, `begins at most ${lengthWords({ ...found.value, min: found.value.max })} after ${step?.name ?? "the step before"}`);
+    say(draft, clause, `starts at most ${lengthWords({ ...found.value, min: found.value.max })} after ${step?.name ?? "the step before"}`);
     return true;
   },
   (clause, draft, context) => {
@@ -144,13 +144,13 @@ export const READERS: readonly Reader[] = [
         ...(place ? { place } : {}),
         ...(litres ? { litres: Number(litres.replace(",", ".")) } : {}),
       });
-      say(draft, clause, `waits ${lengthWords(wait.value)} behind the step before${place ? `, in the ${place}` : ""}`);
+      say(draft, clause, `waits ${lengthWords(wait.value)} after the step before${place ? `, in the ${place}` : ""}`);
       return true;
     }
     const step = named(unquoted(rest), context.steps);
     if (!step) return false;
     draft.after.push({ step: step.ref });
-    say(draft, clause, `begins once “${step.name}” is done`);
+    say(draft, clause, `starts once “${step.name}” is done`);
     return true;
   },
   (clause, draft) => {
@@ -185,15 +185,15 @@ export const READERS: readonly Reader[] = [
     const from = m && durationAt(clause, m[0].length);
     if (!from) return false;
     draft.done.checkFrom = durationText(from.value.likely);
-    say(draft, clause, `look at it from ${lengthWords(from.value)} on`);
+    say(draft, clause, `check it from ${lengthWords(from.value)} on`);
     return true;
   },
   (clause, draft) => {
     const word = (
       [
-        ["hands", /^(?:by hand|hands(?: on)?|hands-on|all by hand)$/i, "a cook's hands throughout"],
+        ["hands", /^(?:by hand|hands(?: on)?|hands-on|all by hand)$/i, "hands on throughout"],
         ["nearby", /^(?:(?:stay |somebody |keep )?near(?:by)?|watch(?:ed)?|stay by it|stay at home)$/i, "somebody awake and at home"],
-        ["unattended", /^(?:alone|unattended|by itself|on its own|leave(?: it)?(?: alone)?)$/i, "nobody needs to be there"],
+        ["unattended", /^(?:alone|unattended|by itself|on its own|leave(?: it)?(?: alone)?)$/i, "unattended"],
       ] as const
     ).find(([, pattern]) => pattern.test(clause));
     if (!word) return false;
@@ -208,7 +208,7 @@ export const READERS: readonly Reader[] = [
     const end = /\b(?:end|after|last)\b/i.test(clause);
     if (end) draft.handsEnd = text;
     else draft.handsStart = text;
-    say(draft, clause, `${lengthWords(found.value)} by hand at the ${end ? "end" : "start"}`);
+    say(draft, clause, `${lengthWords(found.value)} hands-on at the ${end ? "end" : "start"}`);
     return true;
   },
   (clause, draft) => {
@@ -224,19 +224,19 @@ export const READERS: readonly Reader[] = [
     if (!m) return false;
     const piece = durationAt(clause, m[0].length);
     draft.split = { minPiece: durationText(piece?.value.likely ?? 15) };
-    say(draft, clause, `may be put down and taken up again, ${lengthWords(piece?.value ?? { min: 15, likely: 15, max: 15 })} at a time`);
+    say(draft, clause, `can be paused and continued, ${lengthWords(piece?.value ?? { min: 15, likely: 15, max: 15 })} at a time`);
     return true;
   },
   (clause, draft) => {
     const rules: readonly (readonly [RegExp, () => void, string])[] = [
-      [/^(?:not|never) (?:at|over|by) night$|^only (?:while )?awake$/i, () => (draft.sleepOk = false), "not while all sleep"],
+      [/^(?:not|never) (?:at|over|by) night$|^only (?:while )?awake$/i, () => (draft.sleepOk = false), "not while everyone sleeps"],
       [
         /^(?:(?:may|can) (?:run|go on|stay on) )?(?:at|over|by|through the) night(?: is fine)?$|^overnight is fine$/i,
         () => (draft.sleepOk = true),
-        "may run while all sleep",
+        "can run while everyone sleeps",
       ],
       [/^(?:not|never) (?:while|when) (?:out|away)$|^only at home$/i, () => (draft.awayOk = false), "not while nobody is home"],
-      [/^(?:may|can) be left alone at home$|^(?:fine )?while (?:out|away)$/i, () => (draft.awayOk = true), "may run while nobody is home"],
+      [/^(?:may|can) be left alone at home$|^(?:fine )?while (?:out|away)$/i, () => (draft.awayOk = true), "can run while nobody is home"],
       [/^(?:comes? to )?(?:a |the )?(?:full |rolling )?boils?$/i, () => (draft.boils = true), "comes to a full boil"],
       [/^noisy$/i, () => draft.tags.push("noisy"), "noisy: kept out of quiet hours"],
       [/^smells?|^smelly$/i, () => draft.tags.push("smell"), "smells"],

@@ -97,7 +97,7 @@ function finish(draft: Draft): LineStep {
   if (!draft.time) {
     const length = { min: UNSAID_MINUTES, likely: UNSAID_MINUTES, max: UNSAID_MINUTES };
     draft.time = length;
-    say(draft, "no time", `${lengthWords(length)} until you say`, true);
+    say(draft, "no time", `${lengthWords(length)} until you change it`, true);
   }
   let { attention } = draft;
   if (!attention) {
@@ -106,7 +106,7 @@ function finish(draft: Draft): LineStep {
     // Nobody kneads for eight hours.
     if (attention === "hands" && night) attention = "unattended";
     const first = name.split(" ")[0] ?? name;
-    if (attention !== "hands") say(draft, first, attention === "nearby" ? "somebody awake and at home" : "nobody needs to be there", true);
+    if (attention !== "hands") say(draft, first, attention === "nearby" ? "somebody awake and at home" : "unattended", true);
   }
   const heated = draft.uses.some((u) => ["burner", "oven", "bath", "grill", "slow-pot", "pressure-pot"].includes(u.what));
   if (!heated && attention !== "unattended" && isOnBurner(name)) {

@@ -147,9 +147,9 @@ function stepOf(text: string, timed: string | undefined, ovenC: number | undefin
       ? length.min === length.max
         ? spokenDuration(length.likely)
         : `${spokenDuration(length.min)} to ${spokenDuration(length.max)}`
-      : `no time said: ${spokenDuration(length.likely)} taken`,
+      : `no time said: ${spokenDuration(length.likely)} assumed`,
   );
-  if (attention !== "hands") says.push(attention === "nearby" ? "somebody near" : "alone");
+  if (attention !== "hands") says.push(attention === "nearby" ? "nearby" : "alone");
   const heats = findTemperatures(timed ?? text).map((h) => h.value);
   const uses: NonNullable<DishStep["uses"]> = [];
   const here = timed ?? text;
@@ -178,7 +178,7 @@ function stepOf(text: string, timed: string | undefined, ovenC: number | undefin
   const every = /\bevery\s+/i.exec(here);
   const round = every ? rhythmAt(here, every.index + every[0].length) : undefined;
   const what = every && /\b(turn|baste|stir|skim|fold|flip|rotate|brush|spray|top up)\w*\b/i.exec(here)?.[0];
-  if (round && attention !== "hands") says.push(`${what ?? "see to it"} every ${spokenDuration(round.value.likely)}`);
+  if (round && attention !== "hands") says.push(`${what ?? "check it"} every ${spokenDuration(round.value.likely)}`);
   const cue = /\buntil\s+([^.;,]{3,90})/i
     .exec(text)?.[1]
     ?.replace(/\s+(?:about|for)\s*$/i, "")
@@ -197,7 +197,7 @@ function stepOf(text: string, timed: string | undefined, ovenC: number | undefin
     ...(attention === "hands" ? {} : { attention }),
     ...(uses.length ? { uses } : {}),
     ...(round && attention !== "hands" && round.value.likely > 0
-      ? { tend: { every: durationText(round.value.likely), takes: "2m", what: what ?? "see to it" } }
+      ? { tend: { every: durationText(round.value.likely), takes: "2m", what: what ?? "check it" } }
       : {}),
     ...(usable || probeC !== undefined
       ? { done: { ...(usable ? { cue: usable } : {}), ...(probeC !== undefined ? { probeC } : {}) } }
@@ -206,9 +206,9 @@ function stepOf(text: string, timed: string | undefined, ovenC: number | undefin
   };
   const unclear =
     times.length > 1
-      ? `It names ${times.length} times; the first was taken.`
+      ? `It has ${times.length} times; the first was used.`
       : !time && /\b(?:until|overnight|hours?|minutes?)\b/i.test(text) && !/until (?:smooth|combined|needed)/i.test(text)
-        ? "It says no time that was understood."
+        ? "No time in it was understood."
         : undefined;
   if (length === OVERNIGHT) says.push("overnight");
   return { step, says, unclear };

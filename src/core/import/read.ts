@@ -23,7 +23,7 @@ export function readRecipes(source: string): ReadRecipes {
   if (json !== undefined)
     return {
       status: "nothing",
-      because: "It is JSON, but neither a dish of Rondeau nor a schema.org recipe with ingredients or steps stands in it.",
+      because: "It is JSON, but neither a Rondeau dish nor a schema.org recipe with ingredients or steps.",
     };
   const read = recipeOfText(sound(isHtml(text) ? textOfHtml(text) : text));
   if (read) return { status: "read", recipes: [read], from: "text" };

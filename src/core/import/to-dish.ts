@@ -50,9 +50,9 @@ export function dishOfRecipe(pasted: Recipe, serving: Serving): ImportedDish {
   const doubts: string[] = [];
   const base = recipe.serves ?? GUESSED_SERVES;
   if (recipe.serves === undefined)
-    doubts.push(`It does not say for how many it is${recipe.yieldText ? ` (“${recipe.yieldText}”)` : ""}; ${base} is taken.`);
+    doubts.push(`It does not say for how many it is${recipe.yieldText ? ` (“${recipe.yieldText}”)` : ""}; ${base} is assumed.`);
   else if (recipe.yieldText && !/serv|portion|people|person|guest|^\s*\d+\s*$/i.test(recipe.yieldText))
-    doubts.push(`It makes “${recipe.yieldText}”; that is taken as so many portions. Set the number that it feeds.`);
+    doubts.push(`It makes “${recipe.yieldText}”; that is read as the number of portions. Set how many it feeds.`);
   const name = recipe.name.slice(0, 200);
   const empty = newDish({ name, ...serving });
   const dish = { ...empty.dish, baseServes: base, ...(recipe.description ? { note: recipe.description.slice(0, 2000) } : {}) };
@@ -70,19 +70,19 @@ export function dishOfRecipe(pasted: Recipe, serving: Serving): ImportedDish {
       name: title,
       kind: kindOfName(title) === "other" ? kindOfName(name) : kindOfName(title),
       ingredients: section.ingredients.map((line) => ({ line, read: readIngredient(line) })),
-      steps: read.steps.length ? read.steps : [unsaid(title)],
+      steps: read.steps.length ? read.steps : [emptyStep(title)],
       takes: [],
     };
   });
   const linked = linkParts(components, sections);
   for (const c of linked) {
-    if (c.steps[0]?.step.id === "make") doubts.push(`No steps were found for ${c.name}; one of 30 min stands for them.`);
+    if (c.steps[0]?.step.id === "make") doubts.push(`No steps were found for ${c.name}; one step of 30 min was added.`);
     if (c.ingredients.length === 0 && linked.length > 1 && c.takes.length === 0)
-      doubts.push(`No ingredients were found for ${c.name}: see whether some of another part belong there.`);
+      doubts.push(`No ingredients were found for ${c.name}: check whether some of another part belong there.`);
   }
   const found = linked.flatMap((c) => c.steps).reduce((sum, s) => sum + likelyMinutes(s), 0);
   if (recipe.totalMinutes && (found < recipe.totalMinutes * 0.6 || found > recipe.totalMinutes * 2.5))
-    doubts.push(`The page says ${spokenDuration(recipe.totalMinutes)} in all; the steps that were found come to ${spokenDuration(found)}.`);
+    doubts.push(`The page says ${spokenDuration(recipe.totalMinutes)} in all; the steps found add up to ${spokenDuration(found)}.`);
   const document: DishFile = { ...empty, dish, components: [...linked.map(componentOf), ...tableOf(empty, linked)] };
   return { document, components: linked, doubts };
 }
@@ -95,11 +95,11 @@ const titleOf = (text: string) => {
   return clean.charAt(0).toUpperCase() + clean.slice(1).toLowerCase();
 };
 
-function unsaid(title: string): ReadInstruction {
+function emptyStep(title: string): ReadInstruction {
   return {
     step: { id: "make", name: `Make ${title.toLowerCase()}`.slice(0, 120), time: "30m" },
-    says: ["nothing said: 30 min taken"],
-    unclear: "The page says no steps for it.",
+    says: ["no time said: 30 min assumed"],
+    unclear: "The page has no steps for it.",
   };
 }
 
@@ -150,7 +150,7 @@ function componentOf(c: PreviewComponent): DishComponent {
     name: c.name,
     kind: c.kind,
     methods: [
-      { id: "usual", name: "As it was written", ...(ingredients.length ? { ingredients: withTheirSteps(ingredients, steps) } : {}), steps },
+      { id: "usual", name: "Original text", ...(ingredients.length ? { ingredients: withTheirSteps(ingredients, steps) } : {}), steps },
     ],
   };
 }

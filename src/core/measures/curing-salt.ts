@@ -40,7 +40,7 @@ function onlyThisSalt(strength: unknown): void {
     );
 }
 
-/** The weight that the dose is reckoned on. @throws {CalculationError} E_USE_INJECTION, E_RANGE */
+/** The weight that the dose is calculated on. @throws {CalculationError} E_USE_INJECTION, E_RANGE */
 function basisOf(product: unknown, meatG: unknown, liquidG: unknown): { readonly process: Process; readonly basis: number } {
   const p = row("product", PROCESSES, product);
   const meat = checked("meatG", meatG, 50, 1e5, "g");

@@ -225,7 +225,7 @@ function numberIn(s: string, locale: "en" | "eu"): { readonly value: number; rea
       : plain.replaceAll(".", "").replace(",", ".")
     : plain.replace(",", ".");
   const value = Number(text);
-  if (!Number.isFinite(value)) throw bad("E_PARSE", `text: “${plain}” is no number.`);
+  if (!Number.isFinite(value)) throw bad("E_PARSE", `text: “${plain}” is not a number.`);
   return { value, length: plain.length };
 }
 

@@ -68,7 +68,8 @@ export function roundKitchen({ value, unit, mode = "nearest" }: RoundKitchenInpu
 
 /** Millilitres of the household measures of the United States. */
 export const [TSP, TBSP, CUP] = [4.92892159375, 3 * 4.92892159375, 48 * 4.92892159375];
-const FRACTIONS: readonly (readonly [number, string])[] = [
+/** The fractions of spoons and cups, 0 first. */
+export const FRACTIONS: readonly (readonly [number, string])[] = [
   [0, ""],
   [1 / 8, "1/8"],
   [1 / 4, "1/4"],

@@ -25,8 +25,8 @@ const ROUNDS = 20;
 /** Another layout is another plan altogether and has to be looked for longer. */
 const LAYOUT_ROUNDS = 200;
 const LAYOUTS: Partial<Record<HeavyPlace["kind"], { readonly style: Style; readonly text: string }>> = {
-  "full-day": { style: "even", text: "Laid out even: no day too full." },
-  "last-hour": { style: "ahead", text: "Laid out ahead: little left for the last hours." },
+  "full-day": { style: "even", text: "Schedule style Even: no day too full." },
+  "last-hour": { style: "ahead", text: "Schedule style Ahead: little left for the last hours." },
 };
 const HELPERS_MINUTES = 240;
 
@@ -63,7 +63,7 @@ export function easeLoad(document: DishFile, options: PlanOptions, plan: Plan, p
         ? { op: "add", path: `/kitchen/cooks/${c}/away/-`, value: closed }
         : { op: "add", path: `/kitchen/cooks/${c}/away`, value: [closed] },
     ]);
-    offer("another-day", `Nothing by hand from ${momentText(trial.dish, minute(LATE))} on: it is done before.`, change, 20);
+    offer("another-day", `No hands-on work from ${momentText(trial.dish, minute(LATE))} on: it is done earlier.`, change, 20);
   }
   const layout = LAYOUTS[place.kind];
   if (layout && plan.style !== layout.style)
@@ -101,7 +101,7 @@ export function easeLoad(document: DishFile, options: PlanOptions, plan: Plan, p
     const { fallback } = component;
     if (!fallback || component.onHand?.length || now === "fallback") return;
     const bought = pinMethodsChange(document, { [component.id]: "fallback" });
-    offer("stand-in", `${fallback.name} in place of ${lower(component.name)}.`, bought, 200 + 600 * (1 - (fallback.quality ?? 1)));
+    offer("stand-in", `${fallback.name} instead of ${lower(component.name)}.`, bought, 200 + 600 * (1 - (fallback.quality ?? 1)));
   });
   return tried.sort((a, b) => a.trouble + a.regret.total - b.trouble - b.regret.total).map(({ trouble: _, ...repair }) => repair);
 }

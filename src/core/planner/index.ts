@@ -84,7 +84,7 @@ function planChoices(dish: Dish, options: PlanOptions): Planned {
     (first && { ...first, proved }) ?? {
       status: "infeasible",
       proved: true,
-      conflict: [{ rule: "H5", steps: [], text: "No choice of methods makes what the others take." }],
+      conflict: [{ rule: "H5", steps: [], text: "No choice of methods makes what the others need." }],
     }
   );
 }
@@ -213,7 +213,7 @@ function searchWith(
   if (compiled.status === "impossible") return refused(compiled.because);
   const { model } = compiled;
   const over = model.inForce.flatMap((s) => s.makes).find((o) => isOverTaken(balanceOf(dish, o.ref, o.quantity, model.inForce)));
-  if (over) return refused({ rule: "H5", steps: [over.ref], text: `With these methods more is taken of "${over.name}" than is made.` });
+  if (over) return refused({ rule: "H5", steps: [over.ref], text: `With these methods more is used of "${over.name}" than is made.` });
   const cycle = gainingCycle(2 * model.activities.length, model.lags);
   if (cycle) return { status: "infeasible", proved: true, conflict: cycle.map((l) => l.because) };
   const search = new Search(model, seededRandom(seed));

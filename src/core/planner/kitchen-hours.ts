@@ -1,5 +1,5 @@
 // The hours of one kitchen over a stretch of time: when somebody is there, awake, free to work, and what its windows forbid to a step.
-// All as intervals; what many steps share is reckoned once.
+// All as intervals; what many steps share is calculated once.
 import type { Dish, Step } from "../dish/model";
 import { intervalsOfHours } from "../time/calendar";
 import { type Interval, type Intervals, intersect, shift, startsFitting, subtract, union } from "../time/interval";

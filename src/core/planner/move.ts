@@ -74,9 +74,9 @@ export class Mover {
     const why = this.#whys.get(step);
     if (why && at > why.latest) return { because: `Not later than ${why.notLater}`, steps: why.laterChain.map((h) => h.step) };
     if (why && at < why.earliest) return { because: `Not earlier than ${why.notEarlier}`, steps: why.earlierChain.map((h) => h.step) };
-    if (said?.steps[0] === step && said.text.includes("finds no time"))
-      return { because: `Not ${momentText(dish, at)}: hours, sleep, absence or a quiet time leave nobody for it then.`, steps: [] };
-    return { because: said?.text ?? "There is no plan with it there.", steps: said?.steps ?? [] };
+    if (said?.steps[0] === step && said.text.includes("has no time"))
+      return { because: `Not ${momentText(dish, at)}: hours, sleep, absence or a quiet time leave nobody free for it then.`, steps: [] };
+    return { because: said?.text ?? "No plan works with it there.", steps: said?.steps ?? [] };
   }
 }
 

@@ -196,7 +196,7 @@ export function* takenNow({ dish, options, log, now }: Scene): Generator<WayOn> 
     const ran = spokenDuration(now - event.started);
     yield {
       kind: "take-now",
-      text: `Take “${step.name}” as it is: it has had ${ran}, which is inside its range.`,
+      text: `Count “${step.name}” as done: it has had ${ran}, which is within its range.`,
       change: [],
       press: step.ref,
       plan,
@@ -219,7 +219,7 @@ function longerWait({ document, dish, options }: Scene, share: number): WayOn | 
   const plan = feasible(planDish(dishModel(applyPatch(document, change) as DishFile), options));
   if (!plan) return undefined;
   const names = used.map((w) => `“${w.name}” ${spokenDuration(w.minutes)} instead of ${spokenDuration(w.max)}`);
-  return { kind: "longer-wait", text: `Let ${names.join(" and ")} wait. It costs quality, not safety.`, change, plan };
+  return { kind: "longer-wait", text: `Let ${names.join(" and ")} wait. That costs quality, not safety.`, change, plan };
 }
 
 interface QualityWait {
@@ -296,7 +296,7 @@ export function standIn({ document, dish, options, log }: Scene): WayOn | undefi
     ];
     return {
       kind: "stand-in",
-      text: `${component.fallback.name} in place of ${component.name}.`,
+      text: `${component.fallback.name} instead of ${component.name}.`,
       change: [{ op: document.wishes ? "replace" : "add", path: "/wishes", value: { ...wishes, pins } }],
       replaced: component.id,
       plan,

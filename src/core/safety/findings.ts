@@ -86,7 +86,7 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   whileCooking,
 ];
 
-/** A rule that cannot reckon says so, severely: what was not reckoned is not known to be safe, and no page may fall over it. */
+/** A rule that cannot calculate says so, severely: what was not calculated is not known to be safe, and no page may fall over it. */
 function ruled(rule: (scene: SafetyScene) => Finding[], scene: SafetyScene): Finding[] {
   try {
     return rule(scene);
@@ -94,13 +94,13 @@ function ruled(rule: (scene: SafetyScene) => Finding[], scene: SafetyScene): Fin
     if (!(error instanceof CalculationError)) throw error;
     return [
       {
-        id: `not-reckoned:${rule.name}`,
+        id: `not-calculated:${rule.name}`,
         severity: "stop",
-        title: "Something could not be reckoned",
-        computed: `${error.message} What hangs on it was not looked at.`,
+        title: "Something could not be calculated",
+        computed: `${error.message} What depends on it was not checked.`,
         caution:
-          "An amount or a time of the dish lies outside what the calculations take, so a rule of safety said nothing. That is no sign that it is safe.",
-        way: "a figure that a kitchen knows, or the judgement of somebody who knows the food",
+          "An amount or a time in the dish is outside the range of the calculations, so a safety rule could not check it. That does not mean it is safe.",
+        way: "a usual kitchen amount, or the judgement of someone who knows the food",
         mends: [],
         source: "the ranges of the calculations, docs/formulas.md",
       },

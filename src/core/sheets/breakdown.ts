@@ -14,7 +14,7 @@ export interface OutputRow {
   readonly amount: string;
   readonly holds: readonly Hold[];
   readonly takers: readonly { readonly component: string; readonly step: string; readonly amount: string }[];
-  /** "0.1 kg left over", "taken whole", "nobody takes it", or nothing where amounts are not stated. */
+  /** "0.1 kg left over", "all used", "not used", or nothing where amounts are not stated. */
   readonly left: string;
 }
 
@@ -31,7 +31,7 @@ export function ingredientRows(document: DishFile, componentId: string, methodId
   const k = component ? kOf(document, component) : 1;
   return (method?.ingredients ?? []).map((i) => {
     const quantity = scaledIngredient(i, k);
-    const amount = i.leftOut ? "left out" : i.asNeeded ? "as needed" : quantity ? quantityText(quantity) : "";
+    const amount = i.leftOut ? "left out" : i.asNeeded ? "to taste" : quantity ? quantityText(quantity) : "";
     const details = [
       i.standsFor && `instead of ${i.standsFor.name}`,
       i.note,
@@ -52,12 +52,12 @@ export function outputRows(dish: Dish, steps: readonly Step[], inForce: readonly
       const rest = balance.made ? balance.made.value - balance.taken : 0;
       const left =
         balance.takers.length === 0
-          ? "nobody takes it"
+          ? "not used"
           : balance.open || !balance.made
             ? ""
             : rest > balance.made.value * 0.005
               ? `${quantityText({ ...balance.made, value: rest })} left over`
-              : "taken whole";
+              : "all used";
       return {
         ref: output.ref,
         name: output.name,

@@ -50,7 +50,7 @@ function entriesOf(dishId: string, view: PlanView): Entry[] {
         uid: `${dishId}-${step.ref}-hands-${i}@rondeau`,
         from: h.from,
         to: h.to,
-        summary: `${seeOut ? `${step.name}: see it out` : step.name} (${where}${several ? `, ${cook(h.cook)}` : ""})`,
+        summary: `${seeOut ? `${step.name}: finish it` : step.name} (${where}${several ? `, ${cook(h.cook)}` : ""})`,
         description: [step.note, step.cue && `until ${step.cue}`, step.equipment.join(", ")].filter(Boolean).join("\n"),
       };
     });
@@ -69,7 +69,7 @@ function entriesOf(dishId: string, view: PlanView): Entry[] {
     uid: `${dishId}-table@rondeau`,
     from: view.serveAt,
     to: view.serveAt + SHORTEST_MINUTES,
-    summary: "To the table",
+    summary: "Serve",
     description: "",
   };
   return [...entries, table].sort((a, b) => a.from - b.from || (a.uid < b.uid ? -1 : 1));

@@ -35,9 +35,9 @@ export function condense(facts: readonly Clashing[], nameOf: (step: string) => s
     groups.push({ text: say(steps, own.length), steps, kind: one?.kind, about: one?.about, parts: own.map((f) => f.text) });
   };
   const quoted = (ref: string | undefined) => `“${lower(nameOf(ref ?? ""))}”`;
-  gather(SEQUENCE, (steps) => `${steps.length} steps wait for one another, from ${quoted(steps[0])} to ${quoted(steps.at(-1))}.`);
-  gather(HURRY, (_, count) => `${count} of the waits between them may not last long.`);
-  gather(WORK, (steps) => `${steps.length} of them take their time and somebody's hands, or an eye on them.`);
+  gather(SEQUENCE, (steps) => `${steps.length} steps wait for each other, from ${quoted(steps[0])} to ${quoted(steps.at(-1))}.`);
+  gather(HURRY, (_, count) => `${count} of the waits between them must not last long.`);
+  gather(WORK, (steps) => `${steps.length} of them need time and someone's hands or attention.`);
   const told = new Set([...SEQUENCE, ...HURRY, ...WORK]);
   return [...groups, ...facts.filter((f) => f.kind === undefined || !told.has(f.kind)).map(single)];
 }

@@ -107,14 +107,14 @@ function beforeBed(plan: PlanView, day: number, next: number | undefined, lastHa
       step.place === "oven" || step.place === "hob"
         ? `heat is on (${step.place}${step.tempC ? `, ${step.tempC} °C` : ""})`
         : step.place === "counter"
-          ? "stands on the counter"
+          ? "on the counter"
           : `in the ${step.place === "cellar" ? "larder" : step.place}`;
     lines.push(`${componentName(plan, step.component)}: ${lower(step.name)}, ${where}, until ${whenOver(step, clock)}.`);
   }
   const midnight = plan.waits.filter((w) => clock.dayNumber(w.from) <= day && clock.dayNumber(w.to) > day && w.place !== "counter");
   for (const wait of midnight) {
     if (clock.dayNumber(wait.from) !== day) continue;
-    lines.push(`${wait.name} into the ${wait.place === "cellar" ? "larder" : wait.place}; it is wanted ${clock.dayTime(wait.to)}.`);
+    lines.push(`${wait.name} into the ${wait.place === "cellar" ? "larder" : wait.place}; it is needed ${clock.dayTime(wait.to)}.`);
   }
   const first = plan.steps
     .flatMap((s) => s.hands.map((h) => ({ at: h.from, step: s })))

@@ -48,7 +48,7 @@ function serving(before: PlanView, after: PlanView, clock: WallClock): Differenc
   return [
     {
       kind: "serving",
-      text: `At the table ${clock.dayTime(after.serveAt)}, ${spokenDuration(Math.abs(by))} ${by > 0 ? "later" : "earlier"}.`,
+      text: `Served ${clock.dayTime(after.serveAt)}, ${spokenDuration(Math.abs(by))} ${by > 0 ? "later" : "earlier"}.`,
     },
   ];
 }
@@ -57,7 +57,7 @@ function lead(before: PlanView, after: PlanView, clock: WallClock): Difference[]
   const by = after.begins - before.begins;
   if (Math.abs(by) < WORTH_TELLING) return [];
   return [
-    { kind: "lead", text: `Begins ${clock.dayTime(after.begins)}, ${spokenDuration(Math.abs(by))} ${by > 0 ? "later" : "earlier"}.` },
+    { kind: "lead", text: `Starts ${clock.dayTime(after.begins)}, ${spokenDuration(Math.abs(by))} ${by > 0 ? "later" : "earlier"}.` },
   ];
 }
 
@@ -65,7 +65,7 @@ function methods(before: PlanView, after: PlanView): Difference[] {
   return after.components.flatMap((c): Difference[] => {
     const old = before.components.find((b) => b.id === c.id);
     return old && old.method !== c.method
-      ? [{ kind: "method", text: `${c.name}: ${lower(c.method)} in place of ${lower(old.method)}.` }]
+      ? [{ kind: "method", text: `${c.name}: ${lower(c.method)} instead of ${lower(old.method)}.` }]
       : [];
   });
 }
@@ -74,7 +74,9 @@ const minutesOf = (plan: PlanView) => plan.steps.flatMap((s) => s.hands).reduce(
 
 function work(before: PlanView, after: PlanView): Difference[] {
   const by = minutesOf(after) - minutesOf(before);
-  return Math.abs(by) < 5 ? [] : [{ kind: "work", text: `${spokenDuration(Math.abs(by))} ${by > 0 ? "more" : "less"} by hand in all.` }];
+  return Math.abs(by) < 5
+    ? []
+    : [{ kind: "work", text: `${spokenDuration(Math.abs(by))} ${by > 0 ? "more" : "less"} of hands-on work in total.` }];
 }
 
 /** Who does more and who less, where work goes from one to another. */
@@ -111,11 +113,11 @@ function days(before: PlanView, after: PlanView, clock: WallClock): Difference[]
     .map(({ a, b, at }): Difference => {
       const name = clock.weekday(at);
       const by = spokenDuration(Math.abs(b.minutes - a.minutes));
-      if (a.minutes === 0) return { kind: "day", text: `${name} too asks for ${by} by hand.` };
-      if (b.minutes === 0) return { kind: "day", text: `${name} is free: ${by} of work go elsewhere.` };
+      if (a.minutes === 0) return { kind: "day", text: `${name} also needs ${by} of hands-on work.` };
+      if (b.minutes === 0) return { kind: "day", text: `${name} is free: ${by} of work move elsewhere.` };
       return {
         kind: "day",
-        text: `${name} has ${by} ${b.minutes > a.minutes ? "more" : "less"} to do, ${spokenDuration(b.minutes)} in all.`,
+        text: `${name} has ${by} ${b.minutes > a.minutes ? "more" : "less"} to do, ${spokenDuration(b.minutes)} in total.`,
       };
     });
   const lateBy = (m: typeof old) => [...m.values()].reduce((sum, d) => sum + d.late, 0);
@@ -133,7 +135,7 @@ function lastHour(before: PlanView, after: PlanView): Difference[] {
   const by = load(after) - load(before);
   return Math.abs(by) < 5
     ? []
-    : [{ kind: "last-hour", text: `The last hour holds ${spokenDuration(Math.abs(by))} ${by > 0 ? "more" : "less"} of work.` }];
+    : [{ kind: "last-hour", text: `The last hour has ${spokenDuration(Math.abs(by))} ${by > 0 ? "more" : "less"} of work.` }];
 }
 
 /** Minutes outside the best part of a wait's window. */
@@ -176,7 +178,7 @@ function moves(moved: Comparison["moved"], after: PlanView): Difference[] {
   const text =
     moved.length === 1
       ? `Only “${lower(step.name)}” moves, ${how}.`
-      : `${moved.length} steps move, “${lower(step.name)}” the farthest: ${how}.`;
+      : `${moved.length} steps move, “${lower(step.name)}” the most: ${how}.`;
   return [{ kind: "moves", text }];
 }
 

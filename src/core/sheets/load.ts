@@ -80,7 +80,7 @@ function fullDays(hands: readonly Hands[], clock: WallClock): LoadNote[] {
         kind: "full-day",
         at: list[0].from,
         offers: [],
-        text: `${clock.weekday(list[0].from)} asks for ${spokenDuration(total)} by hand${cooks > 1 ? `, shared by ${cooks}` : " of one cook"}.`,
+        text: `${clock.weekday(list[0].from)} has ${spokenDuration(total)} of hands-on work${cooks > 1 ? `, shared by ${cooks}` : " for one cook"}.`,
       },
     ];
   });
@@ -100,7 +100,7 @@ function crowdedHours(steps: readonly StepView[], clock: WallClock): LoadNote[] 
     kind: "crowded-hour",
     at,
     offers: [],
-    text: `${clock.dayTime(at)}: ${names.length} things at once, ${names.slice(0, 3).join(", ")}${names.length > 3 ? " and more" : ""}.`,
+    text: `${clock.dayTime(at)}: ${names.length} steps at once, ${names.slice(0, 3).join(", ")}${names.length > 3 ? " and more" : ""}.`,
   }));
 }
 
@@ -109,7 +109,7 @@ function lastHour(hands: readonly Hands[], plan: PlanView): LoadNote[] {
   const minutes = hands.reduce((sum, h) => sum + Math.max(0, Math.min(h.to, plan.serveAt) - Math.max(h.from, from)), 0);
   return minutes < FULL_LAST_HOUR_MINUTES
     ? []
-    : [{ kind: "last-hour", at: from, offers: [], text: `The last hour before the table holds ${spokenDuration(minutes)} of work.` }];
+    : [{ kind: "last-hour", at: from, offers: [], text: `The last hour before serving has ${spokenDuration(minutes)} of work.` }];
 }
 
 /** Between two works of one day: so long nothing calls, and what by its own bounds could be done then. */
@@ -121,7 +121,7 @@ function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly 
     until = Math.max(until, h.to);
     if (to - from < QUIET_MINUTES || clock.dayNumber(from) !== clock.dayNumber(to)) continue;
     const offers = fitting(plan, whys, from, to);
-    const could = offers.length ? `; ${quoted(offers)} could be done then already` : "";
+    const could = offers.length ? `; ${quoted(offers)} could be done then` : "";
     const early = plan.steps
       .map((s) => ({ step: s, earliest: whys.find((w) => w.step === s.ref)?.earliest ?? Number.NEGATIVE_INFINITY }))
       .filter(
@@ -133,7 +133,7 @@ function quietStretches(hands: readonly Hands[], plan: PlanView, whys: readonly 
       kind: "quiet",
       at: from,
       offers,
-      text: `${clock.dayTime(from)} to ${clock.time(to)} nothing calls for hands${could}${wait}.`,
+      text: `${clock.dayTime(from)} to ${clock.time(to)} no hands are needed${could}${wait}.`,
     });
   }
   return notes;
@@ -176,7 +176,7 @@ function longBoils(open: readonly StepView[], plan: PlanView, whys: readonly Why
         kind: "boil",
         at: gap[0],
         offers,
-        text: `While “${lower(boil.name)}” runs, ${clock.dayTime(gap[0])} to ${clock.time(gap[1])} is free; ${quoted(offers)} could be done then already.`,
+        text: `While “${lower(boil.name)}” runs, ${clock.dayTime(gap[0])} to ${clock.time(gap[1])} is free; ${quoted(offers)} could be done then.`,
       },
     ];
   });

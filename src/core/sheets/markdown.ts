@@ -22,12 +22,12 @@ export function dishMarkdown(document: DishFile): string {
   const lines: string[] = [
     `# ${escaped(document.dish.name)}`,
     "",
-    `For ${document.dish.serves}, at the table ${document.dish.serveAt.replace("T", " ").slice(0, 16)} (${document.dish.timezone}).`,
+    `For ${document.dish.serves}, served ${document.dish.serveAt.replace("T", " ").slice(0, 16)} (${document.dish.timezone}).`,
     "",
   ];
   if (document.dish.note) lines.push(escaped(document.dish.note), "");
   const { guests } = document.dish;
-  if (guests?.avoid?.length) lines.push(`Avoided at the table: ${guests.avoid.map(escaped).join(", ")}.`, "");
+  if (guests?.avoid?.length) lines.push(`Guests avoid: ${guests.avoid.map(escaped).join(", ")}.`, "");
   if (guests?.care?.length) lines.push(`Care for: ${guests.care.map(escaped).join(", ")}.`, "");
   const inForce = dish.components.flatMap((c) => c.methods[0]?.steps ?? []);
   for (const component of dish.components) {
@@ -57,7 +57,7 @@ export function dishMarkdown(document: DishFile): string {
           )
           .join("; ");
         lines.push(
-          `Makes ${o.amount ? `${o.amount} of ` : ""}${escaped(o.name)}.${takers ? ` Taken: ${takers}.` : ""}${holds ? ` Keeps: ${holds}.` : ""}`,
+          `Makes ${o.amount ? `${o.amount} of ` : ""}${escaped(o.name)}.${takers ? ` Used: ${takers}.` : ""}${holds ? ` Keeps: ${holds}.` : ""}`,
         );
       }
       lines.push("");
@@ -65,7 +65,7 @@ export function dishMarkdown(document: DishFile): string {
     for (const o of file?.onHand ?? []) lines.push(`On hand: ${escaped(o.output)}, made ${o.madeAt.replace("T", " ").slice(0, 16)}.`, "");
     if (component.fallback)
       lines.push(
-        `If it fails: ${escaped(component.fallback.name)}, ready ${spokenDuration(component.fallback.lead)} after it is decided.`,
+        `If it fails: ${escaped(component.fallback.name)}, ready ${spokenDuration(component.fallback.lead)} after you decide.`,
         "",
       );
   }
@@ -78,7 +78,7 @@ export function dishMarkdown(document: DishFile): string {
 function stepText(step: Step): string {
   const { time, file } = step;
   const length = time.min === time.max ? spokenDuration(time.likely) : `${spokenDuration(time.min)} to ${spokenDuration(time.max)}`;
-  const attention = step.attention === "hands" ? "by hand" : step.attention === "nearby" ? "somebody near" : "alone";
+  const attention = step.attention === "hands" ? "by hand" : step.attention === "nearby" ? "nearby" : "alone";
   const parts = [`**${escaped(step.name)}**: ${length}${step.batches > 1 ? ` × ${step.batches}` : ""}, ${attention}.`];
   for (const u of step.uses) {
     if (u.what === "burner") continue;

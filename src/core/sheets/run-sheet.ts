@@ -21,11 +21,11 @@ export interface Severe {
  */
 export function runSheet(name: string, serves: number, view: PlanView, clock: WallClock, severe: readonly Severe[] = []): string {
   const component = (id: string) => lower(view.components.find((c) => c.id === id)?.name ?? id);
-  const lines = [`# ${plain(name)}`, "", `At the table ${clock.date(view.serveAt)}, ${clock.time(view.serveAt)}, for ${serves}.`];
+  const lines = [`# ${plain(name)}`, "", `Served ${clock.date(view.serveAt)}, ${clock.time(view.serveAt)}, for ${serves}.`];
   if (severe.length)
     lines.push(
       "",
-      "## before anything is begun",
+      "## before you start",
       "",
       ...severe.map((s) => `- [ ] **${plain(s.title)}** (${plain(s.where)}): ${plain(s.computed)} ${plain(s.caution)}`),
       "",
@@ -35,7 +35,7 @@ export function runSheet(name: string, serves: number, view: PlanView, clock: Wa
     lines.push("", `## ${day.name}`);
     for (const part of day.parts) {
       const minutes = part.entries.reduce((sum, e) => sum + e.minutes, 0);
-      lines.push("", `### ${part.name}${minutes ? `, ${spokenDuration(minutes)} by hand` : ""}`, "");
+      lines.push("", `### ${part.name}${minutes ? `, ${spokenDuration(minutes)} hands-on` : ""}`, "");
       for (const entry of part.entries)
         lines.push(`- **${clock.time(entry.at)}** ${entryText(entry, component(entry.step.component), view, clock)}`);
     }
@@ -54,12 +54,12 @@ function entryText(entry: DayEntry, component: string, view: PlanView, clock: Wa
   const details = [component];
   if (entry.minutes) details.push(spokenDuration(entry.minutes));
   if (entry.what === "start" && (entry.minutes === 0 || step.attention !== "hands"))
-    details.push(`then ${step.attention === "nearby" ? "with an eye on it" : "alone"} until ${whenOver(step, clock, entry.at)}`);
+    details.push(`then ${step.attention === "nearby" ? "keep an eye on it" : "alone"} until ${whenOver(step, clock, entry.at)}`);
   if (step.tempC) details.push(`${step.tempC} °C`);
   if (view.cooks.length > 1 && entry.cooks.length) details.push(entry.cooks.join(", "));
   const cue = step.cue ? ` *until ${plain(step.cue)}*` : "";
   const goesIn = entry.what === "end" ? "" : withAmounts({ goesIn: step.goesIn, takes: [] });
-  return `${plain(entry.what === "end" ? `${step.name}: see it out` : step.name)} (${plain(details.join(", "))})${goesIn ? `: ${plain(goesIn)}` : ""}${cue}`;
+  return `${plain(entry.what === "end" ? `${step.name}: finish it` : step.name)} (${plain(details.join(", "))})${goesIn ? `: ${plain(goesIn)}` : ""}${cue}`;
 }
 
 /** A cook's own words must not turn into Markdown. */

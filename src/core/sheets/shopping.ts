@@ -14,7 +14,7 @@ import { minutesOf } from "../time/duration";
 interface ShoppingRow {
   readonly section: string;
   readonly ingredient: string;
-  /** As a kitchen measures it; "as needed", or empty where the dish does not say. */
+  /** As a kitchen measures it; "to taste", or empty where the dish does not say. */
   readonly amount: string;
   readonly components: readonly string[];
   /** When the first of it is used: by then it is in the house. */
@@ -85,9 +85,7 @@ export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "m
     else merged.set(key, both);
   }
   return [...merged.values()]
-    .map(
-      ({ row, quantity, asNeeded }): ShoppingRow => ({ ...row, amount: asNeeded ? "as needed" : quantity ? quantityText(quantity) : "" }),
-    )
+    .map(({ row, quantity, asNeeded }): ShoppingRow => ({ ...row, amount: asNeeded ? "to taste" : quantity ? quantityText(quantity) : "" }))
     .sort((a, b) =>
       a.section < b.section ? -1 : a.section > b.section ? 1 : a.wantedBy - b.wantedBy || (a.ingredient < b.ingredient ? -1 : 1),
     );

@@ -124,7 +124,7 @@ function streamsOf(
           ? quantityText(taker.quantity)
           : outer.length === 1 && inner === 0 && output.quantity
             ? `${quantityText(output.quantity)}, all of it`
-            : "not said how much",
+            : "no amount",
       });
     }
     const rest = balance.made ? balance.made.value - balance.taken : 0;
@@ -158,7 +158,7 @@ function isMain(document: DishFile, ref: string, methodOf: ReadonlyMap<string, M
   return !main || `${component.id}.${main.id}` === ref;
 }
 
-/** Grams of each output: stated, or reckoned from what flows into its component, shared out evenly where that is not said either. */
+/** Grams of each output: stated, or calculated from what flows into its component, shared out evenly where that is not said either. */
 function weighOutputs(
   dish: Dish,
   pools: readonly Pool[],
@@ -193,7 +193,7 @@ function weighOutputs(
   return weights;
 }
 
-/** Grams as they are said: "1.2 kg", "about 350 g" where they are reckoned. */
+/** Grams as they are said: "1.2 kg", "about 350 g" where they are calculated. */
 export function weightText({ grams, stated }: Weight): string {
   if (!(grams > 0)) return "weight not known";
   const text = quantityText({ dimension: "mass", value: grams >= 100 ? Math.round(grams / 5) * 5 : Math.round(grams) });

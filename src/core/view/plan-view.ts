@@ -198,7 +198,7 @@ function stepView(dish: Dish, step: Step, at: PlannedStep, outputs: ReadonlyMap<
     end: at.end,
     pieces: at.pieces,
     hands: at.hands,
-    rounds: at.rounds.map((r) => ({ at: r.at, what: step.tends[r.tend]?.what ?? "see to it", takes: step.tends[r.tend]?.takes ?? 0 })),
+    rounds: at.rounds.map((r) => ({ at: r.at, what: step.tends[r.tend]?.what ?? "check it", takes: step.tends[r.tend]?.takes ?? 0 })),
     attention: step.attention,
     ...placeOf(step),
     equipment: [...new Set(at.equipment.map((e) => dish.equipment.find((q) => q.id === e.id)?.name ?? e.id))],

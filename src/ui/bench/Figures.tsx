@@ -1,5 +1,5 @@
 "use client";
-import { Anchor } from "lucide-react";
+import { Lock } from "lucide-react";
 import { inUnits } from "@/core/bench/in-units";
 import type { Field, Figure } from "@/core/bench/panel";
 import { said, typedAs, type Units } from "@/core/bench/quantity";
@@ -25,7 +25,7 @@ interface FiguresProps {
 export function Figures({ figures, units, wish, fields, onWish, onLetGo }: FiguresProps) {
   return (
     <table className="mt-3 w-full max-w-[46rem] text-[14.5px]">
-      <caption className="sr-only">The figures; each can be fixed, so that one of the fields follows from it</caption>
+      <caption className="sr-only">Results. Lock one to work backwards from it</caption>
       <tbody>
         {figures.map((f) => {
           const fixed = wish?.figure === f.key;
@@ -40,14 +40,14 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                   <span className="inline-flex flex-wrap items-baseline justify-end gap-2">
                     <input
                       className="field clock w-28 text-right"
-                      aria-label={`${f.label}, fixed at`}
+                      aria-label={`${f.label}, locked at`}
                       value={wish.text}
                       onChange={(e) => onWish({ ...wish, text: e.target.value })}
                     />
                     <label className="text-[13px] text-quiet">
                       by{" "}
                       <select
-                        aria-label="What gives way"
+                        aria-label="Field to change"
                         className="field text-[13px] text-ink"
                         value={wish.field}
                         onChange={(e) => onWish({ ...wish, field: e.target.value })}
@@ -78,8 +78,8 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                   type="button"
                   className={`inline-flex size-7 cursor-pointer items-center justify-center rounded ${fixed ? "bg-saffron-wash text-saffron-ink" : "text-quiet hover:text-rim"}`}
                   aria-pressed={fixed}
-                  aria-label={fixed ? `Let go of ${f.label}` : `Fix ${f.label} and let another figure follow`}
-                  title={fixed ? "let it go" : "fix it, and let another figure follow"}
+                  aria-label={fixed ? `Unlock ${f.label}` : `Lock ${f.label} and work backwards from it`}
+                  title={fixed ? "Unlock" : "Lock, and work backwards from it"}
                   disabled={!fixed && (!Number.isFinite(f.value) || fields.length === 0)}
                   onClick={() =>
                     fixed
@@ -87,7 +87,7 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                       : onWish({ figure: f.key, text: typedAs(f.value, f.of, units), field: (fields[0] as (typeof fields)[number]).key })
                   }
                 >
-                  <Anchor size={15} />
+                  <Lock size={15} />
                 </button>
               </td>
             </tr>

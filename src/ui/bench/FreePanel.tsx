@@ -54,7 +54,7 @@ function IntoDish({
   });
   return (
     <details className="mt-2 text-[14px]">
-      <summary className="cursor-pointer text-rim">take it into a dish</summary>
+      <summary className="cursor-pointer text-rim">Use in a dish</summary>
       <p className="flex flex-wrap items-center gap-2 pt-1.5">
         <select aria-label="Dish" className="field" value={slug} onChange={(e) => setSlug(e.target.value)}>
           {dishes.map((d) => (
@@ -71,7 +71,7 @@ function IntoDish({
           ))}
         </select>
         <Link className="act" href={`/d/${slug}/dish?${query}`}>
-          Open it there
+          Open
         </Link>
       </p>
     </details>

@@ -91,7 +91,7 @@ export function PanelField({ field: f, units, text, follows, wrong, onText }: Pa
       </span>
       {(f.hint || follows) && (
         <span id={hint} className="text-[12.5px] text-quiet">
-          {follows ? "follows from the fixed figure" : inUnits(f.hint ?? "", units)}
+          {follows ? "calculated from the locked result" : inUnits(f.hint ?? "", units)}
         </span>
       )}
     </label>

@@ -2,14 +2,14 @@
 import { useEffect, useId, useRef, useState } from "react";
 import type { BenchAnswer } from "@/core/bench/ask";
 import { inUnits } from "@/core/bench/in-units";
-import { type Field, type Panel, type Reckoned, startOf, startText, visibleFields } from "@/core/bench/panel";
+import { type Calculated, type Field, type Panel, startOf, startText, visibleFields } from "@/core/bench/panel";
 import { panelOf } from "@/core/bench/panels";
 import { readFigure, typedAs, type Units } from "@/core/bench/quantity";
 import { HARD_STOPS } from "@/core/catalogue";
 import { CurveChart } from "../charts/CurveChart";
 import { useUnits } from "../shell/units";
 import { Figures, type Wished } from "./Figures";
-import { HowReckoned } from "./HowReckoned";
+import { HowCalculated } from "./HowCalculated";
 import { PanelField } from "./PanelField";
 import { useAnswer } from "./use-answer";
 
@@ -21,11 +21,11 @@ interface PanelViewProps {
   /** Told of every change, for the address. */
   readonly onTyped?: (changed: Readonly<Record<string, string>>) => void;
   /** Beside the answer: what may be done with it. */
-  readonly children?: (result: Reckoned) => React.ReactNode;
+  readonly children?: (result: Calculated) => React.ReactNode;
   readonly narrow?: boolean;
 }
 
-/** One panel: its fields, and beside them what follows from them, reckoned as one types. */
+/** One panel: its fields, and beside them what follows from them, calculated as one types. */
 export function PanelView({ id, typed: given, first, onTyped, children, narrow }: PanelViewProps) {
   const panel = panelOf(id) as Panel;
   const units = useUnits();
@@ -73,7 +73,7 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
           />
         ))}
       </form>
-      <section aria-label="What follows" className="min-w-0" aria-busy={busy}>
+      <section aria-label="Results" className="min-w-0" aria-busy={busy}>
         {wrong && (
           <p id={wrongId} role="alert" className="mb-3 border-l-[3px] border-beet py-0.5 pl-3 text-[14.5px]">
             {inUnits(wrong.message, units)}
@@ -84,7 +84,7 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
             {wrong && <p className="pb-1 text-[13px] text-quiet">As it was before:</p>}
             <p className="max-w-[46rem] font-serif text-[20px] leading-snug" aria-live="polite" data-headline>
               {inUnits(shown.result.headline, units)}
-              {busy && <span className="text-[14px] text-quiet"> reckoning …</span>}
+              {busy && <span className="text-[14px] text-quiet"> Calculating …</span>}
             </p>
             <Figures
               figures={shown.result.figures}
@@ -104,7 +104,7 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
             {shown.result.curve && <CurveChart curve={shown.result.curve} units={units} />}
             {shown.result.table && <ResultTable table={shown.result.table} units={units} />}
             <Notes notes={shown.result.notes ?? []} units={units} />
-            <HowReckoned made={shown.made} />
+            <HowCalculated made={shown.made} />
           </div>
         )}
       </section>
@@ -138,7 +138,7 @@ function restated(panel: Panel, typed: Readonly<Record<string, string>>, from: U
   );
 }
 
-function ResultTable({ table, units }: { readonly table: NonNullable<Reckoned["table"]>; readonly units: Units }) {
+function ResultTable({ table, units }: { readonly table: NonNullable<Calculated["table"]>; readonly units: Units }) {
   return (
     <div className="overflow-x-auto">
       <table className="my-3 w-full text-[14px]">
@@ -178,7 +178,7 @@ function ResultTable({ table, units }: { readonly table: NonNullable<Reckoned["t
   );
 }
 
-function Notes({ notes, units }: { readonly notes: NonNullable<Reckoned["notes"]>; readonly units: Units }) {
+function Notes({ notes, units }: { readonly notes: NonNullable<Calculated["notes"]>; readonly units: Units }) {
   if (notes.length === 0) return null;
   return (
     <div className="my-3 flex max-w-[46rem] flex-col gap-2 text-[14px]">

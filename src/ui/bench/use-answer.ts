@@ -38,7 +38,7 @@ export function useAnswer(question: BenchQuestion, first: BenchAnswer): { readon
       while (waiting.current) {
         const asked = waiting.current;
         waiting.current = undefined;
-        // Where no worker is to be had the page reckons itself: slower, but not silent.
+        // Where no worker is to be had the page calculates itself: slower, but not silent.
         const got = await inWorker(asked.question).catch(() => benchAnswer(asked.question));
         setLate({ key: asked.key, got });
       }

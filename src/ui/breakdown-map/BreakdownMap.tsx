@@ -67,7 +67,7 @@ export function BreakdownMap({ watershed, selected, selectedStream, onSelect, on
         // Words stay readable: rather than under nine tenths of its size the map is pushed sideways.
         style={{ minWidth: layout.width * 0.9 }}
         role="application"
-        aria-label="Breakdown map. Arrow keys walk from component to component, Enter opens one; the table below says the same."
+        aria-label="Breakdown map. Arrow keys move between components, Enter opens one. The table below shows the same."
         onPointerMove={move}
         onPointerUp={drop}
         onPointerLeave={() => setPull(undefined)}
@@ -158,7 +158,7 @@ interface CourseProps {
 function Course({ placed, kind, quiet, lit, onPress, onHover }: CourseProps) {
   const { stream, path, width, end } = placed;
   const unused = stream.to === undefined;
-  const said = `${stream.name}: ${stream.amount}, ${unused ? "unused" : `for ${stream.stepName}`}${stream.short ? "; more is taken than made" : ""}`;
+  const said = `${stream.name}: ${stream.amount}, ${unused ? "unused" : `for ${stream.stepName}`}${stream.short ? "; more is used than made" : ""}`;
   return (
     // biome-ignore lint/a11y/useSemanticElements: a course in a drawing is pressed
     <g
@@ -249,7 +249,7 @@ interface PoolProps {
 function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
   const { pool, x, y, width, height } = place;
   const colour = colourOf(pool.kind);
-  const said = `${pool.name}, ${pool.kind}${pool.onHand ? ", in the larder already" : ""}${pool.raw.count ? `; ${pool.raw.count} ingredients, ${weightText(pool.raw)}` : ""}${pool.methods > 1 ? `; ${pool.methods} ways` : ""}`;
+  const said = `${pool.name}, ${pool.kind}${pool.onHand ? ", on hand" : ""}${pool.raw.count ? `; ${pool.raw.count} ingredients, ${weightText(pool.raw)}` : ""}${pool.methods > 1 ? `; ${pool.methods} methods` : ""}`;
   const left = x - width / 2;
   const top = y - height / 2;
   // A basin: level above, rounded below; the table's is a board on two feet.
@@ -315,7 +315,7 @@ function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
             onPull(e);
           }}
         >
-          <title>Pull from here to where it goes</title>
+          <title>Drag from here to where it goes</title>
         </circle>
       )}
     </g>

@@ -13,7 +13,7 @@ export function MapTable({ watershed }: { watershed: Watershed }) {
           <th className="font-normal">Component</th>
           <th className="font-normal">Bought for it</th>
           <th className="font-normal">Makes</th>
-          <th className="font-normal">So much</th>
+          <th className="font-normal">Amount</th>
           <th className="font-normal">Goes to</th>
         </tr>
       </thead>
@@ -27,7 +27,7 @@ export function MapTable({ watershed }: { watershed: Watershed }) {
               <td className="clock pr-3 text-[13px]">{i === 0 && p.raw.count > 0 ? `${p.raw.count}, ${weightText(p.raw)}` : ""}</td>
               <td className="pr-3">
                 {s?.name ?? ""}
-                {s?.byProduct && <span className="text-quiet">, by the way</span>}
+                {s?.byProduct && <span className="text-quiet">, by-product</span>}
               </td>
               <td className="clock pr-3 text-[13px]">{s ? s.amount : ""}</td>
               <td>
@@ -42,7 +42,7 @@ export function MapTable({ watershed }: { watershed: Watershed }) {
                 ) : (
                   `${nameOf.get(s.to) ?? s.to}: ${s.stepName.toLowerCase()}`
                 )}
-                {s?.short && <span className="text-beet">, more is taken than made</span>}
+                {s?.short && <span className="text-beet">, more is used than made</span>}
               </td>
             </tr>
           ));

@@ -197,7 +197,9 @@ function ordered<T>(list: readonly T[], order: Trial["order"], weight: (thing: T
 }
 
 const springText = (pool: Pool): string =>
-  pool.raw.grams > 0 ? weightText({ ...pool.raw, stated: true }).replace(/^/, pool.raw.stated ? "" : "≈ ") : `${pool.raw.count} things`;
+  pool.raw.grams > 0
+    ? weightText({ ...pool.raw, stated: true }).replace(/^/, pool.raw.stated ? "" : "≈ ")
+    : `${pool.raw.count} ingredients`;
 
 /** A name in as few lines as keep it narrow, three at most. */
 function linesOf(name: string): readonly string[] {
@@ -319,7 +321,7 @@ function withAmounts(pools: readonly PlacedPool[], streams: readonly PlacedStrea
   const labels = new Map<string, PlacedStream["label"]>();
   for (const s of [...streams].sort((a, b) => b.width - a.width)) {
     if (s.stream.to === undefined) continue;
-    const text = s.stream.amount.replace(", all of it", "").replace("not said how much", "?");
+    const text = s.stream.amount.replace(", all of it", "").replace("no amount", "?");
     const w = text.length * 6.4 + 4;
     const numbers = [...s.path.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
     const pieces: [Point, Point][] = [];

@@ -86,7 +86,7 @@ export function CurveChart({ curve, units }: { readonly curve: Curve; readonly u
       </figcaption>
       <div ref={frame} className="h-[230px] w-full" data-curve={curve.title} aria-hidden="true" />
       <details className="text-[13px]">
-        <summary className="cursor-pointer text-rim">the same as a table</summary>
+        <summary className="cursor-pointer text-rim">Show as table</summary>
         <div className="overflow-x-auto">
           <table className="mt-1 w-full max-w-[40rem]">
             <caption className="sr-only">{curve.title}</caption>

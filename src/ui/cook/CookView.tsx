@@ -195,7 +195,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
               {trouble}
               {withheld.length > 0 && (
                 <span className="block pt-1 text-[15px]">
-                  What you pressed is kept, with its own minute, and written down as soon as that is done.{" "}
+                  Your press is saved with its time and sent as soon as that is done.{" "}
                   <button
                     type="button"
                     className="link min-h-[44px]"
@@ -204,7 +204,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                       void send();
                     }}
                   >
-                    forget it
+                    Discard
                   </button>
                 </span>
               )}
@@ -220,12 +220,12 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
             <div className="border-l-[3px] border-saffron pl-4">
               <h2 className="text-[26px]">Ready when you are</h2>
               <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
-                {first && `The first work by hand is ${lower(first.name)}, ${clock.dayTime(first.start)}. `}
-                What you press here is written down, and the plan follows what happens.
+                {first && `The first hands-on step is ${lower(first.name)}, ${clock.dayTime(first.start)}. `}
+                What you press is recorded, and the plan follows what happens.
               </p>
               {severe.length > 0 && (
                 <div className="pb-4">
-                  <h3 className="text-[19px]">{open.length ? "Confirm each of these first" : "You have confirmed these"}</h3>
+                  <h3 className="text-[19px]">{open.length ? "Read these before you start" : "You have read these"}</h3>
                   {safety.trouble && (
                     <p role="alert" className="my-2 border-l-[3px] border-beet pl-3">
                       {safety.trouble}
@@ -241,7 +241,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
               </button>
               {open.length > 0 && (
                 <p className="pt-1 text-[14px] text-quiet">
-                  {open.some((f) => f.hard) ? "What is past a limit has to be mended first." : `${open.length} still to be acknowledged.`}
+                  {open.some((f) => f.hard) ? "Fix what is past a limit first." : `${open.length} still to read.`}
                 </p>
               )}
             </div>
@@ -302,9 +302,9 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                       type="button"
                       className="link min-h-[44px] px-2 text-[14px]"
                       onClick={() => press("started", step)}
-                      aria-label={`Begin now: ${step.name}`}
+                      aria-label={`Start now: ${step.name}`}
                     >
-                      begin now
+                      Start now
                     </button>
                   </li>
                 ))}

@@ -11,7 +11,7 @@ interface DialProps {
 }
 
 const MOST_TWINS = 3;
-const SHAPES = { start: "begins", round: "round", check: "check", end: "ends" } as const;
+const SHAPES = { start: "starts", round: "round", check: "check", end: "ends" } as const;
 
 /** The next sixty minutes as a face: now at the top, what will call for hands at its minute round the rim. */
 export function Dial({ marks, now, kindOf, clock }: DialProps) {
@@ -27,8 +27,8 @@ export function Dial({ marks, now, kindOf, clock }: DialProps) {
       role="img"
       aria-label={
         next
-          ? `Next in ${spokenDuration(next.at - now)}: ${next.what}. ${marks.length} things in the next hour; the list says the same.`
-          : "Nothing calls for hands in the next hour."
+          ? `Next in ${spokenDuration(next.at - now)}: ${next.what}. ${marks.length} events in the next hour; the list shows the same.`
+          : "No hands needed in the next hour."
       }
     >
       {Array.from({ length: 60 }, (_, i) => {

@@ -60,7 +60,7 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
       )}
       <p className="pb-2 text-[16px]">
         {step.paused
-          ? "put down"
+          ? "paused"
           : left > 0
             ? `until about ${clock.near(step.end, now)}, in ${spokenDuration(left)}`
             : left === 0
@@ -73,11 +73,11 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
       <Checks step={step} findings={findings} now={now} clock={clock} />
       <div className="flex flex-wrap gap-2.5">
         <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
-          {busy ? "Writing it down" : "Done"}
+          {busy ? "Saving" : "Done"}
         </button>
         {step.split && (
           <button type="button" className={BIG} disabled={busy} onClick={() => onPress(step.paused ? "taken-up" : "put-down")}>
-            {step.paused ? "Pick up again" : "Put down"}
+            {step.paused ? "Resume" : "Pause"}
           </button>
         )}
         {[10, 30].map((minutes) => (
@@ -162,7 +162,7 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
         ))}
       <div className="flex flex-wrap gap-2.5 pt-2">
         <button type="button" className={BIG} data-main disabled={busy || open} onClick={() => onPress("started")}>
-          {busy ? "Writing it down" : "Start"}
+          {busy ? "Saving" : "Start"}
         </button>
         <button type="button" className={BIG} disabled={busy} onClick={() => onPress("ended")} aria-label={`Done already: ${step.name}`}>
           Done already

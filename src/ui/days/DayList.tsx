@@ -29,13 +29,13 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                   >
                     <span className="clock text-[14px]">{clock.time(entry.at)}</span>
                     <span>
-                      <span className="font-medium">{entry.what === "end" ? `${entry.step.name}: see it out` : entry.step.name}</span>
+                      <span className="font-medium">{entry.what === "end" ? `${entry.step.name}: finish it` : entry.step.name}</span>
                       <span className="text-[13.5px] text-quiet">
                         {" "}
                         {lower(component(entry.step.component))}
                         {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
                         {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
-                          ? `, then ${entry.step.attention === "nearby" ? "with an eye on it" : "alone"} until ${whenOver(entry.step, clock, entry.at)}`
+                          ? `, then ${entry.step.attention === "nearby" ? "keep an eye on it" : "alone"} until ${whenOver(entry.step, clock, entry.at)}`
                           : ""}
                         {entry.step.place !== "counter" && <InUnits>{`, ${placeWords(entry.step)}`}</InUnits>}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}

@@ -49,7 +49,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
   const add = () => {
     let made = "";
     const kind = draft.kind || undefined;
-    const done = edit(`${draft.name.trim() || "a component"} comes in`, (d) => {
+    const done = edit(`${draft.name.trim() || "a component"} added`, (d) => {
       const added = addComponent(d, { name: draft.name, steps: lines, ingredients: goods, ...(kind ? { kind } : {}) });
       made = added.id;
       return added.document;
@@ -61,7 +61,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
   };
   const unclear = goods.map((l) => readIngredient(l)).filter((i) => i.unclear && !i.heading);
   return (
-    <section aria-label="Another component">
+    <section aria-label="Add a component">
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -74,7 +74,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
           }
         }}
       >
-        <h2 className="pb-1 text-[18px]">Another component</h2>
+        <h2 className="pb-1 text-[18px]">Add a component</h2>
         <div className="flex gap-2">
           <label className="min-w-0 flex-1 text-[13px] text-quiet">
             Name
@@ -102,7 +102,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
           </label>
         </div>
         <label className="mt-2 block text-[13px] text-quiet">
-          What is done, a step a line
+          Steps, one per line
           <textarea
             className="field clock mt-0.5 w-full py-1.5 text-[13px] text-ink"
             rows={Math.max(3, lines.length + 1)}
@@ -123,7 +123,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
           </ol>
         )}
         <label className="mt-2 block text-[13px] text-quiet">
-          What goes in, a thing a line
+          Ingredients, one per line
           <textarea
             className="field clock mt-0.5 w-full py-1.5 text-[13px] text-ink"
             rows={Math.max(3, goods.length + 1)}
@@ -136,9 +136,9 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
         {unclear.length > 0 && <p className="text-[12.5px] text-saffron-ink">{unclear.map((i) => `${i.name}: ${i.unclear}`).join(" ")}</p>}
         <div className="mt-2 flex items-baseline gap-3">
           <button type="submit" className="act" data-main disabled={draft.name.trim() === ""}>
-            Add it
+            Add component
           </button>
-          <span className="text-[12.5px] text-quiet">Ctrl+Enter adds it too</span>
+          <span className="text-[12.5px] text-quiet">or press Ctrl+Enter</span>
         </div>
       </form>
       {others.length > 0 && <FromAnother others={others} edit={edit} onProblem={onProblem} onAdded={onAdded} />}
@@ -175,7 +175,7 @@ function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProp
           defaultValue=""
           onChange={(e) => e.target.value && void look(e.target.value)}
         >
-          <option value="">which dish …</option>
+          <option value="">choose a dish …</option>
           {others.map((o) => (
             <option key={o.slug} value={o.slug}>
               {o.name}
@@ -189,7 +189,7 @@ function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProp
             value=""
             onChange={(e) => e.target.value && take(e.target.value)}
           >
-            <option value="">which component …</option>
+            <option value="">choose a component …</option>
             {source.components.map((c) => (
               <option key={c.id} value={c.id}>
                 {c.name}

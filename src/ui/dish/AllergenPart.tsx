@@ -28,7 +28,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
     <div className="text-[14px]">
       <div className="grid gap-x-8 gap-y-2 sm:grid-cols-2">
         <div>
-          <span className="text-[13px] text-quiet">Somebody avoids (commas between)</span>
+          <span className="text-[13px] text-quiet">Guests avoid (separate with commas)</span>
           <LineInput
             label="What guests avoid"
             value={avoid.join(", ")}
@@ -44,7 +44,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
           </p>
         </div>
         <fieldset>
-          <legend className="text-[13px] text-quiet">At the table there are</legend>
+          <legend className="text-[13px] text-quiet">Guests who need care</legend>
           {CARE.map((c) => (
             <label key={c} className="flex items-center gap-2">
               <input
@@ -58,7 +58,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
                 : c === "elderly"
                   ? "frail elderly guests"
                   : c === "immunocompromised"
-                    ? "guests with weak defences"
+                    ? "guests with a weak immune system"
                     : c}
             </label>
           ))}
@@ -68,7 +68,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
         <ul className="mt-3 border-l-[4px] border-beet pl-3" aria-label="Clashes">
           {sheet.clashes.map((c) => (
             <li key={c.avoided} className="py-0.5">
-              <b className="font-semibold text-beet">Somebody avoids {c.avoided}</b>, and it is in{" "}
+              <b className="font-semibold text-beet">A guest avoids {c.avoided}</b>, which is in{" "}
               {c.brought.map((b) => `${b.name} (${b.ingredients.join(", ")})`).join("; ")}. Leave it out, replace it, or serve them
               something else.
             </li>
@@ -76,7 +76,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
         </ul>
       )}
       <table className="mt-3 w-full">
-        <caption className="caps pb-0.5 text-left">What the dish brings</caption>
+        <caption className="caps pb-0.5 text-left">Allergens in this dish</caption>
         <tbody>
           {sheet.rows.map((r) => (
             <tr key={r.allergen} className="border-t border-rule align-baseline">
@@ -91,7 +91,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
                     <span className="text-quiet">
                       {" "}
                       ({b.ingredients.join(", ")}
-                      {b.guessed ? ", by the name" : ""})
+                      {b.guessed ? ", from its name" : ""})
                     </span>
                   </span>
                 ))}
@@ -100,14 +100,14 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
           ))}
           {sheet.rows.length === 0 && (
             <tr>
-              <td>No ingredient names one.</td>
+              <td>None found in the ingredients.</td>
             </tr>
           )}
         </tbody>
       </table>
       {sheet.unknown.length > 0 && (
         <p className="pt-2 text-saffron-ink">
-          Not known, so look at the packet: {sheet.unknown.map((u) => `${u.ingredient} (${u.component})`).join(", ")}.
+          Unknown, so check the packet: {sheet.unknown.map((u) => `${u.ingredient} (${u.component})`).join(", ")}.
         </p>
       )}
       <p className="max-w-[72ch] pt-2 text-[13px] text-quiet">
@@ -116,7 +116,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
           .filter(([k]) => k !== "wheat")
           .map(([, w]) => w)
           .join(", ")}
-        . What is found by names is a hint; an empty line never means free of it. {LOCAL_CODES_FIRST}
+        . Found by name only: an empty line does not mean that the dish is free of it. {LOCAL_CODES_FIRST}
       </p>
     </div>
   );

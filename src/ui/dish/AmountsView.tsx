@@ -27,12 +27,12 @@ interface AmountsViewProps {
 }
 
 const PARTS = [
-  ["guests", "Who eats"],
-  ["scale", "How much"],
-  ["fit", "Does it fit"],
-  ["balance", "Who takes what"],
+  ["guests", "Guests"],
+  ["scale", "Scale"],
+  ["fit", "Does it fit?"],
+  ["balance", "What goes where"],
   ["ingredients", "Ingredients"],
-  ["salt", "Salt for each"],
+  ["salt", "Salt per guest"],
   ["allergens", "Allergens and care"],
 ] as const;
 
@@ -66,14 +66,14 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
             setTold(undefined);
           }}
         />
-        <Part id="guests" title="Who eats">
+        <Part id="guests" title="Guests">
           <GuestsPart document={document} edit={edit} />
         </Part>
-        <Part id="scale" title="How much, from something else">
+        <Part id="scale" title="Scale from one amount">
           <ScalePart document={document} edit={edit} onProblem={setTold} />
           {notes.length > 0 && (
             <details className="mt-3 text-[14px]" open={notes.length < 5}>
-              <summary className="cursor-pointer font-medium">What does not follow the amounts ({notes.length})</summary>
+              <summary className="cursor-pointer font-medium">What does not scale ({notes.length})</summary>
               <ul className="max-w-[72ch] pt-1">
                 {notes.map((n) => (
                   <li key={n.about + n.text} className="border-t border-rule py-1 first:border-t-0">
@@ -84,15 +84,15 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
             </details>
           )}
         </Part>
-        <Part id="fit" title="Does it fit">
+        <Part id="fit" title="Does it fit?">
           <FitPart document={document} chosen={chosen} occupancy={occupancy} edit={edit} />
         </Part>
-        <Part id="balance" title="Who takes how much of what, and when">
+        <Part id="balance" title="What goes where, and when">
           <table className="w-full text-[14px]">
             <thead>
               <tr className="caps text-left">
                 <th className="font-normal">Made</th>
-                <th className="font-normal">Taken</th>
+                <th className="font-normal">Used</th>
                 <th className="font-normal">For</th>
                 <th className="font-normal">When</th>
               </tr>
@@ -115,7 +115,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
                     ) : (
                       `${water.pools.find((p) => p.id === s.to)?.name}: ${s.stepName.toLowerCase()}`
                     )}
-                    {s.short && <span className="text-beet"> more is taken than made</span>}
+                    {s.short && <span className="text-beet"> more is used than made</span>}
                   </td>
                   <td className="clock text-[13px] text-quiet">{s.step ? (moments[s.step] ?? "") : ""}</td>
                 </tr>
@@ -123,10 +123,10 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
             </tbody>
           </table>
         </Part>
-        <Part id="ingredients" title="Ingredients, as a kitchen can measure them">
+        <Part id="ingredients" title="Ingredients in kitchen measures">
           <IngredientAmounts document={document} chosen={chosen} />
         </Part>
-        <Part id="salt" title="Salt for each guest">
+        <Part id="salt" title="Salt per guest">
           <SaltPart document={document} chosen={chosen} />
         </Part>
         <Part id="allergens" title="Allergens and care">
@@ -137,16 +137,14 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
   );
 }
 
-/** What becomes of a rest: into the larder, and how long it keeps there. */
+/** What becomes of what is left over: where it keeps, and how long. */
 function keepsOf(document: DishFile, ref: string): string {
   const [component, id] = ref.split(".");
   const output = document.components
     .find((c) => c.id === component)
     ?.methods.flatMap((m) => m.steps.flatMap((s) => s.makes ?? []))
     .find((o) => o.id === id);
-  return output?.holds?.length
-    ? `to the larder, ${output.holds.map(saidHold).join(", or ")}`
-    : "for whom, and how long it keeps, is not said";
+  return output?.holds?.length ? `keep: ${output.holds.map(saidHold).join(", or ")}` : "no use and no keeping time given";
 }
 
 function Part({ id, title, children }: { id: string; title: string; children: React.ReactNode }) {
@@ -180,9 +178,9 @@ function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
       <p className="text-[14px]">
         {asked.length === 0
           ? "Everything fits into what there is. "
-          : `${asked.length} ${asked.length === 1 ? "thing" : "things"} to look at. `}
+          : `${asked.length} ${asked.length === 1 ? "item" : "items"} to check. `}
         <button type="button" className="link" onClick={() => setAll(!all)}>
-          {all ? "only those" : `all ${fits.length} that were looked at`}
+          {all ? "Show only these" : `Show all ${fits.length}`}
         </button>
       </p>
       <ul className="text-[14px]">
@@ -197,7 +195,7 @@ function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
               {f.what} for “{f.name}” ({nameOf(f.component)}): {f.said}.{" "}
               <span className="text-quiet">
                 {f.because}
-                {f.reckoned ? ", reckoned" : ""}.
+                {f.calculated ? ", estimated" : ""}.
               </span>
             </p>
             {f.remedies.length > 0 && (

@@ -62,7 +62,7 @@ export function Breakdown({
           {component.fallback && (
             <p className="mt-2 text-[14px]">
               If it fails: <b className="font-semibold">{lower(component.fallback.name)}</b>
-              <span className="text-quiet">, ready {spokenDuration(component.fallback.lead)} after it is decided.</span>
+              <span className="text-quiet">, ready {spokenDuration(component.fallback.lead)} after you decide.</span>
             </p>
           )}
         </section>

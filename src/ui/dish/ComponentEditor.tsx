@@ -11,7 +11,7 @@ import { readLength } from "@/core/entry/durations";
 import type { FindingView } from "@/core/safety/view";
 import type { Watershed } from "@/core/sheets/watershed";
 import { durationText } from "@/core/time/duration";
-import { type Reckoning, ReckonPart } from "../bench/ReckonPart";
+import { type Calculation, CalculatorPart } from "../bench/CalculatorPart";
 import { colourOf } from "../route-chart/colours";
 import { FindingCard } from "../safety/FindingCard";
 import { mended } from "../safety/mended";
@@ -31,8 +31,8 @@ interface ComponentEditorProps {
   /** What the rules of safety find in the dish and its plan. */
   readonly findings: readonly FindingView[];
   /** The panel of the Bench that is open beside it. */
-  readonly reckoning: Reckoning | undefined;
-  readonly onReckon: (reckoning: Reckoning | undefined) => void;
+  readonly calculation: Calculation | undefined;
+  readonly onCalculate: (calculation: Calculation | undefined) => void;
   readonly edit: Edit;
   readonly onProblem: (text: string) => void;
   readonly onClose: () => void;
@@ -75,23 +75,21 @@ export function ComponentEditor(props: ComponentEditorProps) {
           ))}
         </select>
         <button type="button" className="link text-[13.5px]" onClick={onClose}>
-          close
+          Close
         </button>
       </div>
       {component.onHand?.length ? (
         <p className="flex flex-wrap gap-4 pt-2 text-[14px]">
-          <span>
-            It is in the larder already, made {component.onHand[0]?.madeAt.slice(0, 16).replace("T", " at ")}, and not made this time.
-          </span>
-          <button type="button" className="link" onClick={() => edit(`${name} made anew`, (d) => madeAnew(d, id))}>
-            make it anew
+          <span>On hand, made {component.onHand[0]?.madeAt.slice(0, 16).replace("T", " at ")}. Not made this time.</span>
+          <button type="button" className="link" onClick={() => edit(`${name} made again`, (d) => madeAnew(d, id))}>
+            Make it again
           </button>
         </p>
       ) : (
         method && (
           <>
             <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-2 text-[14px]">
-              <legend className="sr-only">Ways of making it</legend>
+              <legend className="sr-only">Methods</legend>
               {component.methods.map((m, i) => (
                 <label key={m.id} className="flex cursor-pointer items-baseline gap-1.5">
                   <input
@@ -108,12 +106,12 @@ export function ComponentEditor(props: ComponentEditorProps) {
               ))}
             </fieldset>
             <details className="text-[13.5px]">
-              <summary className="cursor-pointer text-rim">this way, another way, if it fails</summary>
+              <summary className="cursor-pointer text-rim">Edit methods</summary>
               <div className="grid gap-2 border-l-[3px] border-rule py-1.5 pl-4 sm:grid-cols-2">
                 <div>
-                  <span className="text-[12.5px] text-quiet">This way is called</span>
+                  <span className="text-[12.5px] text-quiet">Name of this method</span>
                   <LineInput
-                    label="Name of the way"
+                    label="Name of the method"
                     value={method.name ?? method.id}
                     onCommit={(text) =>
                       text !== "" &&
@@ -122,13 +120,13 @@ export function ComponentEditor(props: ComponentEditorProps) {
                   />
                 </div>
                 <div>
-                  <span className="text-[12.5px] text-quiet">How good it is, in %, against the best</span>
+                  <span className="text-[12.5px] text-quiet">Quality against the best, %</span>
                   <LineInput
-                    label="How good this way is, in per cent"
+                    label="Quality of this method, in per cent"
                     mono
                     value={String(Math.round((method.quality ?? 1) * 100))}
                     onCommit={(text) =>
-                      edit(`${name}: how good`, (d) =>
+                      edit(`${name}: quality`, (d) =>
                         withMethod(d, { component: id, method: method.id }, (m) => {
                           const n = Number(text) / 100;
                           if (!(n >= 0 && n <= 1)) throw new EditRefused("Write a number from 0 to 100.");
@@ -143,7 +141,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
                   onSubmit={(e) => {
                     e.preventDefault();
                     let made = "";
-                    const done = edit(`${name}: another way, ${another}`, (d) => {
+                    const done = edit(`${name}: another method, ${another}`, (d) => {
                       const added = addMethod(d, { component: id, method: method.id }, another);
                       made = added.id;
                       return added.document;
@@ -155,8 +153,8 @@ export function ComponentEditor(props: ComponentEditorProps) {
                 >
                   <input
                     className="field min-w-0 flex-1"
-                    aria-label="Another way"
-                    placeholder="another way: in the slow pot"
+                    aria-label="Another method"
+                    placeholder="in the slow cooker"
                     value={another}
                     onChange={(e) => setAnother(e.target.value)}
                   />
@@ -168,7 +166,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
                   <LineInput
                     label="If it fails"
                     value={component.fallback ? `${component.fallback.name}, ${component.fallback.lead}` : ""}
-                    placeholder="if it fails: a bought loaf, 1h"
+                    placeholder="a bought loaf, 1h"
                     onCommit={(text) =>
                       edit(`${name}: if it fails`, (d) => {
                         if (text === "") return withFallback(d, id, undefined);
@@ -195,7 +193,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
                         )
                       }
                     >
-                      make it the first choice
+                      Make first choice
                     </button>
                     <button
                       type="button"
@@ -204,7 +202,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
                         edit(`${name}: without ${method.name ?? method.id}`, (d) => removeMethod(d, { component: id, method: method.id }))
                       }
                     >
-                      take this way out
+                      Remove method
                     </button>
                   </div>
                 )}
@@ -217,7 +215,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
               .map((f) => (
                 <FindingCard key={f.id} finding={f} here onMend={(label, change) => edit(label, (d) => mended(d, change))} />
               ))}
-            <h2 className="mt-3 text-[17px]">What is done</h2>
+            <h2 className="mt-3 text-[17px]">Steps</h2>
             <StepList
               key={`${id} ${method.id} steps`}
               document={document}
@@ -225,10 +223,10 @@ export function ComponentEditor(props: ComponentEditorProps) {
               edit={edit}
               kinds={props.kinds}
               onProblem={onProblem}
-              onReckon={(panel, step) => props.onReckon({ panel, step })}
+              onCalculate={(panel, step) => props.onCalculate({ panel, step })}
               findings={props.findings}
             />
-            <h2 className="mt-4 text-[17px]">What goes in</h2>
+            <h2 className="mt-4 text-[17px]">Ingredients</h2>
             <IngredientList
               key={`${id} ${method.id} in`}
               document={document}
@@ -236,20 +234,20 @@ export function ComponentEditor(props: ComponentEditorProps) {
               edit={edit}
               onProblem={onProblem}
             />
-            <h2 className="mt-4 mb-1 text-[17px]" id="reckoned">
-              What can be reckoned
+            <h2 className="mt-4 mb-1 text-[17px]" id="calculated">
+              Calculators
             </h2>
-            <ReckonPart
+            <CalculatorPart
               document={document}
               place={{ component: id, method: method.id }}
-              open={props.reckoning}
-              onOpen={props.onReckon}
+              open={props.calculation}
+              onOpen={props.onCalculate}
               edit={edit}
             />
           </>
         )
       )}
-      <h2 className="mt-4 mb-1 text-[17px]">Where it runs</h2>
+      <h2 className="mt-4 mb-1 text-[17px]">Where it comes from and goes</h2>
       <StreamsPart
         document={document}
         watershed={watershed}
@@ -267,7 +265,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
               onClick={() => {
                 let made = "";
                 if (
-                  edit(`${name}, once more`, (d) => {
+                  edit(`${name} duplicated`, (d) => {
                     const copy = duplicateComponent(d, id);
                     made = copy.id;
                     return copy.document;
@@ -276,10 +274,10 @@ export function ComponentEditor(props: ComponentEditorProps) {
                   onSelect(made);
               }}
             >
-              a second one like it
+              Duplicate component
             </button>
-            <button type="button" className="link" onClick={() => edit(`${name} taken out`, (d) => removeComponent(d, id)) && onClose()}>
-              take it out of the dish
+            <button type="button" className="link" onClick={() => edit(`${name} removed`, (d) => removeComponent(d, id)) && onClose()}>
+              Remove component
             </button>
           </>
         )}
@@ -308,16 +306,16 @@ function NotMade({
   const bought = isBought(document, id);
   const put = () => {
     const read = amount.trim() === "" ? undefined : readAmount(amount);
-    if (amount.trim() !== "" && !read) onProblem(`“${amount}” is no amount. Write one such as 1.2 kg.`);
-    else edit(`${name} is in the larder`, (d) => onHandAlready(d, id, madeAt, read && { amount: read.amount, unit: read.unit }));
+    if (amount.trim() !== "" && !read) onProblem(`“${amount}” is not an amount. Write one such as 1.2 kg.`);
+    else edit(`${name} on hand`, (d) => onHandAlready(d, id, madeAt, read && { amount: read.amount, unit: read.unit }));
   };
   return (
     <details className="text-[13.5px]" open={bought}>
-      <summary className="cursor-pointer text-rim">not made this time: in the larder, or bought</summary>
+      <summary className="cursor-pointer text-rim">Not made this time: on hand, or bought</summary>
       <div className="border-l-[3px] border-rule py-1.5 pl-4">
         <div className="flex flex-wrap items-end gap-2">
           <label className="text-quiet">
-            in the larder since
+            On hand, made
             <input
               className="field clock mt-0.5 block text-[13px] text-ink"
               type="datetime-local"
@@ -326,7 +324,7 @@ function NotMade({
             />
           </label>
           <label className="text-quiet">
-            so much of it
+            Amount on hand
             <input
               className="field clock mt-0.5 block w-28 text-[13px] text-ink"
               value={amount}
@@ -335,7 +333,7 @@ function NotMade({
             />
           </label>
           <button type="button" className="act" disabled={madeAt === ""} onClick={put}>
-            It is there
+            Save
           </button>
         </div>
         {component?.fallback ? (
@@ -353,7 +351,7 @@ function NotMade({
             this time {component.fallback.name}, bought, instead
           </label>
         ) : (
-          <p className="pt-2 text-quiet">Say above what would be bought if it fails: then it can be bought from the start as well.</p>
+          <p className="pt-2 text-quiet">Enter above what you would buy if it fails. Then you can also buy it from the start.</p>
         )}
       </div>
     </details>

@@ -3,10 +3,10 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 
 const PLACES = [
-  ["", "Map"],
-  ["/questions", "Questions"],
+  ["", "Components"],
+  ["/questions", "Open questions"],
   ["/amounts", "Amounts"],
-  ["/written", "Written out"],
+  ["/written", "Full text"],
   ["/library", "Library"],
 ] as const;
 
@@ -14,7 +14,7 @@ const PLACES = [
 export function DishNav({ slug, questions }: { slug: string; questions: number }) {
   const here = usePathname().replace(`/d/${slug}/dish`, "");
   return (
-    <nav aria-label="Of the dish" className="flex flex-wrap gap-x-5 text-[14px]">
+    <nav aria-label="Recipe pages" className="flex flex-wrap gap-x-5 text-[14px]">
       {PLACES.map(([path, label]) => (
         <Link
           key={path}

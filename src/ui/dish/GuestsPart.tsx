@@ -16,12 +16,12 @@ const EATER_WORDS: Readonly<Record<string, string>> = {
   child: "children",
   teen: "teenagers",
   light: "light eaters",
-  adult: "grown-ups",
+  adult: "adults",
   hearty: "hearty eaters",
   senior: "older guests",
 };
 
-const ON_PLATE = { key: "plate", label: "On each plate", of: "mass", usual: "g", low: 1, high: 5000 } as const;
+const ON_PLATE = { key: "plate", label: "Portions", of: "mass", usual: "g", low: 1, high: 5000 } as const;
 
 /** Guests by appetite, what that comes to, and how much of a thing they need as it is bought. */
 export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit }) {
@@ -32,7 +32,7 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
   const [final, setFinal] = useState(() => typedAs(150, "mass", units));
   const [yields, setYields] = useState("cook_pork_shoulder_slow");
   const put = (kind: string, count: number) =>
-    edit("who eats", (d) => setField(d, ["dish", "guests", "eaters"], { ...eaters, [kind]: Math.max(0, count) }));
+    edit("guests", (d) => setField(d, ["dish", "guests", "eaters"], { ...eaters, [kind]: Math.max(0, count) }));
   const said = attempt(() => guestEquivalents({ guests: eaters, courses }));
   const eat = said.value?.equivalents ?? document.dish.serves;
   const portion = attempt(() => portionRaw({ category, equivalents: eat }));
@@ -68,7 +68,7 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
       </div>
       {said.value ? (
         <p className="pt-2">
-          {said.value.heads} at the table eat as much as <b className="font-semibold">{said.value.equivalents}</b> grown-ups
+          {said.value.heads} guests eat as much as <b className="font-semibold">{said.value.equivalents}</b> adults
           {Math.abs(said.value.equivalents - document.dish.serves) > 0.01 ? (
             <>
               ; the dish is made for {document.dish.serves}.{" "}
@@ -87,13 +87,13 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
           )}
         </p>
       ) : (
-        <p className="pt-2 text-saffron-ink">Say who eats: at least one.</p>
+        <p className="pt-2 text-saffron-ink">Enter at least one guest.</p>
       )}
       <details className="pt-2">
-        <summary className="cursor-pointer">How much of a thing they need, as it is bought</summary>
+        <summary className="cursor-pointer">How much to buy</summary>
         <div className="grid gap-x-8 gap-y-2 pt-2 sm:grid-cols-2">
           <p>
-            <select aria-label="Of what" className="field text-[13.5px]" value={category} onChange={(e) => setCategory(e.target.value)}>
+            <select aria-label="Food" className="field text-[13.5px]" value={category} onChange={(e) => setCategory(e.target.value)}>
               {PORTION_CATEGORIES.map((c) => (
                 <option key={c} value={c}>
                   {c.replace(/_mL$/, "").replaceAll("_", " ")}
@@ -112,16 +112,16 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
           </p>
           <p>
             <label>
-              Back from the plate:{" "}
+              From the plate back to the shop:{" "}
               <input
                 className="field clock w-24 text-[13px]"
                 value={final}
                 onChange={(e) => setFinal(e.target.value)}
-                aria-label="So much on each plate"
+                aria-label="Portion on each plate"
               />{" "}
               each, after
             </label>{" "}
-            <select aria-label="What is lost" className="field text-[13.5px]" value={yields} onChange={(e) => setYields(e.target.value)}>
+            <select aria-label="Losses" className="field text-[13.5px]" value={yields} onChange={(e) => setYields(e.target.value)}>
               {YIELD_KEYS.map((k) => (
                 <option key={k} value={k}>
                   {k.replaceAll("_", " ")}

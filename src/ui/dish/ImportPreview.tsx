@@ -36,7 +36,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
     () => (recipe && Number(serves) > 0 ? dishOfRecipe(recipe, { serves: Number(serves), serveAt, timezone }) : undefined),
     [recipe, serves, serveAt, timezone],
   );
-  if (!read) return <p className="py-4">Reading it.</p>;
+  if (!read) return <p className="py-4">Reading …</p>;
   if (read.status === "nothing" || !recipe)
     return (
       <p role="alert" className="border-l-[3px] border-beet py-2 pl-3">
@@ -68,8 +68,8 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
   return (
     <div>
       <p className="max-w-[66ch] text-[14px] text-quiet">
-        {read.from === "json-ld" ? "Read from the recipe data of the page." : "Read from the text by its lines."} Nothing is kept yet. Each
-        line can be put right here; what is marked was guessed or not understood.
+        {read.from === "json-ld" ? "Read from the recipe data of the page." : "Read from the text by its lines."} Nothing is saved yet. You
+        can correct each line here. Marked lines were guessed or not understood.
       </p>
       {read.recipes.length > 1 && (
         <select
@@ -106,7 +106,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
           />
         </label>
         <label className="text-[13.5px] text-quiet">
-          You are
+          Guests
           <input
             className="field clock mt-0.5 block w-20 text-ink"
             type="number"
@@ -116,7 +116,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
           />
         </label>
         <label className="text-[13.5px] text-quiet">
-          At the table
+          Serve at
           <input
             className="field clock mt-0.5 block text-ink"
             type="datetime-local"
@@ -125,15 +125,15 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
           />
         </label>
         <button type="button" className="act" data-main disabled={!imported} onClick={() => void keep()}>
-          Keep it
+          Import
         </button>
       </div>
       {problem && (
         <p role="alert" className="border-l-[3px] border-beet py-1 pl-3 text-[14px]">
-          Nothing was kept. {problem}
+          Nothing was saved. {problem}
         </p>
       )}
-      <section aria-label="To look at" className="py-2 text-[14px]">
+      <section aria-label="Check these" className="py-2 text-[14px]">
         <p className={unclear ? "text-saffron-ink" : "text-quiet"}>
           {unclear ? `${unclear} ${unclear === 1 ? "line is" : "lines are"} marked.` : "Every line was understood."}
         </p>
@@ -267,7 +267,7 @@ function IngredientRow({ line, others, onLine, onMove }: IngredientRowProps) {
         {read.amount ? (
           <span className="clock">{`${shortNumber(read.amount.amount)} ${read.amount.unit}`}</span>
         ) : read.asNeeded ? (
-          "by feel"
+          "to taste"
         ) : (
           ""
         )}{" "}

@@ -8,9 +8,7 @@ import { colourOf } from "../route-chart/colours";
 export function IngredientAmounts({ document, chosen }: { document: DishFile; chosen: Readonly<Record<string, string>> }) {
   return (
     <div>
-      <p className="pb-2 text-[13.5px] text-quiet">
-        Where rounding errs by more than {COARSE_PCT} %, the exact figure is the one to weigh.
-      </p>
+      <p className="pb-2 text-[13.5px] text-quiet">Where rounding is off by more than {COARSE_PCT} %, weigh the exact amount.</p>
       <div className="gap-x-10 xl:columns-2">
         {document.components
           .filter((c) => !c.onHand?.length && c.methods.some((m) => m.ingredients?.length))
@@ -34,7 +32,7 @@ export function IngredientAmounts({ document, chosen }: { document: DishFile; ch
                   {measuredIngredients(document, c.id, method.id).map(({ ingredient: i, measured: m }) => (
                     <tr key={i.id} className="border-t border-rule align-baseline">
                       <td className="clock py-[2px] pr-3 text-[13px]">
-                        {i.leftOut ? "left out" : i.asNeeded ? "by feel" : (m?.text ?? "")}
+                        {i.leftOut ? "left out" : i.asNeeded ? "to taste" : (m?.text ?? "")}
                       </td>
                       <td className={`clock pr-3 text-[13px] ${m?.coarse ? "font-semibold text-saffron-ink" : "text-quiet"}`}>
                         {m

@@ -12,15 +12,15 @@ const withFood = (food: string | undefined) => (i: DishIngredient) => {
   return (food === undefined ? rest : { ...rest, food }) as DishIngredient;
 };
 
-/** What an ingredient was taken for, where its name leaves room for doubt or a danger hangs on it; put right with one press. */
+/** What an ingredient was understood as, where its name leaves room for doubt or a danger hangs on it; put right with one press. */
 export function TakenFor({ ingredient, put, onChoose }: { ingredient: DishIngredient; put: Put; onChoose: () => void }) {
   const food = understand(ingredient.name, ingredient.food);
   if (!food)
     return (
       <p className="text-[12.5px] text-saffron-ink">
-        Which food is this? The rules of safety know nothing of it.{" "}
+        Which food is this? The safety rules do not know it.{" "}
         <button type="button" className="link" onClick={onChoose}>
-          say what it is<span className="sr-only">: {ingredient.name}</span>
+          Choose food<span className="sr-only">: {ingredient.name}</span>
         </button>
       </p>
     );
@@ -29,11 +29,11 @@ export function TakenFor({ ingredient, put, onChoose }: { ingredient: DishIngred
   return (
     <p className="flex flex-wrap gap-x-3 text-[12.5px] text-quiet">
       <span>
-        taken for <b className="font-semibold">{food.phrase}</b> ({foodClassWords(food.class)})
+        understood as <b className="font-semibold">{food.phrase}</b> ({foodClassWords(food.class)})
       </span>
       {ingredient.food === undefined ? (
         others.slice(0, 2).map((o) => (
-          <button key={o.food.id} type="button" className="link" onClick={() => put(`taken for ${o.phrase}`, withFood(o.food.id))}>
+          <button key={o.food.id} type="button" className="link" onClick={() => put(`understood as ${o.phrase}`, withFood(o.food.id))}>
             no, {o.phrase}
           </button>
         ))
@@ -95,7 +95,7 @@ export function ChooseFood({ ingredient, steps, put }: ChooseFoodProps) {
                 type="button"
                 className="link"
                 onClick={() => {
-                  put(`taken for ${name}`, withFood(f.id));
+                  put(`understood as ${name}`, withFood(f.id));
                   setText("");
                 }}
               >
@@ -107,7 +107,7 @@ export function ChooseFood({ ingredient, steps, put }: ChooseFoodProps) {
       )}
       <div className="flex flex-wrap items-baseline gap-x-3 pt-1">
         <label htmlFor={`${id}s`} className="text-quiet">
-          Comes in at
+          Added in step
         </label>
         <select
           id={`${id}s`}

@@ -17,11 +17,11 @@ const FIELDS: readonly Field[] = [
   { key: "section", label: "Bought at", kind: "text", why: "one trip a shop" },
   { key: "orderAhead", label: "Order ahead", kind: "duration", why: "the butcher needs it" },
   { key: "keeps", label: "Keeps once bought", kind: "duration", why: "so that it is not bought too soon" },
-  { key: "scale", label: "Grows with exponent", kind: "number", why: "1 with the guests, 0 stays" },
-  { key: "allergens", label: "Allergens", kind: "words", why: "held against the guests" },
-  { key: "asNeeded", label: "By feel", kind: "yes", why: "no amount is counted" },
-  { key: "optional", label: "Optional", kind: "yes", why: "told in the shop" },
-  { key: "note", label: "Note", kind: "text", why: "how it is wanted" },
+  { key: "scale", label: "Scaling exponent", kind: "number", why: "1 scales with the guests, 0 stays" },
+  { key: "allergens", label: "Allergens", kind: "words", why: "compared with what guests avoid" },
+  { key: "asNeeded", label: "To taste", kind: "yes", why: "no amount is counted" },
+  { key: "optional", label: "Optional", kind: "yes", why: "marked on the shopping list" },
+  { key: "note", label: "Note", kind: "text", why: "how you want it" },
 ];
 
 interface IngredientListProps {
@@ -31,7 +31,7 @@ interface IngredientListProps {
   readonly onProblem: (text: string) => void;
 }
 
-/** What goes in, a line each, at the amounts of the file; what cannot be had, and what could stand for it. */
+/** What goes in, a line each, at the amounts of the file; what the cook cannot get, and what could replace it. */
 export function IngredientList({ document, place, edit, onProblem }: IngredientListProps) {
   const method = methodOf(document, place);
   const [open, setOpen] = useState<string>();
@@ -94,15 +94,15 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                   aria-expanded={open === i.id}
                   onClick={() => setOpen(open === i.id ? undefined : i.id)}
                 >
-                  {open === i.id ? "close" : instead.length ? "cannot be had" : "more"}
+                  {open === i.id ? "close" : instead.length ? "Can't get this" : "more"}
                   <span className="sr-only">: {i.name}</span>
                 </button>
                 <button
                   type="button"
-                  aria-label={`Take out ${i.name}`}
-                  title={`Take out ${i.name}`}
+                  aria-label={`Remove ${i.name}`}
+                  title={`Remove ${i.name}`}
                   className="inline-flex size-7 shrink-0 cursor-pointer items-center justify-center text-quiet hover:text-rim"
-                  onClick={() => put(i, "taken out", () => undefined)}
+                  onClick={() => put(i, "removed", () => undefined)}
                 >
                   <Trash2 size={15} />
                 </button>
@@ -121,7 +121,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                     className="link"
                     onClick={() => edit(`${i.standsFor?.name ?? i.name} again`, (d) => restoreIngredient(d, place, i.id))}
                   >
-                    {i.standsFor ? `${i.standsFor.name} again` : "put it back"}
+                    {i.standsFor ? `${i.standsFor.name} again` : "Put back"}
                   </button>
                 </p>
               )}
@@ -129,7 +129,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                 <div className="my-2 border-l-[3px] border-rule pl-4">
                   {instead.length > 0 && (
                     <fieldset>
-                      <legend className="caps">If it cannot be had</legend>
+                      <legend className="caps">If you can't get it</legend>
                       <ul className="text-[13.5px]">
                         {instead.map((s) => (
                           <li key={s.name} className="flex items-baseline justify-between gap-3 py-0.5">
@@ -146,7 +146,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                                 edit(`${s.name} instead of ${i.standsFor?.name ?? i.name}`, (d) => putInstead(d, place, i.id, s))
                               }
                             >
-                              use it
+                              Use this
                             </button>
                           </li>
                         ))}
@@ -159,7 +159,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                       className="link text-[13.5px]"
                       onClick={() => edit(`${i.name} left out`, (d) => leaveOutIngredient(d, place, i.id))}
                     >
-                      do without it
+                      Leave it out
                     </button>
                   )}
                   <ChooseFood ingredient={i} steps={method.steps} put={(label, change) => put(i, label, change)} />
@@ -188,7 +188,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
           <input
             ref={box}
             type="text"
-            aria-label="Another ingredient"
+            aria-label="Add an ingredient"
             value={line}
             onChange={(e) => setLine(e.target.value)}
             onKeyDown={(e) => e.key === "Enter" && add()}
@@ -222,7 +222,7 @@ const lineOf = (i: DishIngredient): string =>
 
 const said = (read: ReturnType<typeof readIngredient>): string =>
   [
-    read.asNeeded ? "by feel" : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
+    read.asNeeded ? "to taste" : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
     `of ${read.name}`,
     read.note && `(${read.note})`,
     read.optional && "optional",

@@ -79,7 +79,7 @@ export function LibraryView({ slug, version, document: given, entries }: Library
         <input
           className="field min-w-52 flex-1"
           type="search"
-          aria-label="Look for"
+          aria-label="Search"
           placeholder="a word: rye, trotters, mustard"
           value={text}
           onChange={(e) => setText(e.target.value)}
@@ -87,28 +87,22 @@ export function LibraryView({ slug, version, document: given, entries }: Library
         <Choice label="Kind" any="of any kind" value={kind} onChange={setKind} options={kinds.map((k) => [k, k])} />
         <Choice
           label="Ready within"
-          any="whenever ready"
+          any="any time"
           value={within}
           onChange={setWithin}
           options={WITHIN.map(([l, n]) => [`within ${l}`, String(n)])}
         />
+        <Choice label="Make ahead" any="any time" value={ahead} onChange={setAhead} options={AHEAD.map(([l, n]) => [l, String(n)])} />
         <Choice
-          label="Done ahead"
-          any="made when you like"
-          value={ahead}
-          onChange={setAhead}
-          options={AHEAD.map(([l, n]) => [l, String(n)])}
-        />
-        <Choice
-          label="Work"
-          any="however much work"
+          label="Hands-on time"
+          any="any"
           value={hands}
           onChange={setHands}
           options={HANDS.map(([l, n]) => [`up to ${l}`, String(n)])}
         />
         <label className="flex items-center gap-1.5">
           <input type="checkbox" className="accent-(--rim)" checked={mine} onChange={(e) => setMine(e.target.checked)} />
-          with what my kitchen has
+          only with my equipment
         </label>
       </search>
       <ProblemNote problem={problem} onClose={clearProblem} />
@@ -143,7 +137,7 @@ export function LibraryView({ slug, version, document: given, entries }: Library
           </li>
         ))}
       </ul>
-      {found.length === 0 && <p className="py-4">Nothing of that sort. Take out a word or one of the choices.</p>}
+      {found.length === 0 && <p className="py-4">Nothing found. Remove a word or a filter.</p>}
     </div>
   );
 }
@@ -151,7 +145,7 @@ export function LibraryView({ slug, version, document: given, entries }: Library
 /** "Keeps 3 days, frozen 90 days". */
 function keeping({ keepsMinutes, unfrozenMinutes }: LibraryEntry): string {
   if (keepsMinutes === undefined) return "keeps";
-  if (keepsMinutes === 0) return "for the table at once";
+  if (keepsMinutes === 0) return "serve at once";
   const frozen = keepsMinutes !== unfrozenMinutes ? `frozen ${spokenDuration(keepsMinutes)}` : "";
   return [unfrozenMinutes ? `keeps ${spokenDuration(unfrozenMinutes)}` : "", frozen].filter(Boolean).join(", ");
 }
@@ -222,9 +216,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
     <div className="mb-3 border-l-[3px] border-rule py-1 pl-4 text-[14px]">
       <p className="max-w-[66ch]">{entry.note}</p>
       {missing.length > 0 && (
-        <p className="text-saffron-ink">
-          Your kitchen has no {missing.map(kindWords).join(", ")}: what a way needs of it would be borrowed.
-        </p>
+        <p className="text-saffron-ink">Your kitchen has no {missing.map(kindWords).join(", ")}. Methods that need it would borrow it.</p>
       )}
       {entry.allergens.length > 0 && <p className="text-[13.5px] text-quiet">Contains {entry.allergens.join(", ")}.</p>}
       {scaled && (
@@ -237,7 +229,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
                 <ul className="text-[13.5px]">
                   {measuredIngredients(scaled, c.id, c.methods[0]?.id ?? "").map(({ ingredient: i, measured: m }) => (
                     <li key={i.id}>
-                      <span className="clock text-[12.5px]">{i.asNeeded ? "by feel" : m?.text}</span> {i.name}
+                      <span className="clock text-[12.5px]">{i.asNeeded ? "to taste" : m?.text}</span> {i.name}
                       {m?.us && <span className="text-[12.5px] text-quiet"> ({m.us})</span>}
                     </li>
                   ))}
@@ -261,7 +253,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
           disabled={!source}
           onClick={() => source && onTake(source, entry, scale, `for ${guests}`)}
         >
-          Take it for {guests}
+          Add for {guests}
           {entry.makes ? `: ${quantityText({ ...entry.makes, value: entry.makes.value * scale })}` : ""}
         </button>
         {entry.makes && (
@@ -278,7 +270,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
             }}
           >
             <label className="flex items-center gap-2">
-              <span className="text-quiet">or so much of it</span>
+              <span className="text-quiet">or amount</span>
               <input
                 className="field clock w-28 text-[13px]"
                 value={amount}
@@ -287,7 +279,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
               />
             </label>
             <button type="submit" className="act" disabled={amount.trim() === "" || !source}>
-              Take that
+              Add to dish
             </button>
           </form>
         )}

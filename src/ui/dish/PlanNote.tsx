@@ -24,16 +24,16 @@ export function PlanNote({ slug, plan, saving }: { slug: string; plan: PlanState
   const working = plan.stale || saving === "saving";
   const text =
     saving === "waiting"
-      ? "The kitchen's server does not answer. What you changed is kept here and sent again until it is there."
+      ? "The server does not answer. Your changes are kept here and sent as soon as it does."
       : plan.impossible && !working
         ? `No plan: ${plan.impossible}`
         : !plan.begins
-          ? "The timetable is being worked out."
+          ? "The plan is being worked out."
           : working
-            ? `Kept. The timetable is being worked out anew; it began ${plan.begins}.`
+            ? `Saved. Replanning; so far it starts ${plan.begins}.`
             : moved
-              ? `The timetable has moved: it begins ${plan.begins}, and began ${moved}.`
-              : `The timetable still holds: it begins ${plan.begins}.`;
+              ? `The plan has changed: it starts ${plan.begins}, before it was ${moved}.`
+              : `The plan still works: it starts ${plan.begins}.`;
   const bad = saving === "waiting" || (plan.impossible !== undefined && !working);
   return (
     <p
@@ -46,7 +46,7 @@ export function PlanNote({ slug, plan, saving }: { slug: string; plan: PlanState
     >
       {text}{" "}
       <Link href={`/d/${slug}/timetable`} className="link">
-        see it
+        Open
       </Link>
     </p>
   );

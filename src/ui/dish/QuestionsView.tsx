@@ -20,12 +20,12 @@ export function QuestionsView({ slug, version, document: given, plan }: Question
   const { open, dismissed } = useMemo(() => questionsOf(document), [document]);
   return (
     <div className="mx-auto max-w-[54rem] px-5 pt-4 pb-14 sm:px-7">
-      <h1 className="text-[25px]">What is still unsaid</h1>
+      <h1 className="text-[25px]">Open questions</h1>
       <PlanNote slug={slug} plan={plan} saving={saving} />
       <ProblemNote problem={problem} onClose={clearProblem} />
       {open.length === 0 && (
         <p className="py-4">
-          Nothing more to ask.{" "}
+          No open questions.{" "}
           <Link href={`/d/${slug}/timetable`} className="link">
             See the timetable
           </Link>
@@ -42,8 +42,8 @@ export function QuestionsView({ slug, version, document: given, plan }: Question
         ))}
       </ol>
       {dismissed.length > 0 && (
-        <section aria-label="Put aside" className="pt-6">
-          <h2 className="text-[18px]">Put aside</h2>
+        <section aria-label="Skipped" className="pt-6">
+          <h2 className="text-[18px]">Skipped</h2>
           <ul className="text-[14px]">
             {dismissed.map(({ question, reason }) => (
               <li key={question.id} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
@@ -55,7 +55,7 @@ export function QuestionsView({ slug, version, document: given, plan }: Question
                   className="link shrink-0 text-[13.5px]"
                   onClick={() => edit("a question again", (d) => askAgain(d, question.id))}
                 >
-                  ask it again
+                  Ask again
                 </button>
               </li>
             ))}
@@ -94,13 +94,13 @@ function QuestionRow({ slug, question, document, edit }: { slug: string; questio
         ))}
         {typed && (
           <form
-            className="flex items-center gap-2"
+            className="flex max-w-full flex-wrap items-center gap-2"
             onSubmit={(e) => {
               e.preventDefault();
               if (edit(label(text), (d) => typed.apply(d, text))) setText("");
             }}
           >
-            <label className="flex items-center gap-2 text-[14px]">
+            <label className="flex max-w-full flex-wrap items-center gap-x-2 text-[14px]">
               <span className="text-quiet">{typed.prompt}</span>
               <input
                 className="field w-64 max-w-full text-[14px]"
@@ -112,20 +112,20 @@ function QuestionRow({ slug, question, document, edit }: { slug: string; questio
               />
             </label>
             <button type="submit" className="act" disabled={text.trim() === ""}>
-              Say it
+              Answer
             </button>
           </form>
         )}
         {aside === undefined ? (
           <button type="button" className="link text-[13.5px]" onClick={() => setAside("")}>
-            put it aside<span className="sr-only">: {question.text}</span>
+            Skip<span className="sr-only">: {question.text}</span>
           </button>
         ) : (
           <form
             className="flex items-center gap-2"
             onSubmit={(e) => {
               e.preventDefault();
-              edit(label("a question put aside"), (d) => dismissQuestion(d, question.id, aside));
+              edit(label("question skipped"), (d) => dismissQuestion(d, question.id, aside));
             }}
           >
             <input
@@ -134,10 +134,10 @@ function QuestionRow({ slug, question, document, edit }: { slug: string; questio
               value={aside}
               onChange={(e) => setAside(e.target.value)}
               placeholder="because …"
-              aria-label={`Why it is put aside: ${question.text}`}
+              aria-label={`Why you skip it: ${question.text}`}
             />
             <button type="submit" className="act">
-              Put it aside
+              Skip
             </button>
           </form>
         )}

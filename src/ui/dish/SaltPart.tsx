@@ -4,25 +4,25 @@ import type { DishFile } from "@/core/dish/schema";
 /** The salt of the whole dish for one guest, and where it comes from. */
 export function SaltPart({ document, chosen }: { readonly document: DishFile; readonly chosen: Readonly<Record<string, string>> }) {
   const salt = saltOfDish(document, chosen);
-  if (!salt) return <p className="text-[14px] text-quiet">Nothing that goes in is known to bring salt.</p>;
+  if (!salt) return <p className="text-[14px] text-quiet">No ingredient is known to contain salt.</p>;
   const each = (g: number) => `${(g / document.dish.serves).toFixed(2)} g`;
   return (
     <div className="text-[14px]">
       <p className="font-serif text-[19px]">
-        {salt.perGuestG.toFixed(1)} g of salt for each guest, {salt.pctOf5g} % of the 5 g that are advised for a day.
+        {salt.perGuestG.toFixed(1)} g of salt per guest, {salt.pctOf5g} % of the 5 g advised for a day.
       </p>
       <p className="text-quiet">
         Counts what comes to the table, not what is left over. {salt.sodiumMg} mg of sodium. Advice of the WHO, 2012; the salt in a food is
         typical of what is sold.
       </p>
       <table className="mt-2 w-full max-w-[46rem]">
-        <caption className="sr-only">Where the salt of a guest comes from</caption>
+        <caption className="sr-only">Where the salt comes from</caption>
         <thead>
           <tr className="caps text-left">
             <th className="font-normal">From</th>
             <th className="font-normal">In</th>
-            <th className="text-right font-normal">In all</th>
-            <th className="pl-4 text-right font-normal">For each</th>
+            <th className="text-right font-normal">Total</th>
+            <th className="pl-4 text-right font-normal">Per guest</th>
           </tr>
         </thead>
         <tbody>

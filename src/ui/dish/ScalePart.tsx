@@ -84,7 +84,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
           }}
         >
           <label>
-            I want so much of it
+            I want this amount
             <input
               className="field clock mt-0.5 block w-full text-[13px]"
               value={wanted}
@@ -93,7 +93,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
             />
           </label>
           <button type="submit" className="act mt-2" disabled={!output?.amount || wanted.trim() === ""}>
-            Scale it
+            Scale
           </button>
         </form>
         <form
@@ -105,11 +105,11 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
             else apply(`to fill a tin of ${to} cm`, () => factorForTin(a, b));
           }}
         >
-          <span>What fills my tin, cm across or 33x23</span>
+          <span>My tin, cm across or 33x23</span>
           <div className="mt-0.5 flex items-center gap-2">
             <input
               className="field clock w-20 text-[13px]"
-              aria-label="The tin it is written for"
+              aria-label="Tin in the recipe"
               value={from}
               onChange={(e) => setFrom(e.target.value)}
             />
@@ -117,11 +117,11 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
             <input className="field clock w-20 text-[13px]" aria-label="My tin" value={to} onChange={(e) => setTo(e.target.value)} />
           </div>
           <button type="submit" className="act mt-2">
-            Scale it
+            Scale
           </button>
         </form>
         <div className="border-t border-rule pt-2">
-          <span>I have only so much</span>
+          <span>I have only this much</span>
           <ul>
             {(method?.ingredients ?? [])
               .filter((i) => i.amount)

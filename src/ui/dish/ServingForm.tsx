@@ -55,7 +55,7 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
         />
       </label>
       <label className="flex items-center gap-1.5 text-[13.5px] text-quiet">
-        At the table
+        Serve at
         <input className="field clock text-ink" type="datetime-local" value={when} onChange={(e) => setWhen(e.target.value)} required />
       </label>
       <button type="submit" className="act" data-main={changed || undefined} disabled={!changed}>

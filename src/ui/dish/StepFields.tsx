@@ -49,7 +49,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         onProblem={onProblem}
         onChange={(key, value, label) => put(label, (s) => (key === "time" && value === undefined ? s : set(s, key, value)))}
       />
-      <Group title="Bound to">
+      <Group title="Depends on">
         <Fields
           fields={bondFields(
             (document.kitchen?.cooks ?? []).map((c) => [c.id, c.name ?? c.id] as const),
@@ -74,7 +74,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
           }}
         />
       </Group>
-      <Group title="What tells that it is done">
+      <Group title="Doneness">
         <Fields
           fields={DONE_FIELDS}
           value={step.done ?? {}}
@@ -95,7 +95,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         fields={ROUND_FIELDS}
         of={name}
         onProblem={onProblem}
-        fresh={{ every: "45m", takes: "3m", what: "see to it" }}
+        fresh={{ every: "45m", takes: "3m", what: "check it" }}
         onRows={(rows, label) =>
           put(label, (s) =>
             rows.length
@@ -106,7 +106,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
       />
       <Rows
         title="Uses"
-        add="a thing"
+        add="equipment"
         rows={(step.uses ?? []).map((u) => (u.until ? { ...u, until: whole(u.until) } : u))}
         fields={fieldsOfUse(kinds, steps)}
         of={name}
@@ -118,7 +118,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
       />
       <Rows
         title="Takes"
-        add="something made"
+        add="something from another component"
         rows={(step.takes ?? []).map((t) => ({ ...t, from: whole(t.from) }))}
         fields={fieldsOfTake(outputs)}
         of={name}
@@ -126,7 +126,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         fresh={outputs[0] ? { from: outputs.find(([ref]) => !ref.startsWith(`${place.component}.`))?.[0] ?? outputs[0][0] } : undefined}
         extra={(row, change) => (
           <AmountLine
-            label={`Amount taken by ${name}`}
+            label={`Amount used by ${name}`}
             amount={(row as { amount?: Amount }).amount}
             onAmount={(amount) => change(amount ? { ...row, amount } : without(row, "amount"))}
             onProblem={onProblem}
@@ -164,9 +164,9 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
           />
         ))}
         <LineInput
-          label={`Something more that ${name} makes`}
+          label={`Another output of ${name}`}
           value=""
-          placeholder="something more that it makes: 300 g rendered fat"
+          placeholder="another output: 300 g rendered fat"
           onCommit={(text) => {
             const m = /^([\d½¼¾⅓⅔.,/ ]+\s*\p{L}+)\s+(?:of )?(.+)$/u.exec(text);
             const amount = m ? readAmount(m[1] as string) : undefined;
@@ -235,11 +235,11 @@ function Rows({ title, add, rows, fields, of, fresh, extra, onRows, onProblem }:
             onClick={() =>
               onRows(
                 rows.filter((_, j) => j !== i),
-                `${title.toLowerCase()} taken out`,
+                `${title.toLowerCase()} removed`,
               )
             }
           >
-            take it out
+            Remove
           </button>
         </div>
       ))}
@@ -267,11 +267,11 @@ export function AmountLine({ label, amount, onAmount, onProblem }: AmountLinePro
         label={label}
         mono
         value={amount ? `${amount.amount} ${amount.unit === "piece" ? "pieces" : amount.unit}` : ""}
-        placeholder="not said how much"
+        placeholder="no amount"
         onCommit={(text) => {
           if (text === "") return onAmount(undefined);
           const read = readAmount(text);
-          if (!read) onProblem(`“${text}” is no amount. Write one such as 1.2 kg, 500 mL or 12 pieces.`);
+          if (!read) onProblem(`“${text}” is not an amount. Write one such as 1.2 kg, 500 mL or 12 pieces.`);
           return (
             read !== undefined &&
             onAmount({ ...(amount?.fixed ? { fixed: true } : {}), amount: Number(read.amount.toPrecision(6)), unit: read.unit })
@@ -360,7 +360,7 @@ export function OutputFields({ output, kind, onOutput, onProblem }: OutputFields
         </div>
       ))}
       <LineInput
-        label={`Another way that ${name} may wait`}
+        label={`Another place where ${name} can wait`}
         mono
         value=""
         placeholder={holds.length ? "or: 2h counter" : "how long may it wait? 8h-3d fridge 2 L safety"}
@@ -378,7 +378,7 @@ export function OutputFields({ output, kind, onOutput, onProblem }: OutputFields
           title={HOLDS_SOURCE}
           onClick={() => put([...holds, p], "how long it keeps")}
         >
-          as the table has it: {saidHold(p)}
+          usual: {saidHold(p)}
           {p.limit === "safety" ? " (safety)" : ""}
         </button>
       ))}

@@ -21,12 +21,12 @@ interface StepListProps {
   readonly kinds: readonly string[];
   readonly onProblem: (text: string) => void;
   /** Opens a panel of the Bench for a step. */
-  readonly onReckon: (panel: string, step: string) => void;
+  readonly onCalculate: (panel: string, step: string) => void;
   readonly findings: readonly FindingView[];
 }
 
 /** The steps of a way, a line each. A line is typed over; all else stands in the fields behind it. */
-export function StepList({ document, place, edit, kinds, onProblem, onReckon, findings }: StepListProps) {
+export function StepList({ document, place, edit, kinds, onProblem, onCalculate, findings }: StepListProps) {
   const method = methodOf(document, place);
   const context = lineContext(document, place.component);
   const [open, setOpen] = useState<string>();
@@ -65,14 +65,14 @@ export function StepList({ document, place, edit, kinds, onProblem, onReckon, fi
                   aria-expanded={open === step.id}
                   onClick={() => setOpen(open === step.id ? undefined : step.id)}
                 >
-                  {open === step.id ? "close its fields" : "all fields"}
+                  {open === step.id ? "Close" : "All fields"}
                   <span className="sr-only"> of {name}</span>
                 </button>
                 {panelsForStep(name)
                   .slice(0, 1)
                   .map((p) => (
-                    <button key={p.id} type="button" className="link mr-2" onClick={() => onReckon(p.id, step.id)}>
-                      reckon it
+                    <button key={p.id} type="button" className="link mr-2" onClick={() => onCalculate(p.id, step.id)}>
+                      Calculate
                       <span className="sr-only">
                         : {p.title}, for {name}
                       </span>
@@ -89,15 +89,15 @@ export function StepList({ document, place, edit, kinds, onProblem, onReckon, fi
                   <ArrowDown size={15} />
                 </Small>
                 <Small
-                  label={`Put in a step behind ${name}`}
-                  onPress={() => edit(`a step behind ${name}`, (d) => insertTyped(d, place, "A step 15m", i + 1))}
+                  label={`Add a step after ${name}`}
+                  onPress={() => edit(`a step after ${name}`, (d) => insertTyped(d, place, "New step 15m", i + 1))}
                 >
                   <ListPlus size={15} />
                 </Small>
-                <Small label={`Do ${name} once more`} onPress={() => edit(`${name} once more`, (d) => duplicateStep(d, at))}>
+                <Small label={`Duplicate ${name}`} onPress={() => edit(`${name} duplicated`, (d) => duplicateStep(d, at))}>
                   <Copy size={15} />
                 </Small>
-                <Small label={`Take out ${name}`} onPress={() => edit(`${name} taken out`, (d) => removeStep(d, at))}>
+                <Small label={`Remove ${name}`} onPress={() => edit(`${name} removed`, (d) => removeStep(d, at))}>
                   <Trash2 size={15} />
                 </Small>
               </div>
@@ -121,7 +121,7 @@ export function StepList({ document, place, edit, kinds, onProblem, onReckon, fi
           <input
             ref={box}
             type="text"
-            aria-label="Another step"
+            aria-label="Add a step"
             value={line}
             onChange={(e) => setLine(e.target.value)}
             onKeyDown={(e) => e.key === "Enter" && add()}

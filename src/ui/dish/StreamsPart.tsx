@@ -34,7 +34,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
   return (
     <div className="text-[14px]">
       {into.length > 0 && (
-        <Part title="Runs in">
+        <Part title="Comes in">
           {into.map((s) => (
             <StreamRow
               key={s.id}
@@ -109,7 +109,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
                 e.target.value && edit(`${name} to ${stepName(steps, e.target.value)}`, (d) => join(d, { from: ref, to: e.target.value }))
               }
             >
-              <option value="">{runs.some((s) => s.to !== undefined) ? "split: some of it also to …" : "goes to …"}</option>
+              <option value="">{runs.some((s) => s.to !== undefined) ? "also send some to …" : "goes to …"}</option>
               {document.components
                 .filter((c) => c.id !== component && !runs.some((s) => s.to === c.id))
                 .map((c) => {
@@ -135,7 +135,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
             const title = amount && m ? (m[2] as string) : more.trim();
             if (
               title &&
-              edit(`${title}, by the way`, (d) =>
+              edit(`${title}, by-product`, (d) =>
                 addOutput(
                   d,
                   `${component}.${(own?.methods[0]?.steps[0] ?? last).id}`,
@@ -206,7 +206,7 @@ function StreamRow({ stream, what, lit, document, edit, onProblem, children }: S
         className="link text-[13px]"
         onClick={() => edit(`${stream.name} no longer ${what}`, (d) => part(d, { from: output, to: step }))}
       >
-        cut it off<span className="sr-only">: {what}</span>
+        Remove<span className="sr-only">: {what}</span>
       </button>
     </div>
   );

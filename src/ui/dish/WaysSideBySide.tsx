@@ -10,22 +10,22 @@ export function WaysSideBySide({ document, component: id }: { document: DishFile
   if (!component || component.methods.length < 2) return null;
   const { methods } = component;
   const rows: readonly (readonly [string, (m: (typeof methods)[number]) => React.ReactNode])[] = [
-    ["how good", (m) => (m.quality < 1 ? `${Math.round(m.quality * 100)} %` : "the best")],
-    ["in all, at least", (m) => spokenDuration(leadOf(m))],
-    ["by hand", (m) => spokenDuration(handsOf(m))],
+    ["Quality", (m) => (m.quality < 1 ? `${Math.round(m.quality * 100)} %` : "best")],
+    ["Shortest time", (m) => spokenDuration(leadOf(m))],
+    ["Hands-on", (m) => spokenDuration(handsOf(m))],
     ["needs", (m) => [...new Set(m.steps.flatMap((s) => s.uses.map((u) => u.what.replaceAll("-", " "))))].join(", ")],
     [
-      "goes in",
+      "Ingredients",
       (m) =>
         ingredientRows(document, id, m.id)
           .map((i) => `${i.amount} ${i.name}`.trim())
           .join("; "),
     ],
-    ["is done", (m) => m.steps.map((s) => s.name).join("; ")],
+    ["Steps", (m) => m.steps.map((s) => s.name).join("; ")],
   ];
   return (
     <details className="text-[13.5px]">
-      <summary className="cursor-pointer text-rim">the ways side by side</summary>
+      <summary className="cursor-pointer text-rim">Compare methods</summary>
       <div className="overflow-x-auto">
         <table className="mt-1 w-full min-w-[26rem]">
           <thead>

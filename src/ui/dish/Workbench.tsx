@@ -7,7 +7,7 @@ import { questionsOf } from "@/core/dish/questions";
 import type { DishFile } from "@/core/dish/schema";
 import type { FindingView } from "@/core/safety/view";
 import { watershed } from "@/core/sheets/watershed";
-import type { Reckoning } from "../bench/ReckonPart";
+import type { Calculation } from "../bench/CalculatorPart";
 import { BreakdownMap } from "../breakdown-map/BreakdownMap";
 import { MapTable } from "../breakdown-map/MapTable";
 import { useAddress } from "../shell/use-address";
@@ -25,7 +25,7 @@ interface WorkbenchProps {
   readonly plan: PlanStateOf;
   readonly others: readonly { readonly slug: string; readonly name: string }[];
   readonly component: string | undefined;
-  readonly reckoning: Reckoning | undefined;
+  readonly calculation: Calculation | undefined;
   readonly findings: readonly FindingView[];
 }
 
@@ -38,14 +38,14 @@ export function Workbench({
   plan,
   others,
   component,
-  reckoning: reckoned,
+  calculation: calculated,
   findings,
 }: WorkbenchProps) {
   const editing = useEditing(slug, given, version);
   const { document, edit, problem, clearProblem, saving } = editing;
   const [selected, setSelected] = useState(component);
   const [stream, setStream] = useState<string>();
-  const [reckoning, setReckoning] = useState(reckoned);
+  const [calculation, setCalculation] = useState(calculated);
   const [told, setTold] = useState<string>();
   const water = useMemo(() => watershed(document, chosen), [document, chosen]);
   const asked = useMemo(() => questionsOf(document).open, [document]);
@@ -55,19 +55,19 @@ export function Workbench({
     (id: string | undefined) => {
       setSelected(id);
       setStream(undefined);
-      setReckoning(undefined);
+      setCalculation(undefined);
       address(`/d/${slug}/dish${id ? `?c=${id}` : ""}`);
     },
     [slug, address],
   );
-  const reckon = (next: Reckoning | undefined) => {
-    setReckoning(next);
+  const calculate = (next: Calculation | undefined) => {
+    setCalculation(next);
     const query = new URLSearchParams({
       c: selected ?? "",
       ...(next ? { bench: next.panel, ...(next.step ? { s: next.step } : {}) } : {}),
     });
     address(`/d/${slug}/dish?${query}`);
-    if (next?.step) requestAnimationFrame(() => window.document.getElementById("reckoned")?.scrollIntoView({ block: "start" }));
+    if (next?.step) requestAnimationFrame(() => window.document.getElementById("calculated")?.scrollIntoView({ block: "start" }));
   };
   const onStream = (id: string) => {
     setStream(id);
@@ -84,7 +84,7 @@ export function Workbench({
       const step = entryStep(d, to);
       if (!output || !step) throw new EditRefused("It makes nothing yet that could go there.");
       const serving = water.streams.find((s) => s.output === output && s.step === d.dish.serve);
-      const open = serving && step !== d.dish.serve && serving.amount === "not said how much";
+      const open = serving && step !== d.dish.serve && serving.amount === "no amount";
       const whole = serving && step !== d.dish.serve && serving.amount.endsWith("all of it");
       return join(open || whole ? part(d, { from: output, to: d.dish.serve }) : d, { from: output, to: step });
     });
@@ -106,10 +106,10 @@ export function Workbench({
           />
         </section>
         <p className="pt-1 text-[12.5px] text-quiet">
-          As wide as it is heavy; broken where the weight is reckoned and not said. Pull from the ring of a component to where it goes.
+          Line width shows weight; dashed where the weight is estimated. Drag from a component's ring to where it goes.
         </p>
         <details className="mt-2 border-t border-rule pt-1.5 text-[14px]">
-          <summary className="cursor-pointer">The same as a table</summary>
+          <summary className="cursor-pointer">Show as table</summary>
           <div className="overflow-x-auto pt-2">
             <MapTable watershed={water} />
           </div>
@@ -131,9 +131,9 @@ export function Workbench({
             component={current}
             selectedStream={stream}
             kinds={kinds}
-            reckoning={reckoning}
+            calculation={calculation}
             findings={findings}
-            onReckon={reckon}
+            onCalculate={calculate}
             edit={edit}
             onProblem={onProblem}
             onClose={() => select(undefined)}
@@ -143,8 +143,8 @@ export function Workbench({
           <AddComponent slug={slug} document={document} others={others} edit={edit} onProblem={onProblem} onAdded={() => {}} />
         )}
         {!current && asked.length > 0 && (
-          <section aria-label="What is still unsaid" className="mt-6 border-t border-rule pt-3">
-            <h2 className="text-[18px]">What a cook would ask of it</h2>
+          <section aria-label="Open questions" className="mt-6 border-t border-rule pt-3">
+            <h2 className="text-[18px]">Open questions</h2>
             <ol className="text-[14px]">
               {asked.slice(0, 4).map((q) => (
                 <li key={q.id} className="border-t border-rule py-1 first:border-t-0">

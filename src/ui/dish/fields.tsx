@@ -97,7 +97,7 @@ function OneField({ field, of, value, onChange, onProblem }: OneProps) {
           value={value === undefined ? "" : String(value)}
           onChange={(e) => onChange(e.target.value === "" ? undefined : kind === "yes-no" ? e.target.value === "true" : e.target.value)}
         >
-          <option value="">as usual</option>
+          <option value="">default</option>
           {options.map(([v, label]) => (
             <option key={v} value={v}>
               {label}

@@ -21,7 +21,7 @@ export function Understood({ line, context }: { line: string; context: LineConte
       ))}
       {unclear.length > 0 && (
         <span className="text-saffron-ink">
-          {understood.length ? "; " : ""}kept as a note: {unclear.map((u) => `“${u}”`).join(", ")}
+          {understood.length ? "; " : ""}saved as a note: {unclear.map((u) => `“${u}”`).join(", ")}
         </span>
       )}
     </p>

@@ -47,10 +47,10 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
         label: "the kitchen",
       });
       setProblem(answer.ok ? undefined : reason(answer));
-      if (answer.ok) toast("Kept. The timetable follows.");
+      if (answer.ok) toast("Saved. Replanning.");
       router.refresh();
     },
-    (errors) => setProblem(firstMessage(errors) ?? "Something in the form is not as it should be."),
+    (errors) => setProblem(firstMessage(errors) ?? "Some fields need correcting."),
   );
 
   return (
@@ -70,12 +70,12 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
               </label>
               {cooks.fields.length > 1 && (
                 <button type="button" className="link pb-2 text-[13.5px]" onClick={() => cooks.remove(c)}>
-                  take out of the kitchen
+                  Remove cook
                 </button>
               )}
             </div>
             <div className="mt-2 grid gap-x-8 gap-y-3 xl:grid-cols-3">
-              <HoursList control={control} register={register} name={`cooks.${c}.hours`} title="Works with the hands" />
+              <HoursList control={control} register={register} name={`cooks.${c}.hours`} title="Working hours" />
               <HoursList control={control} register={register} name={`cooks.${c}.awake`} title="Awake" />
               <HoursList control={control} register={register} name={`cooks.${c}.away`} title="Away from home" />
             </div>
@@ -96,7 +96,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
             } as never)
           }
         >
-          <Plus size={16} aria-hidden="true" /> A helper
+          <Plus size={16} aria-hidden="true" /> Add helper
         </button>
       </section>
       <section aria-label="Equipment" className="mt-8">
@@ -104,17 +104,17 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
         <table className="w-full text-[14px]">
           <thead>
             <tr className="caps text-left">
-              <th className="pb-1 font-normal">Thing</th>
+              <th className="pb-1 font-normal">Item</th>
               <th className="pb-1 font-normal">Kind</th>
-              <th className="pb-1 font-normal">How many</th>
+              <th className="pb-1 font-normal">Quantity</th>
               <th className="pb-1 font-normal">Litres</th>
               <th className="pb-1 font-normal">Racks</th>
-              <th className="sr-only">Take out</th>
+              <th className="sr-only">Remove</th>
             </tr>
           </thead>
           <tbody>
             {equipment.fields.map((field, i) => {
-              const thing = kitchen.equipment?.[i]?.name ?? `Thing ${i + 1}`;
+              const thing = kitchen.equipment?.[i]?.name ?? `Item ${i + 1}`;
               return (
                 <tr key={field.id} className="border-t border-rule">
                   <td className="py-1 pr-3">
@@ -145,7 +145,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
                     <button
                       type="button"
                       className="p-2 text-quiet hover:text-beet"
-                      aria-label={`Take out ${thing}`}
+                      aria-label={`Remove ${thing}`}
                       onClick={() => equipment.remove(i)}
                     >
                       <X size={16} aria-hidden="true" />
@@ -166,12 +166,12 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
                 (kitchen.equipment ?? []).map((e) => e.id),
               ),
               kind: "pot",
-              name: "Another pot",
+              name: "New pot",
               litres: 5,
             } as never)
           }
         >
-          <Plus size={16} aria-hidden="true" /> Another thing
+          <Plus size={16} aria-hidden="true" /> Add item
         </button>
       </section>
       {(kitchen.windows ?? []).length > 0 && (
@@ -194,11 +194,11 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
           data-main={formState.isDirty || undefined}
           disabled={!formState.isDirty || formState.isSubmitting}
         >
-          Keep the kitchen so
+          Save kitchen
         </button>
         {formState.isDirty && (
           <button type="button" className="link text-[14px]" onClick={() => reset(asForm(kitchen))}>
-            leave it as it was
+            Discard
           </button>
         )}
         {problem && (
@@ -249,7 +249,7 @@ function HoursList({
               aria-label={`${label}: to`}
               {...register(`${path}.to`)}
             />
-            <button type="button" className="p-1 text-quiet hover:text-beet" aria-label={`${label}: take out`} onClick={() => remove(i)}>
+            <button type="button" className="p-1 text-quiet hover:text-beet" aria-label={`${label}: remove`} onClick={() => remove(i)}>
               <X size={15} aria-hidden="true" />
             </button>
           </div>
@@ -257,11 +257,11 @@ function HoursList({
       })}
       {fields.length === 0 && (
         <p className="text-[13.5px] text-quiet">
-          {title === "Works with the hands" ? "whenever awake" : title === "Awake" ? "07:00 to 23:00" : "never"}
+          {title === "Working hours" ? "whenever awake" : title === "Awake" ? "07:00 to 23:00" : "never"}
         </p>
       )}
       <button type="button" className="link text-[13.5px]" onClick={() => append({ days: "sat-sun", from: "09:00", to: "17:00" } as never)}>
-        another line
+        Add hours
       </button>
     </div>
   );

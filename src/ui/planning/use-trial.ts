@@ -68,7 +68,7 @@ export function useTrial(slug: string, version: number, stamp: string, desk: () 
       });
       if (turn.current !== mine) return;
       if (!got.ok) setTrial({ status: "failed", label, because: reason(got) });
-      else toast(`Kept: ${label}. Ctrl+Z takes it back`);
+      else toast(`Saved: ${label}. Ctrl+Z undoes it`);
       router.refresh();
     },
     [slug, version, stamp, router],
@@ -101,7 +101,7 @@ export function useTrial(slug: string, version: number, stamp: string, desk: () 
         } else if (how.keep) await store(label, tried, true);
         else setTrial({ ...tried, label, keeping: false, auto });
       } catch (error) {
-        if (current()) setTrial({ status: "failed", label, because: error instanceof Error ? error.message : "It could not be tried." });
+        if (current()) setTrial({ status: "failed", label, because: error instanceof Error ? error.message : "This could not be tried." });
       }
     },
     [desk, store, stamp],

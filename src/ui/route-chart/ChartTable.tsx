@@ -31,9 +31,9 @@ export function ChartTable({ plan, clock }: { plan: PlanView; clock: WallClock }
   ].sort((a, b) => a.from - b.from || a.to - b.to);
   return (
     <details className="mx-5 mt-4 border-t border-rule pt-4 sm:mx-7" data-screen>
-      <summary className="cursor-pointer font-serif text-[22px] font-semibold">The chart as a table</summary>
+      <summary className="cursor-pointer font-serif text-[22px] font-semibold">All steps as a table</summary>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what is pushed sideways must be reached by keys */}
-      <section className="overflow-x-auto" tabIndex={0} aria-label="The chart as a table">
+      <section className="overflow-x-auto" tabIndex={0} aria-label="All steps as a table">
         <table className="mt-3 w-full min-w-[46rem] text-[14px]">
           <thead className="caps text-left">
             <tr>

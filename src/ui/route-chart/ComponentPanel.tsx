@@ -123,12 +123,12 @@ function Ways({ view, wished, trials }: { view: ComponentView; wished: Wished; t
   if (ways.length < 2) return <p className="pb-2 text-[13.5px] text-quiet">{view.method}</p>;
   return (
     <fieldset className="pb-2 text-[13.5px]">
-      <legend className="sr-only">Ways of making it</legend>
+      <legend className="sr-only">Methods</legend>
       {ways.map((way) => (
         <label key={way.id} className="flex cursor-pointer items-baseline gap-2">
           <input
             type="radio"
-            name={`way ${view.id}`}
+            name={`method ${view.id}`}
             className="accent-(--rim)"
             checked={way.id === view.methodId}
             onChange={() => void trials.attempt(`${view.name}: ${lower(way.name)}`, pinMethodsChange(wished, { [view.id]: way.id }))}
@@ -174,8 +174,8 @@ function StepDetails({ step, plan, why, clock }: { step: StepView; plan: PlanVie
           </span>
           <span className="mt-1 block border-l-[3px] border-saffron pl-2">
             {why.latest > why.earliest
-              ? `Can begin between ${clock.dayTime(why.earliest)} and ${clock.dayTime(why.latest)}, the rest in its order.`
-              : "Has no room at all: everything hangs on it."}
+              ? `Can start between ${clock.dayTime(why.earliest)} and ${clock.dayTime(why.latest)}, if the rest stays in its order.`
+              : "Cannot move: serving on time depends on it."}
           </span>
           <ChainList title="Towards the table" chain={why.laterChain} plan={plan} clock={clock} />
           {why.notEarlier && (

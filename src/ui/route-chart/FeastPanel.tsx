@@ -19,7 +19,7 @@ const AFTER: readonly (readonly [string, string])[] = [
   ["30", "half an hour after"],
   ["45", "three quarters of an hour after"],
   ["90", "an hour and a half after"],
-  ["own", "at its own hour"],
+  ["own", "at its own time"],
 ];
 
 /** What stands on the table: each course quieted or shown, another dish added and looked at before it is kept. */
@@ -31,7 +31,7 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
     const dish = others.find((d) => d.slug === other);
     if (!dish) return;
     const when = AFTER.find(([value]) => value === after)?.[1] ?? "";
-    void trials.attempt(`${dish.name} on the same table, ${when}`, async (shell) => {
+    void trials.attempt(`${dish.name} at the same meal, ${when}`, async (shell) => {
       const answer = await fetch(`/api/dishes/${dish.slug}`);
       if (!answer.ok) return { status: "unfit", because: "The other dish could not be read." };
       return (await shell.join(await answer.json(), after === "own" ? undefined : Number(after))) as Tried;
@@ -50,7 +50,7 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
               <button
                 type="button"
                 className="link text-[12.5px]"
-                aria-label={`Take ${lower(course)} off the table`}
+                aria-label={`Remove ${lower(course)}`}
                 onClick={() => void trials.attempt(`Without ${lower(course)}`, async (shell) => (await shell.without(course)) as Tried)}
               >
                 off
@@ -72,7 +72,7 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
             ))}
           </select>
           <label htmlFor={`${id}after`} className="text-[13px] text-quiet">
-            at the table
+            served
           </label>
           <select id={`${id}after`} className="field" value={after} onChange={(e) => setAfter(e.target.value)}>
             {AFTER.map(([value, text]) => (
@@ -82,7 +82,7 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
             ))}
           </select>
           <button type="button" className="act justify-self-start" onClick={add}>
-            See what it does
+            Try it
           </button>
         </div>
       )}

@@ -80,7 +80,9 @@ export function Frontier({ choices, onChoose }: FrontierProps) {
   }, [choices]);
   return (
     <figure className="my-1" aria-hidden="true">
-      <figcaption className="text-[12px] text-quiet">quality given up, over hours of lead; larger points are more work</figcaption>
+      <figcaption className="text-[12px] text-quiet">
+        Loss of quality against hours of lead. Larger points mean more hands-on time
+      </figcaption>
       <div ref={frame} className="h-[150px] w-full" data-frontier={choices.length} />
     </figure>
   );

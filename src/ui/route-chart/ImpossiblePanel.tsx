@@ -16,7 +16,7 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
   const tried = trial?.status === "ready" || trial?.status === "working" ? trial.label : undefined;
   return (
     <section aria-label="Why there is no plan" className="pt-4 pb-6">
-      <h2 className="text-[20px]">{problem.proved ? "These cannot stand together" : "No plan was found"}</h2>
+      <h2 className="text-[20px]">{problem.proved ? "These conflict" : "No plan was found"}</h2>
       <ol className="mt-2">
         {groups.map((fact, i) => (
           <li key={fact.text} className="grid grid-cols-[26px_1fr] gap-x-2 border-t border-rule py-1.5 text-[14px]">
@@ -51,7 +51,7 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
       )}
       {problem.repairs.length > 0 ? (
         <>
-          <h3 className="caps mt-4 mb-1 font-sans font-normal">Each of these gives a plan: look, then do it</h3>
+          <h3 className="caps mt-4 mb-1 font-sans font-normal">Ways to fix it (each one gives a plan)</h3>
           <ul>
             {problem.repairs.map((repair) => {
               const chosen = tried === repair.text;
@@ -68,7 +68,7 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
                     onClick={() => void trials.attempt(repair.text, [...problem.change, ...repair.change], { repair: true })}
                   >
                     {repair.text}
-                    <span className="block text-[13px] text-quiet">begins {spokenDuration(repair.leadMinutes)} before the table</span>
+                    <span className="block text-[13px] text-quiet">starts {spokenDuration(repair.leadMinutes)} before serving</span>
                   </button>
                   {chosen && trial?.status === "ready" && (
                     <button
@@ -79,7 +79,7 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
                       onClick={() => void trials.keep()}
                       aria-label={`Do it: ${repair.text}`}
                     >
-                      {trial.keeping ? "Doing it" : "Do it"}
+                      {trial.keeping ? "Working" : "Do it"}
                     </button>
                   )}
                 </li>

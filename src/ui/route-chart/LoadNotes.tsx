@@ -17,19 +17,19 @@ interface LoadNotesProps {
   readonly trials: Trials;
 }
 
-/** Where the plan is heavy and where it is quiet, a sentence each, with what would ease it or fill it in one press. */
+/** Where the plan is heavy and where it is quiet, a sentence each, with what would make it easier, in one press. */
 export function LoadNotes(props: LoadNotesProps) {
   const { notes } = props;
   if (notes.length === 0) return null;
   const heavy = notes.filter((n) => n.kind !== "quiet" && n.kind !== "boil");
   const quiet = notes.filter((n) => n.kind === "quiet" || n.kind === "boil");
   return (
-    <section aria-label="Heavy and quiet" className="mx-5 mt-4 border-t border-rule pt-4 sm:mx-7">
-      <h2 className="mb-3 text-[22px]">Heavy and quiet</h2>
+    <section aria-label="Busy and free times" className="mx-5 mt-4 border-t border-rule pt-4 sm:mx-7">
+      <h2 className="mb-3 text-[22px]">Busy and free times</h2>
       <div className="grid max-w-[70rem] gap-x-10 gap-y-4 md:grid-cols-2">
         {heavy.length > 0 && (
           <div>
-            <h3 className="caps mb-1 font-sans font-normal">Where it is heavy</h3>
+            <h3 className="caps mb-1 font-sans font-normal">Busy</h3>
             <ul className="border-l-[3px] border-copper pl-3 text-[14.5px]">
               {heavy.map((note) => (
                 <Heavy key={`${note.kind} ${note.at}`} note={note} {...props} />
@@ -39,7 +39,7 @@ export function LoadNotes(props: LoadNotesProps) {
         )}
         {quiet.length > 0 && (
           <div>
-            <h3 className="caps mb-1 font-sans font-normal">Where nothing calls</h3>
+            <h3 className="caps mb-1 font-sans font-normal">Free</h3>
             <ul className="border-l-[3px] border-leaf pl-3 text-[14.5px]">
               {quiet.map((note) => (
                 <Quiet key={`${note.kind} ${note.at}`} note={note} {...props} />
@@ -70,18 +70,18 @@ function Heavy({ note, stamp, desk, trials }: LoadNotesProps & { note: LoadNote 
       {note.text}{" "}
       <span data-screen>
         {ways === undefined && (
-          <button type="button" className="link text-[13px]" onClick={() => void ask()} aria-label={`What would ease it: ${note.text}`}>
-            what would ease it
+          <button type="button" className="link text-[13px]" onClick={() => void ask()} aria-label={`Make it easier: ${note.text}`}>
+            Make it easier
           </button>
         )}
         {ways === "asking" && (
           <span role="status" className="text-[13px] text-quiet">
-            trying ways <progress className="h-1.5 w-16 accent-(--saffron)" aria-label="Trying ways" />
+            Trying <progress className="h-1.5 w-16 accent-(--saffron)" aria-label="Trying" />
           </span>
         )}
         {ways === "failed" && <span className="text-[13px] text-beet">The planner could not be reached.</span>}
         {Array.isArray(ways) && ways.length === 0 && (
-          <span className="text-[13px] text-quiet">Nothing that was tried makes it clearly lighter.</span>
+          <span className="text-[13px] text-quiet">Nothing that was tried makes it clearly easier.</span>
         )}
         {Array.isArray(ways) && ways.length > 0 && (
           <span className="block">
@@ -112,7 +112,7 @@ function Quiet({ note, clock, trials }: LoadNotesProps & { note: LoadNote }) {
             key={offer.step}
             type="button"
             className="mr-3 cursor-pointer text-[13px] text-rim underline underline-offset-3"
-            aria-label={`Do “${lower(offer.name)}” then, at ${clock.dayTime(offer.at)}`}
+            aria-label={`Move “${lower(offer.name)}” to ${clock.dayTime(offer.at)}`}
             onClick={() =>
               void look(() =>
                 trials.attempt(
@@ -122,7 +122,7 @@ function Quiet({ note, clock, trials }: LoadNotesProps & { note: LoadNote }) {
               )
             }
           >
-            {note.offers.length > 1 ? `do “${lower(offer.name)}” then` : "do it then"}
+            {note.offers.length > 1 ? `Move “${lower(offer.name)}” there` : "Move it there"}
           </button>
         ))}
       </span>

@@ -48,14 +48,14 @@ export function PlaceStrip({
       </svg>
       <figcaption className="pl-[74px] text-[13.5px]">
         {levels.length === 0
-          ? `Nothing stands in the ${name}.`
+          ? `Nothing is in the ${name}.`
           : `The ${name} is fullest ${clock.dayTime(fullest[0])}: ${Number(fullest[1].toFixed(1))} of ${Number(capacity.toFixed(1))} ${WORDS[unit]}, with ${inside
               .map((t) => lower(t.name))
               .slice(0, 4)
               .join(", ")}${inside.length > 4 ? " and more" : ""}.`}
       </figcaption>
       <details className="pl-[74px] text-[13.5px]">
-        <summary className="cursor-pointer text-quiet">All that stands there, as a table</summary>
+        <summary className="cursor-pointer text-quiet">Show as table</summary>
         <table className="mt-1 max-w-[40rem]">
           <thead className="caps text-left">
             <tr>

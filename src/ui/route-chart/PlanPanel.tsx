@@ -15,7 +15,7 @@ import { WorkByDay, workByDay } from "./WorkByDay";
 import { hundred } from "./words";
 
 const STYLES = [
-  ["late", "Late", "fresh, and as short as it can be"],
+  ["late", "Late", "as fresh and short as possible"],
   ["ahead", "Ahead", "little left for the last hours"],
   ["even", "Even", "no day too full"],
 ] as const;
@@ -51,11 +51,11 @@ export function PlanPanel(props: PlanPanelProps) {
       </h2>
       <p className="pb-3 text-[13.5px] text-quiet">
         over {days.length === 1 ? "one day" : `${days.length} days`}.
-        {begun ? "" : ` No plan can begin later than ${clock.dayTime(plan.serveAt - plan.boundMinutes)}.`}
+        {begun ? "" : ` No plan can start later than ${clock.dayTime(plan.serveAt - plan.boundMinutes)}.`}
       </p>
       <WorkByDay plan={plan} clock={clock} />
       <fieldset className="mb-3">
-        <legend className="caps mb-1.5">How it is laid out</legend>
+        <legend className="caps mb-1.5">Schedule style</legend>
         <div className="flex flex-col gap-1 text-[14px]">
           {STYLES.map(([id, name, what]) => (
             <label key={id} className="flex cursor-pointer items-baseline gap-2">
@@ -74,13 +74,13 @@ export function PlanPanel(props: PlanPanelProps) {
         </div>
       </fieldset>
       <Fixed {...props} />
-      <Section title="How sure it is" open={false}>
+      <Section title="Chance of being on time" open={false}>
         <Sureness rehearsed={rehearsed} plan={plan} trials={trials} />
       </Section>
-      <Section title="Another hour" open={false}>
+      <Section title="Serve at another time" open={false}>
         <AnotherHour serveAt={props.serveAt} clock={clock} trials={trials} />
       </Section>
-      <Section title="Can it still be made" open={false}>
+      <Section title="Can I still make it?" open={false}>
         <ReachPanel
           serveAt={props.serveAt}
           wished={wished}
@@ -91,7 +91,7 @@ export function PlanPanel(props: PlanPanelProps) {
           trials={trials}
         />
       </Section>
-      <Section title="On this table" open={false}>
+      <Section title="Other dishes at this meal" open={false}>
         <FeastPanel others={props.others} courses={props.courses} quieted={props.quieted} onQuiet={props.onQuiet} trials={trials} />
       </Section>
       <h3 className="caps mt-4 mb-1 font-sans font-normal">Components</h3>
@@ -141,8 +141,8 @@ function Fixed({ plan, clock, wished, pins, trials }: PlanPanelProps) {
       .filter(Boolean)
       .join(", ");
   return (
-    <section aria-label="Fixed by hand" className="mb-3">
-      <h3 className="caps mb-1 font-sans font-normal">Fixed by hand</h3>
+    <section aria-label="Fixed by you" className="mb-3">
+      <h3 className="caps mb-1 font-sans font-normal">Fixed by you</h3>
       <ul className="text-[14px]">
         {pins.map((pin) => (
           <li key={pin.step} className="border-t border-rule py-0.5">
@@ -159,24 +159,20 @@ function Fixed({ plan, clock, wished, pins, trials }: PlanPanelProps) {
               <button
                 type="button"
                 className="link text-[12.5px]"
-                aria-label={`Leave the way of ${c?.name ?? id} open`}
+                aria-label={`Leave the method of ${c?.name ?? id} open`}
                 onClick={() =>
-                  void trials.attempt(`The way of ${lower(c?.name ?? id)} left open`, pinMethodsChange(wished, { [id]: undefined }))
+                  void trials.attempt(`The method of ${lower(c?.name ?? id)} left open`, pinMethodsChange(wished, { [id]: undefined }))
                 }
               >
-                leave open
+                Leave open
               </button>
             </li>
           );
         })}
       </ul>
       {pins.length > 1 && (
-        <button
-          type="button"
-          className="link text-[13px]"
-          onClick={() => void trials.attempt("Nothing fixed by hand", freeAllChange(wished))}
-        >
-          let go of all of it
+        <button type="button" className="link text-[13px]" onClick={() => void trials.attempt("Nothing fixed", freeAllChange(wished))}>
+          Release all
         </button>
       )}
     </section>
@@ -187,7 +183,7 @@ const WISHED_SURENESS = 0.95;
 
 /** How often it was on time, what it hangs on, and what would bring it to 95 of 100. */
 function Sureness({ rehearsed, plan, trials }: { rehearsed: Rehearsed | undefined; plan: PlanView; trials: Trials }) {
-  if (!rehearsed) return <p className="text-[14px] text-quiet">It is rehearsed when the plan has settled.</p>;
+  if (!rehearsed) return <p className="text-[14px] text-quiet">It is rehearsed once the plan is ready.</p>;
   const late = (rehearsed.ready ?? [])
     .map((r) => ({ ...r, by: r.late - r.planned }))
     .filter((r) => r.by >= 5)
@@ -230,11 +226,11 @@ function AnotherHour({ serveAt, clock, trials }: { serveAt: number; clock: WallC
       className="flex flex-wrap items-end gap-2 text-[13px]"
       onSubmit={(event) => {
         event.preventDefault();
-        void trials.attempt(`At the table ${spokenInstant(when)}`, [{ op: "replace", path: "/dish/serveAt", value: when }]);
+        void trials.attempt(`Serve ${spokenInstant(when)}`, [{ op: "replace", path: "/dish/serveAt", value: when }]);
       }}
     >
       <label className="text-quiet">
-        At the table
+        Serve at
         <input
           type="datetime-local"
           step={60}

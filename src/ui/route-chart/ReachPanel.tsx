@@ -35,7 +35,7 @@ export function ReachPanel({ serveAt, wished, plan, clock, stamp, desk, trials }
   if (reach === undefined)
     return (
       <button type="button" className="act" onClick={() => void ask()}>
-        Can I still make it
+        Can I still make it?
       </button>
     );
   if (reach === "asking")
@@ -58,24 +58,24 @@ export function ReachPanel({ serveAt, wished, plan, clock, stamp, desk, trials }
   const { earliestServing, latestStart, choices } = reach;
   const take = (choice: Reached["choices"][number]) =>
     void trials.attempt(
-      choice.names.length ? choice.names.join("; ") : "Everything its first way",
+      choice.names.length ? choice.names.join("; ") : "Every component by its first method",
       pinMethodsChange(wished, { ...choice.methods }),
     );
   return (
     <div className="text-[14px]" role="status">
       <p>
         {earliestServing === undefined
-          ? "Begun now, it cannot be at the table within three weeks."
-          : `Begun now, it can be at the table ${clock.date(earliestServing)}, ${clock.time(earliestServing)}.`}
+          ? "Started now, it cannot be served within three weeks."
+          : `Started now, it can be served ${clock.date(earliestServing)}, ${clock.time(earliestServing)}.`}
       </p>
       <p>
         {latestStart
-          ? `For ${clock.dayTime(serveAt)} it must be begun by ${clock.dayTime(latestStart.found)}${latestStart.bound > latestStart.found ? `; no plan begins later than ${clock.dayTime(latestStart.bound)}` : ", and no plan begins later"}.`
-          : `For ${clock.dayTime(serveAt)} it is too late as things stand.`}
+          ? `To serve ${clock.dayTime(serveAt)}, start by ${clock.dayTime(latestStart.found)}${latestStart.bound > latestStart.found ? `; no plan starts later than ${clock.dayTime(latestStart.bound)}` : ", and no plan starts later"}.`
+          : `It is too late to serve ${clock.dayTime(serveAt)}.`}
       </p>
       {choices.length > 1 && (
         <>
-          <h4 className="caps mt-3 mb-1 font-sans font-normal">What quicker ways buy</h4>
+          <h4 className="caps mt-3 mb-1 font-sans font-normal">What quicker methods save</h4>
           <Frontier choices={choices} onChoose={take} />
           <ul>
             {choices.map((choice) => (
@@ -86,10 +86,10 @@ export function ReachPanel({ serveAt, wished, plan, clock, stamp, desk, trials }
                   aria-pressed={plan !== undefined && choice.current}
                   onClick={() => take(choice)}
                 >
-                  {choice.names.length ? choice.names.join("; ") : "Everything its first way"}
+                  {choice.names.length ? choice.names.join("; ") : "Every component by its first method"}
                   <span className="block text-[13px] text-quiet">
                     {spokenDuration(choice.leadMinutes)} of lead, {spokenDuration(choice.handsMinutes)} by hand
-                    {choice.lostQuality ? `, gives up ${choice.lostQuality.toFixed(2)} of quality` : ", nothing given up"}
+                    {choice.lostQuality ? `, gives up ${choice.lostQuality.toFixed(2)} of quality` : ", no loss of quality"}
                     {choice.current ? "; as it is planned" : ""}
                   </span>
                 </button>

@@ -196,7 +196,7 @@ export function RouteChart(props: RouteChartProps) {
           height={geometry.height}
           viewBox={`0 0 ${span} ${geometry.height}`}
           role="application"
-          aria-label="Route chart. Arrow keys walk from step to step, Enter selects a component, M takes a step in the hand and arrow keys move it; the list below says the same."
+          aria-label="Route chart. Arrow keys move from step to step, Enter selects a component, M picks up a step and arrow keys move it. The list below shows the same."
           // biome-ignore lint/a11y/noNoninteractiveTabindex: one stop for the whole chart; arrow keys walk along it and the live text below speaks
           tabIndex={0}
           onKeyDown={keys}
@@ -249,7 +249,7 @@ export function RouteChart(props: RouteChartProps) {
             ? waitWords(wait.wait)
             : spoken
               ? `${stepWords(spoken, plan, clock)} ${waitsWords(spoken, plan)}`
-              : "Point at a line, or walk along it with the arrow keys. A step is dragged, or taken in the hand with M."}
+              : "Point at a line or move along it with the arrow keys. Drag a step to move it, or press M."}
       </p>
     </div>
   );

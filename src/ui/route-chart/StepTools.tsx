@@ -31,21 +31,21 @@ export function StepTools({ step, plan, wished, clock, trials, onTake }: StepToo
     <span className="mt-1.5 block" data-screen>
       <span className="flex flex-wrap gap-1.5">
         {pin ? (
-          <button type="button" className="act text-[13px]" disabled={working} onClick={() => fix(`${name} goes where it may`, undefined)}>
-            <PinOff size={15} aria-hidden="true" /> Let it go
+          <button type="button" className="act text-[13px]" disabled={working} onClick={() => fix(`${name} released`, undefined)}>
+            <PinOff size={15} aria-hidden="true" /> Release
           </button>
         ) : (
           <button
             type="button"
             className="act text-[13px]"
             disabled={working}
-            onClick={() => fix(`${name} held at ${clock.dayTime(step.start)}`, { at: local(step.start) })}
+            onClick={() => fix(`${name} fixed at ${clock.dayTime(step.start)}`, { at: local(step.start) })}
           >
-            <Pin size={15} aria-hidden="true" /> Hold it there
+            <Pin size={15} aria-hidden="true" /> Fix it here
           </button>
         )}
         <button type="button" className="act text-[13px]" disabled={working} onClick={onTake}>
-          <Hand size={15} aria-hidden="true" /> Move it
+          <Hand size={15} aria-hidden="true" /> Move
         </button>
         <button type="button" className="link px-1 text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
           not before, not after, who

@@ -98,7 +98,7 @@ export function Timetable(props: TimetableProps) {
     async (step: string, at: number) => {
       const name = plan?.steps.find((s) => s.ref === step)?.name ?? step;
       setFocused(step);
-      await trials.attempt(`“${lower(name)}” held at ${clock.dayTime(at)}`, async (shell) => (await shell.settle(step, at)) as Tried, {
+      await trials.attempt(`“${lower(name)}” fixed at ${clock.dayTime(at)}`, async (shell) => (await shell.settle(step, at)) as Tried, {
         keep: true,
       });
     },
@@ -139,7 +139,7 @@ export function Timetable(props: TimetableProps) {
         <section aria-label="Route chart" className="min-w-0">
           <TrialBar trials={trials} plan={plan} onTime={reasons.rehearsed?.onTime} clock={clock} />
           {conflict && plan && !ready && (
-            <p className="pb-2 pl-[74px] text-[13.5px] text-quiet">Below stands the last plan that held; it holds no longer.</p>
+            <p className="pb-2 pl-[74px] text-[13.5px] text-quiet">Below is the last plan. It no longer works.</p>
           )}
           {shown ? (
             <RouteChart
@@ -169,25 +169,25 @@ export function Timetable(props: TimetableProps) {
               }
             />
           ) : (
-            <p className="py-10 text-quiet">Nothing to draw yet: choose one of the ways beside this, and it is drawn here.</p>
+            <p className="py-10 text-quiet">Nothing to show yet. Choose one of the ways to fix it.</p>
           )}
           {shown && (
             <>
               <ZoomRow plan={shown} clock={clock} zoom={zoom} onZoom={(to) => show({ zoom: to })} />
               <p className="flex flex-wrap gap-x-4 pb-1 pl-[74px] text-[13px]">
                 <span>
-                  Begins {begins}, {spokenDuration(shown.leadMinutes)} before the table.
+                  Starts {begins}, {spokenDuration(shown.leadMinutes)} before serving.
                 </span>
                 {!ready && reasons.rehearsed && <span>{rehearsal(reasons.rehearsed, shown)}</span>}
                 <span className="flex flex-wrap gap-x-4" data-screen>
                   <button type="button" className="link" onClick={() => show({ scale: trueScale ? undefined : "true" })}>
-                    {trueScale ? "fold the quiet hours" : "unfold to true scale"}
+                    {trueScale ? "Hide quiet hours" : "Show to scale"}
                   </button>
                   <button type="button" className="link" aria-pressed={chain} onClick={() => show({ chain: chain ? undefined : "true" })}>
-                    {chain ? "show all steps" : "what the hour hangs on"}
+                    {chain ? "Show all steps" : "Show critical steps"}
                   </button>
                   <button type="button" className="link" onClick={() => requestPlan({ fresh: true })}>
-                    plan again
+                    Replan
                   </button>
                 </span>
               </p>
@@ -210,7 +210,7 @@ export function Timetable(props: TimetableProps) {
         </section>
         <aside
           className="border-rule lg:border-l lg:pl-6"
-          aria-label={problem ? "What clashes" : selected ? "The selected component" : "The plan"}
+          aria-label={problem ? "Conflict" : selected ? "The selected component" : "The plan"}
           data-screen
         >
           {problem ? (
@@ -309,7 +309,7 @@ function useAskedLayout(
   useEffect(() => {
     if (!style) return;
     show({ layout: undefined });
-    void attempt(`Laid out ${style}`, wishChange(wished, { style }));
+    void attempt(`Schedule style: ${style}`, wishChange(wished, { style }));
   }, [style, attempt, show, wished]);
 }
 

@@ -12,7 +12,7 @@ interface TrialBarProps {
   readonly clock: WallClock;
 }
 
-/** What is being tried, what it would change, and the choice to keep it or leave it. Nothing has changed yet while it stands here. */
+/** What is being tried, what it would change, and the choice to save or discard it. Nothing has changed yet while this is shown. */
 export function TrialBar({ trials, plan, onTime, clock }: TrialBarProps) {
   const { trial, problem } = trials;
   if (!trial) {
@@ -21,7 +21,7 @@ export function TrialBar({ trials, plan, onTime, clock }: TrialBarProps) {
       <Bar tone="border-beet" title="No plan with this" label={problem.label}>
         <div className="flex gap-2 pt-1">
           <button type="button" className="act" onClick={trials.leave}>
-            Leave it
+            Discard
           </button>
         </div>
       </Bar>
@@ -35,37 +35,37 @@ export function TrialBar({ trials, plan, onTime, clock }: TrialBarProps) {
         <div className="flex items-center gap-4">
           <progress value={trial.done} className="h-1.5 w-40 accent-(--saffron)" aria-label="Trying" />
           <button type="button" className="link text-[13.5px]" onClick={trials.leave}>
-            leave it
+            Discard
           </button>
         </div>
       </Bar>
     );
   if (trial.status === "failed")
     return (
-      <Bar tone="border-beet" title="It cannot be done" label={trial.label}>
+      <Bar tone="border-beet" title="Not possible" label={trial.label}>
         <p role="alert" className="text-[14px]">
           {trial.because}
         </p>
         <button type="button" className="act mt-1" onClick={trials.leave}>
-          Leave it
+          Discard
         </button>
       </Bar>
     );
   const comparison = plan && comparePlans(plan, trial.view, clock);
   return (
-    <Bar tone="border-saffron" title="Tried, not kept yet" label={trial.label}>
+    <Bar tone="border-saffron" title="Preview, not saved yet" label={trial.label}>
       {trial.note && <p className="text-[14px]">{trial.note}</p>}
       <Differences comparison={comparison} />
       <p className="text-[13.5px] text-quiet">
         On time in {hundred(trial.rehearsed.onTime)} of 100 rehearsals
-        {onTime === undefined ? "" : `, ${hundred(onTime)} as it stands`}.{plan ? " Dashed outlines are where steps stand now." : ""}
+        {onTime === undefined ? "" : `, ${hundred(onTime)} now`}.{plan ? " Dashed outlines show where steps are now." : ""}
       </p>
       <div className="flex gap-2 pt-1.5">
         <button type="button" className="act" data-main disabled={trial.keeping} onClick={() => void trials.keep()}>
-          {trial.keeping ? "Keeping it" : "Keep it"}
+          {trial.keeping ? "Saving" : "Save"}
         </button>
         <button type="button" className="act" disabled={trial.keeping} onClick={trials.leave}>
-          Leave it
+          Discard
         </button>
       </div>
     </Bar>
@@ -75,7 +75,7 @@ export function TrialBar({ trials, plan, onTime, clock }: TrialBarProps) {
 function Bar({ tone, title, label, children }: { tone: string; title: string; label: string; children: React.ReactNode }) {
   return (
     <section
-      aria-label="What is tried"
+      aria-label="Preview"
       aria-live="polite"
       className={`mb-3 border-l-[4px] bg-saffron-wash/40 py-2 pr-3 pl-4 ${tone}`}
       data-screen

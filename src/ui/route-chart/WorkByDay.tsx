@@ -29,7 +29,7 @@ export function workByDay(plan: PlanView, clock: WallClock): DayWork[] {
 export function WorkByDay({ plan, clock }: { plan: PlanView; clock: WallClock }) {
   return (
     <table className="mb-4 w-full text-[14px]">
-      <caption className="sr-only">Work by hand, day by day</caption>
+      <caption className="sr-only">Hands-on time by day</caption>
       <tbody>
         {workByDay(plan, clock).map(({ day, name, minutes, last }) => (
           <tr key={day} className="border-t border-rule">

@@ -9,7 +9,7 @@ import type { Held } from "../planning/use-drag";
 export const hundred = (share: number) => (share > 0.995 && share < 1 ? 99 : Math.round(share * 100));
 
 export function handsWords(step: StepView, plan: Pick<PlanView, "cooks">): string {
-  if (step.hands.length === 0) return step.attention === "nearby" ? "somebody nearby" : "works alone";
+  if (step.hands.length === 0) return step.attention === "nearby" ? "somebody nearby" : "unattended";
   const minutes = step.hands.reduce((sum, h) => sum + h.to - h.from, 0);
   const names = [...new Set(step.hands.map((h) => plan.cooks.find((c) => c.id === h.cook)?.name ?? h.cook))].join(" and ");
   const all = minutes === step.pieces.reduce((sum, [a, b]) => sum + b - a, 0);
@@ -64,14 +64,14 @@ export function waitsWords(step: StepView, plan: PlanView): string {
   ].join(" ");
 }
 
-/** What is said while a step is in the hand. */
+/** What is said while a step is picked up. */
 export function heldWords(held: Held, plan: PlanView, clock: WallClock): string {
   const name = plan.steps.find((s) => s.ref === held.step)?.name ?? held.step;
   // Under a pointer the note beside it says the rest, twenty times a second: too often to be read out.
-  if (held.by === "pointer") return `“${name}” is in the hand; where it is let go it is held.`;
-  const keys = " Arrow keys move it, with Shift by an hour; Enter lets go, Escape puts it back.";
+  if (held.by === "pointer") return `“${name}” is picked up. Drop it to fix it there.`;
+  const keys = " Arrow keys move it, with Shift by an hour; Enter drops it, Escape puts it back.";
   if (held.stuck) return `“${name}” stays at ${clock.dayTime(held.at ?? held.wanted)}. ${held.stuck}`;
-  if (held.at === undefined) return `“${name}” is in the hand.${keys}`;
+  if (held.at === undefined) return `“${name}” is picked up.${keys}`;
   const others = held.moved.filter((s) => s !== held.step).length;
   return `“${name}” at ${clock.dayTime(held.at)}; ${others === 0 ? "nothing else moves" : `${others} other ${others === 1 ? "step moves" : "steps move"} with it`}.`;
 }

@@ -50,10 +50,10 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
         </p>
       )}
       <details className="text-[13.5px]" open={open}>
-        <summary className="cursor-pointer text-quiet">the usual caution, and its source</summary>
+        <summary className="cursor-pointer text-quiet">Caution and source</summary>
         <p className="pt-0.5">{inUnits(f.caution, units)}</p>
         <p className="text-quiet">
-          What mends it: {inUnits(f.way, units)}. Source: {f.source}. Local codes and the advice of your own health authority come first.
+          Ways to fix it: {inUnits(f.way, units)}. Source: {f.source}. Local codes and the advice of your own health authority come first.
         </p>
       </details>
       {onKnown && loud && !f.hard && (
@@ -71,11 +71,11 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
           />
           <span className="wrap-anywhere">
             I understand: <span className="font-medium">{f.title.toLowerCase()}</span>
-            {writing && <span className="text-quiet"> writing it down</span>}
+            {writing && <span className="text-quiet"> Saving</span>}
           </span>
         </label>
       )}
-      {f.hard && <p className="text-[13.5px]">Nothing can be started past this. It has to be mended.</p>}
+      {f.hard && <p className="text-[13.5px]">You cannot start until this is fixed.</p>}
     </article>
   );
 }

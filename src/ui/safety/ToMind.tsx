@@ -16,14 +16,14 @@ export function ToMind({ slug, version, findings }: ToMindProps) {
   const open = severe.filter((f) => !f.acknowledged);
   const rest = findings.filter((f) => f.severity !== "stop");
   return (
-    <section aria-label="What to mind" id="mind" className="mx-5 mt-4 scroll-mt-4 border-t border-rule pt-4 sm:mx-7">
-      <h2 className="text-[22px]">What to mind</h2>
+    <section aria-label="Safety" id="mind" className="mx-5 mt-4 scroll-mt-4 border-t border-rule pt-4 sm:mx-7">
+      <h2 className="text-[22px]">Safety</h2>
       <p className="mb-2 text-[13.5px] text-quiet">
         {findings.length === 0
-          ? "The rules find nothing. That is no promise: they know only what the dish and its plan say."
+          ? "No safety findings. The rules know only what the dish and its plan say."
           : open.length
-            ? `${open.length} ${open.length === 1 ? "danger" : "dangers"} to acknowledge by name before anything is started. What the rules do not find may still be there.`
-            : "Every danger is acknowledged. What the rules do not find may still be there."}
+            ? `${open.length} ${open.length === 1 ? "danger" : "dangers"} to read before you start. The rules may miss something.`
+            : "You have read every danger. The rules may miss something."}
       </p>
       {trouble && (
         <p role="alert" className="mb-2 border-l-[3px] border-beet pl-3">

@@ -7,6 +7,6 @@ export function mended(document: DishFile, change: readonly PatchOperation[]): D
   try {
     return applyPatch(document, change);
   } catch {
-    throw new EditRefused("The dish has changed since that was found. Look again in a moment.");
+    throw new EditRefused("The dish has changed since then. Look again in a moment.");
   }
 }

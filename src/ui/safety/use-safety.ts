@@ -21,6 +21,6 @@ export function useSafety(slug: string, version: number) {
     trouble,
     known: (f: FindingView) => void send(`/api/dishes/${slug}/safety`, { acknowledge: [{ id: f.id, print: f.print }] }),
     mend: (label: string, change: readonly PatchOperation[]) =>
-      void send(`/api/dishes/${slug}/change`, { ...seenVersions(slug), version, change, label }, `${label}. Ctrl+Z takes it back.`),
+      void send(`/api/dishes/${slug}/change`, { ...seenVersions(slug), version, change, label }, `${label}. Ctrl+Z undoes it.`),
   };
 }

@@ -51,7 +51,7 @@ export function ImportDish() {
         void send();
       }}
     >
-      <h2 className="caps mb-1 font-sans font-normal">Bring in a dish</h2>
+      <h2 className="caps mb-1 font-sans font-normal">Import a dish</h2>
       <label className="block pb-2 text-[14px]">
         A dish file, a saved recipe page or its data
         <input
@@ -62,7 +62,7 @@ export function ImportDish() {
         />
       </label>
       <label className="block text-[14px]">
-        or its text, a recipe as you copied it too
+        or paste text: a dish file or a recipe
         <textarea
           value={text}
           onChange={(e) => write(e.target.value)}
@@ -72,22 +72,22 @@ export function ImportDish() {
         />
       </label>
       <button type="submit" className="act mt-2" data-main disabled={busy || text.trim() === ""}>
-        {busy ? "Checking" : "Check it and bring it in"}
+        {busy ? "Checking" : "Check and import"}
       </button>
       {preview && (
-        <section aria-label="What it holds" className="mt-3 border-l-[3px] border-leaf pl-3 text-[14px]">
+        <section aria-label="Contents" className="mt-3 border-l-[3px] border-leaf pl-3 text-[14px]">
           <p>
-            <b className="font-semibold">{preview.name}</b>, for {preview.serves}, at the table{" "}
+            <b className="font-semibold">{preview.name}</b>, for {preview.serves}, served{" "}
             {preview.serveAt.slice(0, 16).replace("T", " at ")}
-            {preview.kitchen === undefined ? ", for the kitchen that is here" : `, with a kitchen of its own (${preview.kitchen} things)`}.
-            Nothing is kept yet.
+            {preview.kitchen === undefined ? ", for the kitchen that is here" : `, with a kitchen of its own (${preview.kitchen} items)`}.
+            Nothing is saved yet.
           </p>
           <ul className="max-h-52 overflow-auto">
             {preview.components.map((c) => (
               <li key={c.name} className="border-t border-rule py-0.5 first:border-t-0">
                 {c.name}{" "}
                 <span className="text-quiet">
-                  {c.kind}; {c.steps} steps, {c.ingredients} ingredients{c.ways > 1 ? `, ${c.ways} ways` : ""}
+                  {c.kind}; {c.steps} steps, {c.ingredients} ingredients{c.ways > 1 ? `, ${c.ways} methods` : ""}
                 </span>
               </li>
             ))}
@@ -100,14 +100,14 @@ export function ImportDish() {
             </ul>
           )}
           <button type="button" className="act mt-2" data-main disabled={busy} onClick={() => void keep()}>
-            Keep it
+            Import
           </button>
         </section>
       )}
       {answer && !answer.ok && (
         <div role="alert" className="mt-3 border-l-[3px] border-beet pl-3 text-[14px]">
           <p>
-            Nothing was kept.{" "}
+            Nothing was saved.{" "}
             {answer.body.problems
               ? `${answer.body.problems.length === 1 ? "One thing is" : `${answer.body.problems.length} things are`} wrong:`
               : reason(answer)}

@@ -25,15 +25,15 @@ export function NewDish({ when, timezone, kitchen }: { when: string; timezone: s
   };
   return (
     <form
-      aria-label="A dish of your own"
+      aria-label="New dish"
       onSubmit={(e) => {
         e.preventDefault();
         void begin();
       }}
     >
-      <h2 className="caps mb-1 font-sans font-normal">Begin a dish of your own</h2>
+      <h2 className="caps mb-1 font-sans font-normal">New dish</h2>
       <label className="block text-[14px]">
-        What it is
+        Name
         <input
           className="field mt-0.5 w-full"
           value={name}
@@ -45,7 +45,7 @@ export function NewDish({ when, timezone, kitchen }: { when: string; timezone: s
       </label>
       <div className="flex flex-wrap gap-3 pt-2">
         <label className="text-[14px]">
-          For how many
+          Guests
           <input
             className="field clock mt-0.5 block w-24"
             type="number"
@@ -57,7 +57,7 @@ export function NewDish({ when, timezone, kitchen }: { when: string; timezone: s
           />
         </label>
         <label className="text-[14px]">
-          At the table
+          Serve at
           <input
             className="field clock mt-0.5 block"
             type="datetime-local"
@@ -68,7 +68,7 @@ export function NewDish({ when, timezone, kitchen }: { when: string; timezone: s
         </label>
       </div>
       <button type="submit" className="act mt-2" data-main disabled={busy || name.trim() === ""}>
-        Begin it
+        Create
       </button>
       {problem && (
         <p role="alert" className="pt-1 text-[14px] text-beet">

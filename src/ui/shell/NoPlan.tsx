@@ -11,8 +11,8 @@ export function NoPlan({ slug, conflict }: { slug: string; conflict: Conflict | 
   if (!conflict) {
     return (
       <div className="px-7 py-10">
-        <h1 className="text-[24px]">The timetable is being worked out</h1>
-        <p className="text-quiet">Back from the table, through nights and work. It takes a few seconds.</p>
+        <h1 className="text-[24px]">The plan is being worked out</h1>
+        <p className="text-quiet">This takes a few seconds.</p>
       </div>
     );
   }

@@ -41,10 +41,10 @@ export function Palette({ slug }: { slug: string }) {
       const change = answer.body.change;
       toast(
         change
-          ? `${direction === "undo" ? "Taken back" : "Done again"}: ${change}`
+          ? `${direction === "undo" ? "Undone" : "Redone"}: ${change}`
           : direction === "undo"
-            ? "There is nothing to take back here"
-            : "There is nothing to do again",
+            ? "Nothing to undo here"
+            : "Nothing to redo",
       );
       if (change) router.refresh();
     };

@@ -1,6 +1,6 @@
 "use client";
 // What the palette shows. It comes when the page has come, not with it.
-import { Command } from "cmdk";
+import { Command, defaultFilter } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
@@ -13,20 +13,27 @@ interface Entry {
   readonly run: () => void;
 }
 
+/** Below this only single letters of what was typed are found here and there. */
+const FAR = 0.13;
+const byWords: typeof defaultFilter = (value, search, keywords) => {
+  const score = defaultFilter(value, search, keywords);
+  return score < FAR ? 0 : score;
+};
+
 const GROUP =
   "[&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-3 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:tracking-[0.09em] [&_[cmdk-group-heading]]:uppercase [&_[cmdk-group-heading]]:text-quiet";
 
 const KEYS: readonly (readonly [string, string])[] = [
-  ["Ctrl K", "say what you want"],
-  ["1 to 5", "Dish, Timetable, Days, Cook, Kitchen"],
+  ["Ctrl K", "search and commands"],
+  ["1 to 5", "Recipe, Timetable, Days, Cook, Kitchen"],
   ["← →", "on the chart: earlier, later step"],
   ["↑ ↓", "on the chart: the component above, below"],
   ["Enter", "on the chart: select the component"],
-  ["M", "on the chart: take the step in the hand; ← → move it, Shift by an hour, Enter lets go, Esc puts it back"],
+  ["M", "on the chart: pick up the step; ← → move it, Shift by an hour, Enter drops it, Esc puts it back"],
   ["Ctrl Enter", "on the map: add the component that is typed"],
-  ["F", "fold or unfold time"],
+  ["F", "hide or show quiet hours"],
   ["Z, L", "one day of the chart, the last three hours"],
-  ["C", "the steps that the hour of serving hangs on"],
+  ["C", "critical steps"],
   ["Ctrl Z", "undo the last change; with Shift, redo it"],
   ["?", "these keys"],
 ];
@@ -90,10 +97,10 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
     [
       "Go to",
       [
-        { label: "Dish", hint: "1", run: go(`/d/${slug}/dish`) },
-        { label: "Questions about the dish", run: go(`/d/${slug}/dish/questions`) },
+        { label: "Recipe", hint: "1", run: go(`/d/${slug}/dish`) },
+        { label: "Open questions", run: go(`/d/${slug}/dish/questions`) },
         { label: "Amounts, fit, allergens", run: go(`/d/${slug}/dish/amounts`) },
-        { label: "The dish written out", run: go(`/d/${slug}/dish/written`) },
+        { label: "Full text of the dish", run: go(`/d/${slug}/dish/written`) },
         { label: "Ready components", run: go(`/d/${slug}/dish/library`) },
         { label: "Timetable", hint: "2", run: go(`/d/${slug}/timetable`) },
         { label: "Days, for paper", hint: "3", run: go(`/d/${slug}/days`) },
@@ -105,10 +112,10 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
     [
       "Plan",
       [
-        { label: "As late as it can be", run: go(`/d/${slug}/timetable?layout=late`) },
+        { label: "As late as possible", run: go(`/d/${slug}/timetable?layout=late`) },
         { label: "As much done ahead as keeps well", run: go(`/d/${slug}/timetable?layout=ahead`) },
         { label: "Spread over the days", run: go(`/d/${slug}/timetable?layout=even`) },
-        { label: "Plan again from nothing", run: () => requestPlan({ fresh: true }) },
+        { label: "Replan from scratch", run: () => requestPlan({ fresh: true }) },
         { label: "The shortest lead", run: go(`/d/${slug}/timetable?layout=shortest`) },
       ],
     ],
@@ -119,7 +126,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
       [
         { label: "Day", run: theme("light") },
         { label: "Evening", run: theme("dark") },
-        { label: "As the system has it", run: theme("system") },
+        { label: "As the system", run: theme("system") },
       ],
     ],
     ["Help", [{ label: "The keys", hint: "?", run: () => setTimeout(() => onOpen("keys"), 0) }]],
@@ -133,7 +140,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
           aria-describedby={undefined}
           className="fixed top-[12vh] left-1/2 z-50 max-h-[70vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-auto rounded-md border border-rule bg-raised shadow-xl"
         >
-          <Dialog.Title className="sr-only">{open === "keys" ? "The keys" : "What would you like"}</Dialog.Title>
+          <Dialog.Title className="sr-only">{open === "keys" ? "The keys" : "Search and commands"}</Dialog.Title>
           {open === "keys" ? (
             <div className="p-6">
               <h2 className="mb-3 text-[20px]">The keys</h2>
@@ -148,8 +155,9 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
             </div>
           ) : (
             <Command
+              filter={byWords}
               ref={box}
-              label="What would you like"
+              label="Search and commands"
               onKeyDown={(event) => {
                 if (event.key !== "Enter" || listed) return;
                 event.preventDefault();
@@ -159,11 +167,11 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
               <Command.Input
                 value={typed}
                 onValueChange={setTyped}
-                placeholder="Say what you want: a view, a component, another plan"
+                placeholder="Search: a view, a component, a plan"
                 className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none placeholder:text-quiet"
               />
               <Command.List className="pb-3">
-                <Command.Empty className="px-4 py-4 text-quiet">Nothing of that name.</Command.Empty>
+                <Command.Empty className="px-4 py-4 text-quiet">Nothing found.</Command.Empty>
                 {groups.map(([heading, entries]) => (
                   <Command.Group key={heading} heading={heading} className={GROUP}>
                     {entries.map((entry) => (

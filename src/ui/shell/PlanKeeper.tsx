@@ -37,7 +37,7 @@ export function PlanKeeper({ slug, stale, running, version }: PlanKeeperProps) {
         )) {
           if (line.progress) setWorking(line.progress);
           if (line.first) router.refresh();
-          if (line.status === "failed") setFailed("The planner stopped with a fault of its own. The plan shown is the last good one.");
+          if (line.status === "failed") setFailed("The planner failed. The plan shown is the last good one.");
         }
       } catch {
         if (!control.signal.aborted) setFailed("The planner could not be reached. The plan shown is the last good one.");
@@ -85,14 +85,14 @@ export function PlanKeeper({ slug, stale, running, version }: PlanKeeperProps) {
   };
   return (
     <div role="status" className="flex items-center gap-4 border-b border-rule px-7 py-1.5 text-[13.5px]" data-screen>
-      <span>{working.phase === "first" ? "Working back from the table" : "Looking for something better"}</span>
+      <span>{working.phase === "first" ? "Planning back from serving" : "Looking for a better plan"}</span>
       <progress
         value={working.phase === "first" ? undefined : working.done}
         className="h-1.5 w-40 accent-(--saffron)"
         aria-label="Planning"
       />
       <button type="button" className="link" onClick={stop}>
-        stop, and keep the best so far
+        Stop and use the best so far
       </button>
     </div>
   );

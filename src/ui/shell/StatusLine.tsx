@@ -21,7 +21,7 @@ interface StatusLineProps {
 }
 
 const VIEWS = [
-  ["dish", "Dish"],
+  ["dish", "Recipe"],
   ["timetable", "Timetable"],
   ["days", "Days"],
   ["cook", "Cook"],
@@ -51,7 +51,7 @@ export function StatusLine(props: StatusLineProps) {
           <Mark />
           <span className="font-serif text-[23px] font-semibold leading-tight">{name}</span>
         </Link>
-        <div className="flex min-w-0 flex-wrap gap-x-9 gap-y-1 lg:flex-nowrap" role="status" aria-label="Where things stand">
+        <div className="flex min-w-0 flex-wrap gap-x-9 gap-y-1 lg:flex-nowrap" role="status" aria-label="Status">
           {parts.map((part) => (
             <div
               key={part.under + part.strong}

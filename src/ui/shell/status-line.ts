@@ -30,7 +30,7 @@ export function statusParts(
     {
       // Whether a dish was served of which nothing was done, or whose run is still open a day later, nobody can say.
       strong: until >= 0 ? spokenDuration(until) : followed ? "served" : "past",
-      rest: until >= 0 ? "to the table" : "",
+      rest: until >= 0 ? "to serving" : "",
       under: `${clock.date(serveAt)}, ${clock.time(serveAt)}, for ${serves}`,
     },
   ];
@@ -73,7 +73,7 @@ export function statusParts(
     parts.push({
       strong: "Nothing waiting",
       rest: "",
-      under: now < plan.begins ? `it begins ${clock.dayTime(plan.begins)}` : "",
+      under: now < plan.begins ? `it starts ${clock.dayTime(plan.begins)}` : "",
       idle: true,
     });
   return parts;

@@ -17,7 +17,7 @@ const placeOf = (document: DishFile, component: string) => ({
 });
 const panel = (id: string) => panelOf(id) as Panel;
 const filled = (component: string, id: string, step?: string) => filledFrom(lunch, placeOf(lunch, component), panel(id), "metric", step);
-function reckoned(component: string, id: string, changed: Readonly<Record<string, string>> = {}) {
+function calculated(component: string, id: string, changed: Readonly<Record<string, string>> = {}) {
   const { answer } = benchAnswer({
     panel: id,
     typed: { ...startOf(panel(id), "metric"), ...filled(component, id), ...changed },
@@ -83,7 +83,7 @@ describe("what the dish says stands in the fields, for its guests", () => {
 describe("written into the dish", () => {
   const place = placeOf(lunch, "pork");
   test("an amount goes in at the file's own number of guests, in the ingredient's own unit", () => {
-    const write = reckoned("pork", "dry-cure", { salt: "2" }).writes?.find((w) => w.kind === "ingredient" && w.name === "salt") as Write;
+    const write = calculated("pork", "dry-cure", { salt: "2" }).writes?.find((w) => w.kind === "ingredient" && w.name === "salt") as Write;
     const next = written(lunch, place, write);
     const salt = method(next, "pork").ingredients?.find((i) => /sea salt/i.test(i.name));
     expect(salt?.amount).toEqual({ amount: 15.04, unit: "g" });
@@ -95,7 +95,7 @@ describe("written into the dish", () => {
     expect(filledFrom(next, place, panel("dry-cure"), "metric").salt).toBe("2.01 %");
   });
   test("a time goes to the step that it is meant for, with its band, and the dish stays one that can be read", () => {
-    const write = reckoned("pork", "dry-cure").writes?.find((w) => w.kind === "time") as Extract<Write, { kind: "time" }>;
+    const write = calculated("pork", "dry-cure").writes?.find((w) => w.kind === "time") as Extract<Write, { kind: "time" }>;
     expect(meantSteps(method(lunch, "pork"), write)[0]?.id).toBe("cure");
     const next = written(lunch, place, write);
     const time = method(next, "pork").steps.find((s) => s.id === "cure")?.time;

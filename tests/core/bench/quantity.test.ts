@@ -58,7 +58,7 @@ describe("typed", () => {
     ["mass", "some", /“some” is not understood/],
     ["mass", "3 cm", /is no weight/],
     ["temp", "3 kg", /is no temperature/],
-    ["mass", "3 kg of flour", /something after the figure/],
+    ["mass", "3 kg of flour", /something after the number/],
   ] as const)("%s: “%s” is refused in words", (of, text, words) => {
     expect(() => readFigure(asked(of), text, "metric")).toThrow(words);
   });
@@ -88,4 +88,20 @@ test("days of an estimate are whole from ten on; what was typed keeps its hours"
   expect(said(9.4 * 1440, "time", "metric")).toBe("9.4 days");
   expect(typedAs(40 * 1440 + 300, "time", "metric")).toBe("40 days 5 h");
   expect(said(Number.POSITIVE_INFINITY, "time", "metric")).toBe("never");
+});
+
+test.each([
+  [2, "3/8 tsp"],
+  [20, "1 1/3 tbsp"],
+  [100, "3/8 cup"],
+  [237, "1 cup"],
+  [680, "2 7/8 cups"],
+  [700, "3 cups"],
+  [1500, "1 5/8 qt"],
+])("%d mL is said in a cook's fractions: %s", (mL, text) => expect(said(mL, "volume", "us")).toBe(text));
+
+test("a field keeps decimals where a fraction would be too far off to calculate with", () => {
+  expect(typedAs(680, "water", "us")).toBe("2 7/8 cups");
+  expect(typedAs(3000, "volume", "us")).toBe("3.17 qt");
+  expect(typedAs(100, "volume", "us")).toBe("0.42 cups");
 });

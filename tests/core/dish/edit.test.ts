@@ -89,8 +89,8 @@ describe("streams", () => {
   test("a circle is refused before it is made", () => {
     const d = pie();
     const round = join(d, { from: "jelly-stock.jelly-stock", to: "shortcrust.rub-in" });
-    expect(() => join(round, { from: "shortcrust.shortcrust", to: "jelly-stock.simmer" })).toThrow(/wait for one another/);
-    expect(() => join(d, { from: "jelly-stock.jelly-stock", to: "jelly-stock.simmer" })).toThrow(/before it is made/);
+    expect(() => join(round, { from: "shortcrust.shortcrust", to: "jelly-stock.simmer" })).toThrow(/wait for each other/);
+    expect(() => join(d, { from: "jelly-stock.jelly-stock", to: "jelly-stock.simmer" })).toThrow(/before this is made/);
   });
   test("a by-product gets an id of its own", () => {
     const d = addOutput(pie(), "jelly-stock.simmer", "Jelly stock", { amount: 100, unit: "g" });
@@ -119,7 +119,7 @@ describe("steps", () => {
     expect(errors(d)).toEqual([]);
   });
   test("what is served, and the last step of a way, stay", () => {
-    expect(() => removeStep(empty, { component: "table", method: "table", step: "serve" })).toThrow(/moment of serving/);
+    expect(() => removeStep(empty, { component: "table", method: "table", step: "serve" })).toThrow(/serving step/);
     const one = addComponent(empty, { name: "Jam", steps: ["boil 1h"], ingredients: [] }).document;
     expect(() => removeStep(one, { component: "jam", method: "usual", step: "boil" })).toThrow(/only step/);
   });
@@ -180,7 +180,7 @@ describe("not made this time", () => {
       { output: "spent-bones", amount: { amount: 400, unit: "g" } },
     ]);
     expect(madeAnew(there, "jelly-stock")).toEqual(pie());
-    expect(() => onHandAlready(pie(), "table", "2026-12-04T20:00", undefined)).toThrow(/at the table/);
+    expect(() => onHandAlready(pie(), "table", "2026-12-04T20:00", undefined)).toThrow(/cannot be on hand/);
   });
   test("bought: its fallback is fixed as the way of this time, and let go again", () => {
     expect(() => boughtInstead(pie(), "shortcrust", true)).toThrow(/if it fails/);

@@ -47,8 +47,8 @@ test("amounts stand at the step, for the guests that come, without what is left 
 });
 
 test("nine things are read with hands full; of more the rest is counted", () => {
-  const goesIn = Array.from({ length: 12 }, (_, i) => ({ name: `Thing ${i}`, amount: "1 g" }));
-  expect(withAmounts({ goesIn, takes: [] })).toMatch(/^1 g thing 0, .*1 g thing 8 and 3 more$/);
+  const goesIn = Array.from({ length: 12 }, (_, i) => ({ name: `Item ${i}`, amount: "1 g" }));
+  expect(withAmounts({ goesIn, takes: [] })).toMatch(/^1 g item 0, .*1 g item 8 and 3 more$/);
   expect(withAmounts({ goesIn: [], takes: [{ name: "Stock", component: "s", amount: "2 L" }] })).toBe("2 L stock");
   expect(withAmounts({ goesIn: [], takes: [] })).toBe("");
 });

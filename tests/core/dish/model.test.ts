@@ -24,7 +24,7 @@ const warnings = (change: (d: Loose) => void) =>
   readDish(JSON.stringify(smallDish(change))).problems.map((p) => `${p.severity} ${p.path}: ${p.message}`);
 
 describe("what a step leaves unsaid", () => {
-  test("hands throughout, one batch, the link to the step before", () => {
+  test("hands on, one batch, the link to the step before", () => {
     expect(step("stock.chop")).toMatchObject({ attention: "hands", batches: 1, stretch: 0, each: false, links: [] });
     expect(step("stock.simmer").links).toMatchObject([{ step: "stock.chop", from: "end", min: 0, max: undefined }]);
     expect(step("stock.simmer", (d) => delete stepOf(d, "stock.simmer").after).links).toMatchObject([
@@ -180,7 +180,7 @@ describe("warnings", () => {
     ["more burners than there are", (d) => (stepOf(d, "stock.simmer").uses[0].count = 9), /Needs 9; the kitchen has 4/],
     ["an oven hotter than it gets", (d) => (stepOf(d, "stock.chop").uses = [{ what: "oven", tempC: 300 }]), /reaches 250 °C/],
     ["a best wait outside its window", (d) => (stepOf(d, "stock.simmer").makes[0].holds[0].best = ["1d", "9d"]), /best part of the wait/],
-    ["hands at the start of hands throughout", (d) => (stepOf(d, "stock.chop").handsStart = "5m"), /say nothing/],
+    ["hands at the start of hands on", (d) => (stepOf(d, "stock.chop").handsStart = "5m"), /have no effect/],
   ])("%s", (_, change, says) => expect(warnings(change).join("\n")).toMatch(says));
   test("none for the demo dishes", () => {
     for (const name of DEMO) expect(readDish(JSON.stringify(demoDocument(name))).problems).toEqual([]);
@@ -262,17 +262,17 @@ describe("who moves the food", () => {
     expect(typed("Stand on the counter 30m alone")).toMatchObject({ puts: true });
     expect(typed("Whisk it smooth 5m")?.puts).toBeUndefined();
   });
-  test("a step that could begin with nobody there is warned of, and food of which nothing says how long it may stand", () => {
+  test("a step that could begin with nobody there is warned of, and food of which nothing says longest wait", () => {
     const said = (change: (d: Loose) => void) => warnings(change).join(" ");
     const alone = { id: "stand", name: "Stand", time: "30m", attention: "unattended" };
-    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, alone))).toMatch(/"Stand" may begin with nobody there/);
+    expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, alone))).toMatch(/"Stand" can start with nobody there/);
     expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, { ...alone, puts: true }))).not.toMatch(/nobody there/);
     expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, { ...alone, puts: true }))).toMatch(
-      /how long the food may stand between "Reduce" and "Stand"/,
+      /how long the food may wait between "Reduce" and "Stand"/,
     );
     const tied = { ...alone, after: [{ step: "reduce", max: "10m" }] };
     expect(said((d) => d.components[1].methods[0].steps.splice(1, 0, tied))).not.toMatch(
-      /nobody there|how long the food may stand between "Reduce"/,
+      /nobody there|how long the food may wait between "Reduce"/,
     );
   });
   test("somebody is up and at home at that minute in every plan, and the verifier asks for it", () => {
@@ -307,7 +307,7 @@ describe("who moves the food", () => {
     };
     expect(verifyPlan(dish, moved).broken.some((b) => b.rule === "H7" && b.steps[0] === "stock.chill")).toBe(true);
   });
-  test("a method may not have the word that a plan uses for the stand-in", () =>
+  test("a method may not have the word that a plan uses for the replacement", () =>
     expect(
       readDish(JSON.stringify(smallDish((d) => (d.components[1].methods[0].id = "fallback"))))
         .problems.map((p) => p.message)

@@ -118,8 +118,8 @@ describe("how much, from something else than guests", () => {
     const said = unscaled(scaleToGuests(withStock(["simmer 4h, 10 L pot", "bake 1h, 200C, 2 trays"], ["20 g baking powder"]), 30))
       .map((u) => u.text)
       .join("\n");
-    expect(said).toMatch(/evaporates follows the width of the pot/);
-    expect(said).toMatch(/leavening no longer follows/);
+    expect(said).toMatch(/evaporation depends on the width of the pot/);
+    expect(said).toMatch(/leavening no longer scales/);
     expect(said).toMatch(/trays, tins and jars stay as many/);
     expect(unscaled(withStock(["simmer 4h, 10 L pot"]))).toEqual([]);
   });
@@ -154,10 +154,10 @@ describe("fit", () => {
   test("a pot of 8 L at six guests wants 16 at twelve; the kitchen's largest holds 10", () => {
     const d = scaleToGuests(withStock(["simmer 4h, 8 L pot, makes 6 L stock"]), 12);
     const fit = fits(d, "stock.simmer", "pot");
-    expect(fit).toMatchObject({ verdict: "over", reckoned: false });
-    expect(fit.said).toBe("16 L wanted, the largest holds 10 L");
+    expect(fit).toMatchObject({ verdict: "over", calculated: false });
+    expect(fit.said).toBe("16 L needed; your largest holds 10 L");
     expect(fit.remedies.map((r) => r.text)).toEqual([
-      "In 2 rounds, one after another, 6 L each",
+      "In 2 batches, one after another, 6 L each",
       "Borrow a pot of 16 L",
       "Make the whole dish for 7",
     ]);
@@ -178,10 +178,10 @@ describe("fit", () => {
   test("without litres written, what goes in decides, at the fill of the thing", () => {
     // 1 kg of bones and 3 L of water: 4 L, in a pot filled to three quarters 5.3 L; in a blender half full 8 L, and the largest holds 1.5.
     const pot = fits(withStock(["simmer 4h, pot"]), "stock.simmer", "pot");
-    expect(pot).toMatchObject({ verdict: "fits", reckoned: true, said: "5.3 L wanted, the largest holds 10 L" });
+    expect(pot).toMatchObject({ verdict: "fits", calculated: true, said: "5.3 L needed; your largest holds 10 L" });
     const blend = fits(withStock(["blend 5m, blender"]), "stock.blend", "blender");
-    expect(blend).toMatchObject({ verdict: "over", reckoned: true });
-    expect(blend.remedies[0]?.text).toMatch(/^In 6 rounds/);
+    expect(blend).toMatchObject({ verdict: "over", calculated: true });
+    expect(blend.remedies[0]?.text).toMatch(/^In 6 batches/);
   });
   test("jars: what the solids displace, by hand", () => {
     // 500 g of radish slices: 526 mL, 57 % of a jar; 0.9 L of each litre is used: 923 mL, two jars. Liquor 526·0.43/0.57 = 397 mL, 437 with
@@ -192,10 +192,10 @@ describe("fit", () => {
         steps: [`slice and cover 10m, ${jars} jars`],
         ingredients: ["500 g radishes", "9 g salt", ...goods],
       }).document;
-    const jarsOf = (d: DishFile) => fitOf(d).find((f) => f.what === "jars and liquor")!;
+    const jarsOf = (d: DishFile) => fitOf(d).find((f) => f.what === "jars and liquid")!;
     expect(jarsOf(pickle(["200 ml rice vinegar", "100 ml water"]))).toMatchObject({
       verdict: "over",
-      said: "2 jars of 1 L; 440 mL of liquor wanted with a tenth to spare, 300 mL written",
+      said: "2 jars of 1 L; 440 mL of liquid needed with a tenth to spare, 300 mL written",
     });
     expect(jarsOf(pickle(["300 ml rice vinegar", "150 ml water"], 2))).toMatchObject({ verdict: "fits" });
     const one = pickle(["300 ml rice vinegar", "150 ml water"]);
@@ -212,16 +212,16 @@ describe("fit", () => {
     const d = withStock(["bake 30m, 200C, 1 rack oven 200"]);
     expect(fits(withStock(["bake 30m, oven 200 3 racks"]), "stock.bake", "oven")).toMatchObject({
       verdict: "over",
-      said: "3 racks wanted, the oven has 2",
+      said: "3 racks needed; the oven has 2",
     });
     const more = fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 11), "stock.bake", "oven");
-    expect(more).toMatchObject({ verdict: "full", said: "probably 2 of 2 racks", reckoned: true });
+    expect(more).toMatchObject({ verdict: "full", said: "probably 2 of 2 racks", calculated: true });
     // A third more is asked about, a sixth more is not.
     expect(fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 8), "stock.bake", "oven")).toMatchObject({ verdict: "full" });
     expect(fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 7), "stock.bake", "oven")).toMatchObject({ verdict: "fits" });
     const many = fits(scaleToGuests(withStock(["bake 30m, oven 200"]), 18), "stock.bake", "oven");
     expect(many).toMatchObject({ verdict: "over" });
-    expect(many.remedies[0]?.text).toMatch(/^In 2 rounds/);
+    expect(many.remedies[0]?.text).toMatch(/^In 2 batches/);
     expect(d).toBeDefined();
   });
   test("a thing that the kitchen has not can be borrowed", () => {
@@ -262,7 +262,7 @@ test("balance: exact, short and left over, by hand", () => {
     const steps = dish.components.flatMap((c) => c.methods[0]?.steps ?? []);
     return outputRows(dish, steps, steps).find((o) => o.ref === "stock.stock")!;
   };
-  expect(rows("1.2 L")).toMatchObject({ amount: "2.4 L", left: "taken whole" });
+  expect(rows("1.2 L")).toMatchObject({ amount: "2.4 L", left: "all used" });
   expect(rows("500 mL")).toMatchObject({ left: "1.4 L left over", takers: [{ component: "Sauce", amount: "1 L" }] });
   expect(smallDish()).toBeDefined();
 });

@@ -1,4 +1,4 @@
-// Questions that fit what the food is: no juices of garlic, no tender tea, no cool wood oven, no frozen brine, and nobody is an answer.
+// Open questions that fit what the food is: no juices of garlic, no tender tea, no cool wood oven, no frozen brine, and nobody is an answer.
 import { describe, expect, test } from "vitest";
 import { questionsOf } from "../../../src/core/dish/questions";
 import { readDishValue } from "../../../src/core/dish/read";

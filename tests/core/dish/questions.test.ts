@@ -5,7 +5,7 @@ import { EditRefused } from "../../../src/core/dish/edit/refused";
 import { askAgain, dismissQuestion, type Question, questionsOf } from "../../../src/core/dish/questions";
 import { readDishValue } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
-import { DEMO, demoDocument } from "../../support/dishes";
+import { DEMO, demoDocument, type Loose } from "../../support/dishes";
 
 const base = newDish({ name: "Pie", serves: 6, serveAt: "2026-12-06T13:00", timezone: "Europe/Dublin" });
 const dish = (name: string, steps: string[], ingredients: string[] = ["1 kg flour"], more: { name: string; steps: string[] }[] = []) => {
@@ -36,12 +36,7 @@ describe("asked, and only where it should be", () => {
       "hold-long:stock.stock:fridge",
       false,
     ],
-    [
-      "nobody said how long it may stand",
-      dish("Filled dough parcels", ["fill 40m, makes 24 parcels"]),
-      "hold:filled-dough-parcels.parcels",
-      true,
-    ],
+    ["nobody said longest wait", dish("Filled dough parcels", ["fill 40m, makes 24 parcels"]), "hold:filled-dough-parcels.parcels", true],
     [
       "it is said",
       dish("Filled dough parcels", ["fill 40m, makes 24 parcels, keeps 2h fridge"]),
@@ -65,7 +60,7 @@ describe("asked, and only where it should be", () => {
     ["no steps at all", dish("Mystery", []), "steps:mystery.make", true],
     ["no ingredients", dish("Loaf", ["knead 10m"], []), "ingredients:loaf", true],
     ["an ingredient without an amount", dish("Loaf", ["knead 10m"], ["flour"]), "amount:loaf.usual.flour", true],
-    ["one by feel", dish("Loaf", ["knead 10m"], ["flour for dusting"]), "amount:loaf.usual.flour", false],
+    ["one to taste", dish("Loaf", ["knead 10m"], ["flour for dusting"]), "amount:loaf.usual.flour", false],
     ["nothing if it fails", dish("Kraut", ["salt 20m", "ferment 5-8d"]), "fallback:kraut", true],
     ["a quick thing needs no way out", dish("Salad", ["toss 5m"]), "fallback:salad", false],
     [
@@ -136,6 +131,10 @@ test("the weightiest first; put aside with a reason, and asked again", () => {
 });
 
 test("a question about another way than the first says which: the first is cooled, the other goes into the fridge hot", () => {
-  const texts = questionsOf(demoDocument("harvest-lunch")).open.map((q) => q.text);
+  const lunch = demoDocument("harvest-lunch");
+  const leaf = lunch.components.find((c: Loose) => c.id === "jelly").methods[1];
+  const [soak, warm, cool] = leaf.steps;
+  leaf.steps = [soak, { ...warm, makes: cool.makes }];
+  const texts = questionsOf(lunch).open.map((q) => q.text);
   expect(texts).toContain("Jelly stock by “Leaf gelatine in cider stock” goes into the fridge hot: how is it cooled first?");
 });

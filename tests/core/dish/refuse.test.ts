@@ -7,7 +7,7 @@ import { smallDish, stepOf } from "../../support/small-dish";
 const problemsOf = (read: ReadDish) => read.problems.filter((p) => p.severity === "error");
 const readSmall = (change: (dish: Loose) => void) => readDish(JSON.stringify(smallDish(change)));
 
-/** What is done to the small dish, where the error must stand, and a word that it must say. */
+/** Steps to the small dish, where the error must stand, and a word that it must say. */
 const CASES: [string, (d: Loose) => void, string, RegExp][] = [
   ["another format", (d) => (d.format = "rondeau/9"), "format", /rondeau\/1/],
   ["no dish", (d) => delete d.dish, "dish", /./],
@@ -45,7 +45,7 @@ const CASES: [string, (d: Loose) => void, string, RegExp][] = [
     "more taken than made",
     (d) => (stepOf(d, "sauce.reduce").takes[0].amount.amount = 5),
     "components[0].methods[0].steps[1].makes[0].amount",
-    /More is taken/,
+    /More is used/,
   ],
   [
     "an amount below nothing",

@@ -7,7 +7,7 @@ import type { Loose } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 
 const g = (name: string, amount: number, unit = "g") => ({ id: name.toLowerCase().replace(/\W/g, "-"), name, amount: { amount, unit } });
-/** The stock is taken whole, so that all of its salt comes to the table. */
+/** The stock is all used, so that all of its salt is served. */
 const salted = (alter: (d: Loose) => void, chosen = {}) =>
   saltOfDish(
     smallDish((d: Loose) => {
@@ -67,7 +67,7 @@ describe("salt for each guest", () => {
         d.components[1].methods[0].steps[0].takes[0].amount.amount = stock;
         d.components[2].methods[0].steps[0].takes[0].amount.amount = sauce;
       })?.rows[0];
-    expect(taken(1, 400)).toMatchObject({ saltG: 8, eaten: 0.5, because: "50 % of this comes to the table" });
+    expect(taken(1, 400)).toMatchObject({ saltG: 8, eaten: 0.5, because: "50 % of this is served" });
     expect(taken(2, 100)?.eaten).toBeCloseTo(0.25, 6);
     expect(taken(1, 100)?.eaten).toBeCloseTo(0.125, 6);
   });

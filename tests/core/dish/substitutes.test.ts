@@ -31,7 +31,7 @@ describe("substitutes", () => {
     const d = addComponent(base, { name: "X", steps: ["mix 5m"], ingredients: [line] }).document;
     expect(substitutesFor(d.components[0]!.methods[0]!.ingredients![0]!).map((s) => s.name)).toEqual(names);
   });
-  test("one press puts it in with what else changes, one takes it back to the letter", () => {
+  test("one press puts it in with what else changes, one undoes it to the letter", () => {
     const [lard] = substitutesFor(ingredient(dish, "butter"));
     const changed = putInstead(dish, place, "butter", lard!);
     expect(ingredient(changed, "butter")).toMatchObject({
@@ -46,7 +46,7 @@ describe("substitutes", () => {
       amount: "170 g",
       note: expect.stringContaining("instead of butter"),
     });
-    // A second one still knows what it was at first, and is reckoned from that.
+    // A second one still knows what it was at first, and is calculated from that.
     const oil = substitutesFor(ingredient(changed, "butter")).find((s) => s.name === "neutral oil")!;
     const twice = putInstead(changed, place, "butter", oil);
     expect(ingredient(twice, "butter")).toMatchObject({ amount: { amount: 160, unit: "g" }, standsFor: { name: "butter" } });
@@ -84,7 +84,7 @@ describe("allergens", () => {
     ["Pearl barley", ["gluten_cereals"]],
     ["nutmeg", []],
   ])("%s brings %j", (name, expected) => expect([...(allergensOfName(name) ?? ["?"])].sort()).toEqual([...expected].sort()));
-  test("held against the guests, with the component that brings it", () => {
+  test("compared with what guests avoid, with the component that brings it", () => {
     const d: DishFile = { ...dish, dish: { ...dish.dish, guests: { avoid: ["milk", "pork", "kiwi"] } } };
     const sheet = allergenSheet(d);
     expect(sheet.clashes).toEqual([

@@ -30,7 +30,7 @@ test.each([
   expect(read.amount?.amount).toBeCloseTo(amount, 9);
 });
 
-test("by feel, optional, and headings", () => {
+test("to taste, optional, and headings", () => {
   expect(readIngredient("salt to taste")).toMatchObject({ name: "salt", asNeeded: true, note: "to taste", unclear: undefined });
   expect(readIngredient("Oil for deep-frying")).toMatchObject({ name: "Oil", asNeeded: true });
   expect(readIngredient("1 tsp chilli flakes (optional)")).toMatchObject({ name: "chilli flakes", optional: true });

@@ -34,14 +34,14 @@ describe("the smallest conflict", () => {
       ["H4", '"Reduce" takes stock from "Simmer".'],
       ["H1", '"Simmer" takes 4 h 40.'],
       ["H1", '"Reduce" takes 1 h.'],
-      ["H2", "It is Sun 18/10 08:00; nothing begins before."],
+      ["H2", "It is Sun 18/10 08:00; nothing can start earlier."],
     ]);
   });
   test("two short waits that one cook cannot serve", () => {
     const busy = twoAtOnce();
     const text = said(diagnosed(busy));
     for (const part of [
-      /"Put together" begins at most 5 min after "Fry" ends/,
+      /"Put together" starts at most 5 min after "Fry" ends/,
       /"Whip" takes 2 h and needs hands/,
       /ada has one pair of hands/,
     ])
@@ -136,7 +136,7 @@ describe("repairs", () => {
   test("the cook's evening", () => {
     const tight = smallDish((d) => (d.kitchen.cooks[0].hours = [{ from: "2026-10-18T12:00", to: "2026-10-18T14:00" }]));
     const hours = works(tight).find((r) => r.kind === "hours");
-    expect(hours?.text).toMatch(/^ada free as well (Sat|Sun)/);
+    expect(hours?.text).toMatch(/^ada also free (Sat|Sun)/);
   });
   test("a pot borrowed, a cool box", () => {
     expect(works(smallDish((d) => (stepOf(d, "stock.simmer").uses[1].litres = 14))).map((r) => r.kind)).toContain("equipment");
@@ -157,7 +157,7 @@ describe("repairs", () => {
       works(bought, { now, planAt: "likely" })
         .map((r) => r.text)
         .join(),
-    ).toMatch(/Bought stock in place of stock/);
+    ).toMatch(/Bought stock instead of stock/);
   });
   test("a method that was fixed is let go", () => {
     const two = smallDish((d) =>

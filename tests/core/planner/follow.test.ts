@@ -44,7 +44,7 @@ function follow(dish: ReturnType<typeof dishOf>, first: Plan, stride: number) {
 }
 
 describe("following a plan", () => {
-  test.each(DEMO)("%s stays on its way to the table from the first press to the last", (name) => {
+  test.each(DEMO)("%s stays on its way to serving from the first press to the last", (name) => {
     const dish = demoDish(name);
     const first = planDish(dish, { planAt: "cautious", rounds: 30 });
     if (first.status !== "feasible") throw new Error("no first plan");

@@ -81,7 +81,7 @@ describe("hands", () => {
   });
 });
 
-describe("somebody near", () => {
+describe("nearby", () => {
   const ada = { id: "ada", hours: [line("18:00", "21:00")], awake: [line("07:00", "23:00")], away: [line("09:00", "17:00")] };
   test("is whoever is awake and at home, hands or not", () => {
     const { hours } = open(cooks(ada));

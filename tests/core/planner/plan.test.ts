@@ -96,7 +96,7 @@ describe("the demo dishes", () => {
     expect(told.length).toBeGreaterThan(0);
     expect(Math.max(...told)).toBeLessThan(1);
   });
-  test("no plan begins later than the bound allows", () => {
+  test("no plan starts later than the bound allows", () => {
     for (const name of DEMO) {
       const dish = demoDish(name);
       for (const style of ["late", "shortest"] as const) {
@@ -113,7 +113,7 @@ describe("backwards from serving", () => {
     expect(wall(smallDish(), at(p, "plate.put").end)).toBe("2026-10-18T13:00");
     expect(at(p, "plate.put").start - at(p, "sauce.reduce").end).toBe(0);
   });
-  test("work by hand keeps the cook's hours; a simmer with somebody near keeps to waking hours at home", () => {
+  test("work by hand keeps the cook's hours; a simmer with nearby keeps to waking hours at home", () => {
     const night = smallDish((d) => {
       d.dish.serveAt = "2026-10-19T08:00";
       d.kitchen.cooks[0].hours = [

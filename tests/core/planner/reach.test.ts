@@ -1,4 +1,4 @@
-// Can I still make it: the earliest serving is one that a plan exists for and the quarter before is not; the choices are a frontier.
+// Can I still make it?: the earliest serving is one that a plan exists for and the quarter before is not; the choices are a frontier.
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../../src/core/planner";
 import { reachOf } from "../../../src/core/planner/reach";

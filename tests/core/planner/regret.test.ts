@@ -93,7 +93,7 @@ describe("the terms of the regret", () => {
     expect(price({ steps: busy, style: "even" }).regret.S4).toBeCloseTo((240 - 180) * 2, 6);
     expect(price().regret.S4).toBe(0);
   });
-  test("S5 counts what a method or the stand-in loses in quality", () => {
+  test("S5 counts what a method or the replacement loses in quality", () => {
     const two = (d: Loose) => {
       d.components[0].methods.push({
         id: "bought",

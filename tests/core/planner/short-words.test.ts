@@ -40,7 +40,7 @@ describe("a conflict", () => {
     const facts = factsOf(dish, inForce, dish.serveAt - 5000, "likely", EMPTY_LOG);
     const chain = facts.filter((f) => ["link-max", "link-min", "length"].includes(f.kind));
     const said = folded(chain, dish, inForce, "likely").map((c) => c.text);
-    expect(said.join("\n")).toMatch(/"Simmer" to "Set" is 8 h in one go/);
+    expect(said.join("\n")).toMatch(/"Simmer" to "Set" is 8 h without a break/);
     expect(said.filter((text) => /Strain|Clear/.test(text))).toEqual([]);
     expect(folded(facts, dish, inForce, "likely").length).toBeLessThanOrEqual(MOST_FACTS);
     expect(diagnosed(inOneGo()).conflict.length).toBeLessThanOrEqual(MOST_FACTS);

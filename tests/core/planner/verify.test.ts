@@ -158,7 +158,7 @@ describe("rules that a change of the kitchen or the dish breaks", () => {
     return rules(verifyPlan(dishOf(other), plan).broken);
   };
   test("H1: serving at another hour", () => expect(against((d) => (d.dish.serveAt = "2026-10-18T14:00"))).toContain("H1"));
-  test("H5: more is taken than made", () => {
+  test("H5: more is used than made", () => {
     const dish = dishOf(smallDish());
     const plan = planned(dish);
     const sauce = dish.components[1]?.methods[0]?.steps[0] as unknown as { takes: { quantity: { value: number } }[] };

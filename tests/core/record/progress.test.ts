@@ -1,4 +1,4 @@
-// What follows from the log of a run, and what is hot by the plan that is followed.
+// Results from the log of a run, and what is hot by the plan that is followed.
 import { describe, expect, test } from "vitest";
 import { planDish } from "../../../src/core/planner";
 import { heatOnAt } from "../../../src/core/record/heat-on";
@@ -17,7 +17,7 @@ describe("progress", () => {
     expect(progress.get("a.b")).toEqual({ step: "a.b", started: 10, ended: undefined, estimate: 80 });
     expect(progress.get("c.d")).toEqual({ step: "c.d", started: 20, ended: 25, estimate: undefined });
   });
-  test("done without a start starts and ends at once", () =>
+  test("done without a start starts Stage ends at once", () =>
     expect(progressOf(events(["ended", "a.b", 40])).get("a.b")).toMatchObject({ started: 40, ended: 40 }));
   test("taking back undoes the newest press of that step, and a second taking back the one before", () => {
     const log = events(["started", "a.b", 10], ["ended", "a.b", 30], ["withdrawn", "a.b", 31], ["withdrawn", "a.b", 32]);

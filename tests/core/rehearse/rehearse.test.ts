@@ -1,4 +1,4 @@
-// A plan that is followed press by press: it always comes to the table, its plans keep the rules all the way, and the fast form says about the same.
+// A plan that is followed press by press: it always is served, its plans keep the rules all the way, and the fast form says about the same.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { REHEARSAL_DISHES } from "../../../bench/rehearsal/dishes";
@@ -21,7 +21,7 @@ const planOf = (document: unknown, planAt: "likely" | "cautious" | "longest" = "
   return planned.plan;
 };
 
-describe("followed to the table", () => {
+describe("followed to serving", () => {
   test.each(["bean-stew", "smoked-shoulder", "rye-loaf", "filled-pasta", "roast-goose", "brined-chicken"])(
     "%s always gets there, planned at usual lengths",
     (name) => {

@@ -36,7 +36,7 @@ test("beans soaked in one component are boiled in another", () => {
     "stop kidney-beans",
   ]);
 });
-test("a raw filling is steamed in its dumpling, or comes to the table raw", () => {
+test("a raw filling is steamed in its dumpling, or is served raw", () => {
   expect(both(MINCE, "in: 24 wonton wrappers\ndo: Fill the wrappers | 30m\ndo: Steam | 15m | burner | makes parcels: counter 10m")).toEqual(
     [],
   );

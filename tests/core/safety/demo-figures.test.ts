@@ -1,6 +1,7 @@
 // The dishes of the demo say of themselves what the calculations say: doses, water, yields, keeping, cooling, baking, portions and salt.
 // docs/demo.md explains each figure.
 import { describe, expect, test } from "vitest";
+import { questionsOf } from "../../../src/core/dish/questions";
 import { saltOfDish } from "../../../src/core/dish/salt";
 import { allergenSheet } from "../../../src/core/foods/allergens";
 import { drySalt, vegetableSalt } from "../../../src/core/measures/brine";
@@ -240,6 +241,11 @@ test("the pastries: filled with custard, four hours at most on the counter; proo
   const { hours } = fermentFinishTime({ startC: 12, tauH, ambientC: 25, yeastPct: 1.2, saltPct: 2, sugarPct: 11, target: 1 });
   expect(hours * 60).toBeGreaterThan(least * 0.75);
   expect(hours * 60).toBeLessThan(most * 1.25);
+});
+
+test("what a cook would ask of the lunch is answered, but for what stands in when a component fails", () => {
+  const open = questionsOf(lunch).open.map((q) => q.id);
+  expect(open.filter((id) => !id.startsWith("fallback:"))).toEqual([]);
 });
 
 test("salt for each guest: about 7 g of what is eaten, and the dish says that it is more than a day's advice", () => {

@@ -530,7 +530,7 @@ test("a custard base is asked to be cold within the hour, and its figure stands 
   expect([quick.severity, quick.title]).toEqual(["note", "Vanilla ice cools in time"]);
   expect(quick.computed).toMatch(/^1\.2 L stirred in an ice bath: .* min to 5 °C/);
   const slow = one(base("Cool in shallow trays in the fridge"), /^ice-cream-base/);
-  expect([slow.severity, slow.title]).toEqual(["warn", "Vanilla ice is not cold within the hour"]);
+  expect([slow.severity, slow.title]).toEqual(["warn", "Vanilla ice is not cold within an hour"]);
 });
 
 test("a custard put into the fridge hot cools too slowly; caramel and sponge are no body in which things grow", () => {
@@ -588,12 +588,12 @@ describe("with a plan", () => {
       { serveAt: "2026-10-18T13:00" },
     );
     const found = looked(night).find((f) => f.id.startsWith("unattended-heat"));
-    expect(found?.computed).toMatch(/while everybody sleeps, for \d/);
+    expect(found?.computed).toMatch(/while everyone sleeps, for \d/);
     const awake = applyPatch(night, found?.mends[0]?.change ?? []);
     expect((awake as Loose).components[0].methods[0].steps[0].sleepOk).toBe(false);
   });
 
-  test("food that stands warm for hours on its way to the table adds up over its steps and waits", () => {
+  test("food that is warm for hours on its way to serving adds up over its steps and waits", () => {
     const stew = (hold: Loose) => {
       const d = plain(
         component(
@@ -617,7 +617,7 @@ describe("with a plan", () => {
     };
     const warm = looked(stew({ place: "counter", min: "9h", max: "16h" })).find((f) => f.id === "cooked-then-warm:stew");
     expect(warm?.severity).toBe("stop");
-    expect(warm?.computed).toMatch(/\d h .*between 5 and 60 °C on its way to the table/);
+    expect(warm?.computed).toMatch(/\d h .*between 5 and 60 °C before serving/);
     // Its mend takes it into the fridge; planned anew it is quiet.
     const mended = applyPatch(stew({ place: "counter", min: "9h", max: "16h" }), warm?.mends[0]?.change ?? []);
     expect(warm?.mends[0]?.label).toContain("fridge");
@@ -679,7 +679,7 @@ describe("with a plan", () => {
       );
     const found = looked(left("8h")).find((f) => f.id === "cooked-then-warm:hen");
     expect(found?.severity).toBe("stop");
-    expect(found?.mends[0]?.label).toMatch(/for an hour/);
+    expect(found?.mends[0]?.label).toMatch(/for one hour/);
     expect(looked(applyPatch(left("8h"), found?.mends[0]?.change ?? [])).find((f) => f.id === "cooked-then-warm:hen")).toBeUndefined();
     expect(looked(left("1h")).find((f) => f.id === "cooked-then-warm:hen")).toBeUndefined();
   });
@@ -725,7 +725,7 @@ describe("with a plan", () => {
   });
 });
 
-describe("what cannot be reckoned is said, and takes no page down", () => {
+describe("what cannot be calculated is said, and takes no page down", () => {
   const big = (kind: string, ingredients: Loose[], dish: Loose = {}) =>
     plain(component("big", kind, ingredients, [{ id: "do", name: "Rub and mix", time: "1h", makes: [{ id: "big" }] }]), dish);
   test("meat beyond the range of the doses: severe, not called too much, and nothing is proposed", () => {
@@ -737,8 +737,8 @@ describe("what cannot be reckoned is said, and takes no page down", () => {
     expect(one(big("ferment", [g("c", "Cabbage", 900_000), g("s", "Salt", 5000)]), /^ferment-acid:salt/).hard).toBe(true);
   });
   test("half a guest, and a lake of wine", () => {
-    none(big("sauce", [g("w", "Red wine", 500, "mL")], { serves: 0.5, guests: { care: ["children"] } }), /^not-reckoned/);
-    const lake = one(big("sauce", [g("w", "Red wine", 900, "L")], { guests: { care: ["children"] } }), /^not-reckoned:alcohol/);
+    none(big("sauce", [g("w", "Red wine", 500, "mL")], { serves: 0.5, guests: { care: ["children"] } }), /^not-calculated/);
+    const lake = one(big("sauce", [g("w", "Red wine", 900, "L")], { guests: { care: ["children"] } }), /^not-calculated:alcohol/);
     expect(lake.severity).toBe("stop");
   });
 });

@@ -36,23 +36,23 @@ describe("two plans side by side", () => {
     expect(moved).toEqual([{ step: "stock.chop", by: -1440 }]);
     const said = differences.map((d) => d.text);
     expect(said).toContain("Only “chop the bones” moves, 1 day earlier.");
-    expect(said.find((t) => t.startsWith("Begins"))).toMatch(/1 day earlier/);
-    expect(said).toContain("Friday too asks for 20 min by hand.");
-    expect(said).toContain("Saturday has 20 min less to do, 1 min in all.");
+    expect(said.find((t) => t.startsWith("Starts"))).toMatch(/1 day earlier/);
+    expect(said).toContain("Friday also needs 20 min of hands-on work.");
+    expect(said).toContain("Saturday has 20 min less to do, 1 min in total.");
   });
   test("another hour, another method, more work", () => {
     const later = { ...view, serveAt: view.serveAt + 90 };
-    expect(comparePlans(view, later, clock).differences[0]).toEqual({ kind: "serving", text: "At the table Sun 14:30, 1 h 30 later." });
+    expect(comparePlans(view, later, clock).differences[0]).toEqual({ kind: "serving", text: "Served Sun 14:30, 1 h 30 later." });
     const components = view.components.map((c) => (c.id === "stock" ? { ...c, method: "From the tin" } : c));
     expect(comparePlans(view, { ...view, components }, clock).differences.map((d) => d.text)).toEqual([
-      "Stock: from the tin in place of slow.",
+      "Stock: from the tin instead of slow.",
     ]);
     const busy = view.steps.map((s) =>
       s.ref === "plate.put" ? { ...s, hands: [...s.hands, { cook: "bo", from: s.start, to: s.start + 15 }] } : s,
     );
     expect(comparePlans(view, { ...view, steps: busy }, clock).differences.map((d) => d.text)).toEqual([
-      "15 min more by hand in all.",
-      "The last hour holds 15 min more of work.",
+      "15 min more of hands-on work in total.",
+      "The last hour has 15 min more of work.",
     ]);
   });
   test("work that goes from one cook to another", () => {
@@ -129,9 +129,9 @@ describe("a conflict in few facts", () => {
     ];
     const groups = condense(many, (ref) => `Step ${ref}`);
     expect(groups.map((g) => g.text)).toEqual([
-      "5 steps wait for one another, from “step a.1” to “step a.5”.",
-      "3 of the waits between them may not last long.",
-      "2 of them take their time and somebody's hands, or an eye on them.",
+      "5 steps wait for each other, from “step a.1” to “step a.5”.",
+      "3 of the waits between them must not last long.",
+      "2 of them need time and someone's hands or attention.",
       "Nora works evenings.",
     ]);
     expect(groups.flatMap((g) => (g.parts.length ? g.parts : [g.text])).sort()).toEqual(many.map((f) => f.text).sort());

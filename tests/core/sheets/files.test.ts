@@ -67,7 +67,7 @@ describe("the run sheet", () => {
     const severe = [{ title: "Hot *fat*", where: "Render, Lard", computed: "Marked.", caution: "Keep a lid at hand." }];
     const sheet = runSheet("Harvest lunch", 10, view, clock, severe);
     expect(sheet.indexOf("- [ ] **Hot \\*fat\\*** (Render, Lard)")).toBeGreaterThan(0);
-    expect(sheet.indexOf("before anything is begun")).toBeLessThan(sheet.indexOf("by hand"));
+    expect(sheet.indexOf("before you start")).toBeLessThan(sheet.indexOf("hands-on"));
     expect(runSheet("Harvest lunch", 10, view, clock)).not.toContain("[ ]");
   });
 

@@ -80,9 +80,9 @@ describe("the days", () => {
 
 describe("the line above all", () => {
   const say = (now: number, v = view) => statusParts(v, dish.serveAt, 10, now, clock);
-  test("counts to the table and names the next work", () => {
+  test("counts to serving and names the next work", () => {
     const parts = say(view.begins - 60);
-    expect(parts[0]?.rest).toBe("to the table");
+    expect(parts[0]?.rest).toBe("to serving");
     expect(parts[1]?.rest).toBe(lower(view.steps.find((s) => s.hands.length)?.name ?? ""));
     expect(parts[2]).toMatchObject({ strong: "Nothing waiting", idle: true });
   });
@@ -199,7 +199,7 @@ describe("heavy and quiet", () => {
       .reduce((sum, h) => sum + h.to - h.from, 0);
     expect(full?.text).toContain(spokenDuration(minutes));
     const crowded = notes.find((n) => n.kind === "crowded-hour");
-    expect(Number(/: (\d+) things at once/.exec(crowded?.text ?? "")?.[1])).toBeGreaterThanOrEqual(3);
+    expect(Number(/: (\d+) steps at once/.exec(crowded?.text ?? "")?.[1])).toBeGreaterThanOrEqual(3);
   });
   test("in a quiet stretch nobody's hands are asked for, and what is proposed fits into it", () => {
     const quiet = notes.filter((n) => n.kind === "quiet");

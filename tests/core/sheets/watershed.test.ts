@@ -56,7 +56,7 @@ describe.each(DEMO)("%s", (slug) => {
     }
     expect(new Set(streams.map((s) => s.id)).size).toBe(streams.length);
   });
-  test("as Markdown every component, step and caution is told, and nothing of it is markup of its own", () => {
+  test("Download Markdown every component, step and caution is told, and nothing of it is markup of its own", () => {
     const text = dishMarkdown(d);
     for (const c of d.components) {
       expect(text).toContain(`## ${c.name.replace(/([\\`*_[\]<>|])/g, "\\$1")}`);

@@ -1,4 +1,4 @@
-// Boiling down, topping up, thickening, setting, sugar.
+// Reducing, topping up, thickening, setting, sugar.
 import { boilingPoint, sugarStageTemp, sugarSyrup } from "../../measures/boiling";
 import { CalculationError } from "../../measures/calculation-error";
 import { evaporationRate, reductionTime, saltAfterReduction, saltToFinish, topUpPlan } from "../../measures/reduction";
@@ -10,7 +10,7 @@ const SUBJECT = "Boil, thicken, set";
 const pot: FigureField = { key: "pot", label: "Pot, across", of: "length", usual: "cm", start: 260, low: 80, high: 600 };
 const vigour: ChoiceField = {
   key: "vigour",
-  label: "How it boils",
+  label: "Heat",
   of: "choice",
   start: "simmer",
   choices: [
@@ -36,21 +36,21 @@ const lid: ChoiceField = {
 const REDUCE: Panel = {
   id: "reduction",
   subject: SUBJECT,
-  title: "Boiling down",
-  does: "Minutes to boil a liquid down in this pot, and how salty it is then.",
+  title: "Reducing",
+  does: "How long it takes to reduce a liquid in this pot, and how salty it is then.",
   fields: [
     { key: "start", label: "Liquid", of: "volume", usual: "L", start: 3000, low: 10, high: 60_000 },
     { key: "to", label: "Down to", of: "volume", usual: "L", start: 1000, low: 5, high: 60_000 },
     pot,
     vigour,
     lid,
-    { key: "salt", label: "Salt in it now", of: "share", start: 0.3, low: 0, high: 10 },
-    { key: "wanted", label: "Salt wanted at the end", of: "share", start: 0.8, low: 0.1, high: 5 },
+    { key: "salt", label: "Salt now", of: "share", start: 0.3, low: 0, high: 10 },
+    { key: "wanted", label: "Salt at the end", of: "share", start: 0.8, low: 0.1, high: 5 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const fraction = num(v, "to") / num(v, "start");
     if (!(fraction <= 0.99 && fraction >= 0.05))
-      throw new CalculationError("to", "E_RANGE", "Down to: give between a twentieth of what is in the pot and all but a little of it.");
+      throw new CalculationError("to", "E_RANGE", "Down to: give an amount between a twentieth of the liquid and almost all of it.");
     const where = { diameterMm: num(v, "pot"), vigour: str(v, "vigour"), lid: str(v, "lid") };
     const rate = call(evaporationRate, where);
     const time = call(reductionTime, { start_mL: num(v, "start"), fraction, ...where });
@@ -58,20 +58,20 @@ const REDUCE: Panel = {
     const finish = call(saltToFinish, { finalG: num(v, "to"), currentSaltPct: salt.saltPct, targetSaltPct: num(v, "wanted") });
     const points = Array.from({ length: 21 }, (_, i) => i / 20);
     return {
-      headline: `About ${say(time.minutes, "time")}; the salt in it comes to ${say(salt.saltPct, "share")}.`,
+      headline: `About ${say(time.minutes, "time")}; its salt is then ${say(salt.saltPct, "share")}.`,
       figures: [
-        { key: "minutes", label: "Boils down in", value: time.minutes, of: "time", low: time.low, high: time.high },
-        { key: "rate", label: "Lost in an hour", value: rate.mLph, of: "volume", low: rate.low, high: rate.high },
+        { key: "minutes", label: "Time to reduce", value: time.minutes, of: "time", low: time.low, high: time.high },
+        { key: "rate", label: "Loss per hour", value: rate.mLph, of: "volume", low: rate.low, high: rate.high },
         { key: "saltPct", label: "Salt at the end", value: salt.saltPct, of: "share" },
         {
           key: "add",
-          label: finish.saltG >= 0 && finish.diluteG === 0 ? "Salt to add" : "Water to thin it with",
+          label: finish.saltG >= 0 && finish.diluteG === 0 ? "Salt to add" : "Water to thin it",
           value: finish.diluteG > 0 ? finish.diluteG : finish.saltG,
           of: finish.diluteG > 0 ? "water" : "grams",
         },
       ],
       curve: {
-        title: "What is left in the pot",
+        title: "Liquid in the pot",
         x: { label: "boiling", of: "time" },
         y: { label: "left", of: "volume", from: 0 },
         lines: [
@@ -88,7 +88,7 @@ const REDUCE: Panel = {
         ],
         marks: [{ on: "y", at: num(v, "to"), label: "done" }],
       },
-      notes: [{ text: "Begin to look at the low end of the band; a ruler in the pot beats any clock. Salt at the end, not before." }],
+      notes: [{ text: "Start checking at the low end of the range, with a ruler in the pot. Salt at the end." }],
       writes: [
         { kind: "time", label: "boiling down", find: "reduc|boil|down|simmer", low: time.low, minutes: time.minutes, high: time.high },
       ],
@@ -100,17 +100,17 @@ const TOP_UP: Panel = {
   id: "top-ups",
   subject: SUBJECT,
   title: "Topping up a long simmer",
-  does: "What a long boil loses, when to top it up and with how much, so that it never falls below the mark.",
+  does: "How much a long boil loses, and when to top it up with how much.",
   fields: [
     { key: "start", label: "Water in the pot", of: "volume", usual: "L", start: 6000, low: 50, high: 60_000 },
     { key: "least", label: "Never below", of: "share", start: 80, low: 30, high: 98, hint: "of the start" },
-    { key: "hours", label: "It simmers for", of: "time", usual: "h", start: 600, low: 0, high: 2880 },
-    { key: "solids", label: "Bones and roots in it", of: "mass", usual: "g", start: 2500, low: 0, high: 50_000 },
+    { key: "hours", label: "Simmering time", of: "time", usual: "h", start: 600, low: 0, high: 2880 },
+    { key: "solids", label: "Bones and vegetables", of: "mass", usual: "g", start: 2500, low: 0, high: 50_000 },
     pot,
     { ...vigour, start: "bareSimmer" },
     lid,
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const rate = call(evaporationRate, { diameterMm: num(v, "pot"), vigour: str(v, "vigour"), lid: str(v, "lid") });
     const hours = num(v, "hours") / 60;
     const plan = call(topUpPlan, { start_mL: num(v, "start"), minFraction: num(v, "least") / 100, hours, mLph: rate.mLph });
@@ -135,16 +135,16 @@ const TOP_UP: Panel = {
     return {
       headline: plan.topUps
         ? `${plan.topUps} times ${say(plan.each_mL, "volume")}, every ${say(plan.everyMin ?? 0, "time")}.`
-        : "It needs no topping up.",
+        : "No topping up is needed.",
       figures: [
-        { key: "loss", label: "Lost in all", value: plan.totalLoss_mL, of: "volume" },
+        { key: "loss", label: "Total loss", value: plan.totalLoss_mL, of: "volume" },
         { key: "times", label: "Top-ups", value: plan.topUps, of: "count" },
         { key: "each", label: "Each", value: plan.each_mL, of: "volume" },
         { key: "every", label: "Every", value: plan.everyMin ?? Number.POSITIVE_INFINITY, of: "time" },
-        { key: "stock", label: "Stock in the end, strained", value: stock.stock_mL, of: "volume" },
+        { key: "stock", label: "Strained stock", value: stock.stock_mL, of: "volume" },
       ],
       curve: {
-        title: "The level in the pot",
+        title: "Level in the pot",
         x: { label: "simmering", of: "time" },
         y: { label: "in the pot", of: "volume", from: 0 },
         lines: [{ name: "in the pot", look: "copper", points }],
@@ -152,7 +152,7 @@ const TOP_UP: Panel = {
       },
       notes: [
         {
-          text: "Top up with boiling water, so that it does not stop. A pot left alone at night may boil dry: let somebody be awake, or stop it and chill it.",
+          text: "Top up with boiling water. A pot left alone at night can boil dry: someone stays awake, or stop and chill it.",
           caution: true,
         },
       ],
@@ -164,12 +164,12 @@ const STARCH: Panel = {
   id: "thicken",
   subject: SUBJECT,
   title: "Thickening with starch",
-  does: "How much of which starch for the body wanted.",
+  does: "How much starch for the thickness you want.",
   fields: [
     { key: "liquid", label: "Liquid", of: "water", usual: "g", start: 1000, low: 1, high: 50_000 },
     {
       key: "texture",
-      label: "How thick",
+      label: "Thickness",
       of: "choice",
       start: "sauce",
       choices: [
@@ -177,12 +177,12 @@ const STARCH: Panel = {
         ["sauce", "a sauce"],
         ["gravy", "a gravy"],
         ["thick", "thick"],
-        ["filling", "a filling that stands"],
+        ["filling", "a firm filling"],
       ],
     },
     {
       key: "starch",
-      label: "With",
+      label: "Starch",
       of: "choice",
       start: "wheat_flour",
       choices: [
@@ -210,7 +210,7 @@ const STARCH: Panel = {
       when: (v) => v.starch === "wheat_flour",
     },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const roux = v.starch === "wheat_flour" ? str<"none">(v, "roux") : "none";
     const got = call(starchDose, { liquidG: num(v, "liquid"), texture: str(v, "texture"), starch: str(v, "starch"), roux });
     return {
@@ -240,17 +240,17 @@ const GELATIN: Panel = {
   id: "gelatin",
   subject: SUBJECT,
   title: "Setting with gelatin",
-  does: "Gelatin for a set, and what of another grade does the same.",
+  does: "Gelatin for a set, and the same in another grade.",
   fields: [
     { key: "liquid", label: "Liquid", of: "water", usual: "g", start: 1000, low: 1, high: 50_000 },
-    { key: "set", label: "It becomes", of: "choice", start: "unmoulded", choices: SETS },
+    { key: "set", label: "Set", of: "choice", start: "unmoulded", choices: SETS },
     { key: "bloom", label: "Strength of the gelatin", of: "bloom", start: 200, low: 80, high: 300 },
     { key: "sheet", label: "A sheet weighs", of: "grams", start: 1.7, low: 1, high: 6 },
-    { key: "other", label: "Or of another strength", of: "bloom", start: 250, low: 80, high: 300 },
-    { key: "alcohol", label: "Alcohol in it", of: "share", start: 0, low: 0, high: 60 },
+    { key: "other", label: "Another strength", of: "bloom", start: 250, low: 80, high: 300 },
+    { key: "alcohol", label: "Alcohol", of: "share", start: 0, low: 0, high: 60 },
     { key: "fruit", label: "Raw pineapple, kiwi, papaya, fig or ginger in it", of: "yes", start: false },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(gelatinDose, {
       liquidG: num(v, "liquid"),
       set: str(v, "set"),
@@ -269,9 +269,9 @@ const GELATIN: Panel = {
         { key: "sheets", label: "Sheets", value: sheets, of: "count" },
         { key: "pct", label: "of the liquid", value: got.pct, of: "share" },
         { key: "bloomWater", label: "Cold water to soak powder in", value: got.bloomWaterG, of: "water" },
-        { key: "swap", label: "Of the other strength", value: swap.g, of: "grams" },
+        { key: "swap", label: "Of the other grade", value: swap.g, of: "grams" },
       ],
-      notes: [{ text: "Never boil it; it sets in the fridge in four hours, firmer by the next day." }],
+      notes: [{ text: "Never boil it. It sets in the fridge in four hours, firmer by the next day." }],
       writes: [{ kind: "ingredient", name: "gelatin", find: "gelatin", grams: got.gelatinG }],
     };
   },
@@ -294,19 +294,19 @@ const BONES = [
 const STOCK: Panel = {
   id: "stock-set",
   subject: SUBJECT,
-  title: "Will the stock set",
-  does: "Gelatin that bones give in so many hours, and what a stock needs that does not set as wanted.",
+  title: "Will the stock set?",
+  does: "How much gelatin bones give over time, and what a stock needs to set.",
   fields: [
-    { key: "kind", label: "Most of it", of: "choice", start: "chicken_carcass", choices: BONES },
-    { key: "g", label: "so much", of: "mass", usual: "g", start: 2000, low: 1, high: 50_000 },
-    { key: "kind2", label: "With", of: "choice", start: "pig_trotter", choices: BONES },
-    { key: "g2", label: "so much of that", of: "mass", usual: "g", start: 500, low: 0, high: 50_000 },
-    { key: "hours", label: "It simmers for", of: "time", usual: "h", start: 360, low: 6, high: 2880 },
+    { key: "kind", label: "First source", of: "choice", start: "chicken_carcass", choices: BONES },
+    { key: "g", label: "Weight of the first", of: "mass", usual: "g", start: 2000, low: 1, high: 50_000 },
+    { key: "kind2", label: "Second source", of: "choice", start: "pig_trotter", choices: BONES },
+    { key: "g2", label: "Weight of the second", of: "mass", usual: "g", start: 500, low: 0, high: 50_000 },
+    { key: "hours", label: "Simmering time", of: "time", usual: "h", start: 360, low: 6, high: 2880 },
     { key: "pressure", label: "Under pressure", of: "yes", start: false },
-    { key: "final", label: "Stock in the end", of: "volume", usual: "L", start: 3000, low: 50, high: 60_000 },
+    { key: "final", label: "Finished stock", of: "volume", usual: "L", start: 3000, low: 50, high: 60_000 },
     {
       key: "seen",
-      label: "A chilled spoon of it",
+      label: "Cold-spoon test",
       of: "choice",
       start: "wobble",
       choices: [
@@ -317,9 +317,9 @@ const STOCK: Panel = {
         ["sliceable_firm", "can be sliced"],
       ],
     },
-    { key: "set", label: "Wanted", of: "choice", start: "unmoulded", choices: SETS },
+    { key: "set", label: "Set wanted", of: "choice", start: "unmoulded", choices: SETS },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const sources = [{ kind: str(v, "kind"), g: num(v, "g") }, ...(num(v, "g2") > 0 ? [{ kind: str(v, "kind2"), g: num(v, "g2") }] : [])];
     const got = call(stockGelatin, { sources, hours: num(v, "hours") / 60, pressure: yes(v, "pressure"), final_mL: num(v, "final") });
     const check = call(stockSetCheck, { observed: str(v, "seen"), target: str(v, "set") });
@@ -332,11 +332,11 @@ const STOCK: Panel = {
       sliceable_firm: "it can be sliced",
     };
     return {
-      headline: `${say(got.pct, "share")} of gelatin: cold, ${words[got.setClass] ?? got.setClass}. ${check.action === "ok" ? "What you saw is enough." : `By the spoon you saw: boil it down to ${say(to * num(v, "final"), "volume")}${check.addGelatinPct ? ` and add ${say((check.addGelatinPct / 100) * num(v, "final") * to, "grams")} of gelatin` : ""}.`}`,
+      headline: `${say(got.pct, "share")} of gelatin: cold, ${words[got.setClass] ?? got.setClass}. ${check.action === "ok" ? "The cold-spoon test shows enough." : `By the cold-spoon test: reduce it to ${say(to * num(v, "final"), "volume")}${check.addGelatinPct ? ` and add ${say((check.addGelatinPct / 100) * num(v, "final") * to, "grams")} of gelatin` : ""}.`}`,
       figures: [
         { key: "gelatin", label: "Gelatin in it", value: got.gelatinG, of: "grams" },
         { key: "pct", label: "of the stock", value: got.pct, of: "share", low: got.low, high: got.high },
-        { key: "to", label: "By the spoon: boil down to", value: to * num(v, "final"), of: "volume" },
+        { key: "to", label: "By the cold-spoon test: reduce to", value: to * num(v, "final"), of: "volume" },
         { key: "addG", label: "and add gelatin", value: ((check.addGelatinPct ?? 0) / 100) * num(v, "final") * to, of: "grams" },
       ],
     };
@@ -358,14 +358,14 @@ const SUGAR: Panel = {
   id: "sugar",
   subject: SUBJECT,
   title: "Syrup and boiled sugar",
-  does: "Strength of a syrup, and the temperatures of boiled sugar where you live.",
+  does: "Strength of a syrup, and the temperatures of boiled sugar at your altitude.",
   fields: [
     { key: "sugar", label: "Sugar", of: "mass", usual: "g", start: 500, low: 1, high: 50_000 },
     { key: "water", label: "Water", of: "water", usual: "g", start: 500, low: 1, high: 50_000 },
     { key: "stage", label: "Stage", of: "choice", start: "soft_ball", choices: STAGES },
-    { key: "altitude", label: "Height above the sea", of: "altitude", start: 100, low: -400, high: 5500 },
+    { key: "altitude", label: "Altitude", of: "altitude", start: 100, low: -400, high: 5500 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const syrup = call(sugarSyrup, { sugarG: num(v, "sugar"), waterG: num(v, "water") });
     const stage = call(sugarStageTemp, { stage: str<"thread">(v, "stage"), altitudeM: num(v, "altitude") });
     const boil = call(boilingPoint, { altitudeM: num(v, "altitude") });
@@ -374,13 +374,13 @@ const SUGAR: Panel = {
       figures: [
         { key: "brix", label: "Sugar in the syrup", value: syrup.brix, of: "brix" },
         { key: "volume", label: "Syrup", value: syrup.volume_mL, of: "volume" },
-        { key: "low", label: "The stage begins at", value: stage.lowC, of: "temp" },
-        { key: "high", label: "and ends at", value: stage.highC, of: "temp" },
+        { key: "low", label: "Stage starts at", value: stage.lowC, of: "temp" },
+        { key: "high", label: "Stage ends at", value: stage.highC, of: "temp" },
         { key: "boil", label: "Water boils at", value: boil.celsius, of: "temp" },
       ],
       notes: [
         {
-          text: "Hot sugar burns deep and sticks: long sleeves, a bowl of cold water beside you, nobody small in the kitchen.",
+          text: "Hot sugar burns deep and sticks: long sleeves, a bowl of cold water beside you, no children in the kitchen.",
           caution: true,
         },
       ],

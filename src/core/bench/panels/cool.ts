@@ -50,21 +50,21 @@ export const COOLING: Panel = {
   id: "cooling",
   subject: SUBJECT,
   title: "Cooling a pot",
-  does: "Ten ways of cooling one pot, each judged by the two stages: to 21 °C within two hours and to 5 °C within six.",
+  does: "Ten ways to cool one pot, checked against two stages: to 21 °C within two hours and to 5 °C within six.",
   heavy: true,
   fields: [
-    { key: "food", label: "What it is", of: "choice", start: "waterStock", choices: POT_FOODS },
-    { key: "volume", label: "How much", of: "volume", usual: "L", start: 6000, low: 200, high: 40_000 },
+    { key: "food", label: "Food", of: "choice", start: "waterStock", choices: POT_FOODS },
+    { key: "volume", label: "Amount", of: "volume", usual: "L", start: 6000, low: 200, high: 40_000 },
     { key: "pot", label: "Pot, across", of: "length", usual: "cm", start: 260, low: 50, high: 600 },
-    { key: "hot", label: "How hot it is now", of: "temp", start: 95, low: 60, high: 100 },
-    { key: "fridge", label: "The fridge, measured", of: "temp", start: 3.5, low: 0, high: 10 },
-    { key: "room", label: "The room", of: "temp", start: 21, low: 0, high: 45 },
+    { key: "hot", label: "Temperature now", of: "temp", start: 95, low: 60, high: 100 },
+    { key: "fridge", label: "Fridge, measured", of: "temp", start: 3.5, low: 0, high: 10 },
+    { key: "room", label: "Room temperature", of: "temp", start: 21, low: 0, high: 45 },
     { key: "tap", label: "Tap water", of: "temp", start: 14, low: 1, high: 30 },
-    { key: "tray", label: "Trays filled to", of: "length", usual: "cm", start: 50, low: 10, high: 120 },
-    { key: "stirred", label: "I stir it now and then", of: "yes", start: true },
-    { key: "way", label: "The way I mean", of: "choice", start: "iceBathStirred", choices: WAYS },
+    { key: "tray", label: "Depth in the trays", of: "length", usual: "cm", start: 50, low: 10, high: 120 },
+    { key: "stirred", label: "Stirred now and then", of: "yes", start: true },
+    { key: "way", label: "Method", of: "choice", start: "iceBathStirred", choices: WAYS },
   ],
-  reckon(v, { call, say, record }) {
+  calculate(v, { call, say, record }) {
     const input = {
       volumeL: num(v, "volume") / 1000,
       food: str(v, "food"),
@@ -166,8 +166,8 @@ export const COOLING: Panel = {
         ],
       },
       table: {
-        caption: "Ten ways of cooling this pot, from the end of cooking",
-        head: ["Way", `to ${say(21, "temp")}`, `to ${say(5, "temp")}`, "By the two stages"],
+        caption: "Ten ways to cool this pot, from the end of cooking",
+        head: ["Way", `to ${say(21, "temp")}`, `to ${say(5, "temp")}`, "Result"],
         rows: ways.map((w) => [w.label, say(minutes(w.t21Min), "time"), say(minutes(w.t5Min), "time"), VERDICTS[w.verdict] ?? w.verdict]),
       },
       notes: [
@@ -198,17 +198,17 @@ export const COOLING: Panel = {
 const DANGER: Panel = {
   id: "danger-time",
   subject: SUBJECT,
-  title: "Time in the warm",
-  does: "How long a food has been between 5 and 60 °C along its way, and how long it has left.",
+  title: "Time in the danger zone",
+  does: "How long a food has been between 5 and 60 °C, and how long it has left.",
   fields: [
-    { key: "prep", label: "On the worktop", of: "time", usual: "min", start: 40, low: 0, high: 2880 },
-    { key: "prepC", label: "the kitchen at", of: "temp", start: 21, low: 0, high: 45 },
+    { key: "prep", label: "On the counter", of: "time", usual: "min", start: 40, low: 0, high: 2880 },
+    { key: "prepC", label: "Kitchen temperature", of: "temp", start: 21, low: 0, high: 45 },
     { key: "serve", label: "On the table", of: "time", usual: "min", start: 60, low: 0, high: 2880 },
-    { key: "serveC", label: "there at", of: "temp", start: 23, low: 0, high: 45 },
-    { key: "way", label: "Carried, out of the cold", of: "time", usual: "min", start: 30, low: 0, high: 2880 },
-    { key: "wayC", label: "on the way at", of: "temp", start: 25, low: 0, high: 50 },
+    { key: "serveC", label: "Room temperature there", of: "temp", start: 23, low: 0, high: 45 },
+    { key: "way", label: "Carried, not cooled", of: "time", usual: "min", start: 30, low: 0, high: 2880 },
+    { key: "wayC", label: "Temperature on the way", of: "temp", start: 25, low: 0, high: 50 },
   ],
-  reckon(v, { call, say, exactly }) {
+  calculate(v, { call, say, exactly }) {
     const leg = (place: string, key: string) => ({
       place,
       minutes: num(v, key),
@@ -217,20 +217,20 @@ const DANGER: Panel = {
       ambientC: num(v, `${key}C`),
     });
     const got = call(dangerZoneAccount, { legs: [leg("worktop", "prep"), leg("on the way", "way"), leg("table", "serve")] });
-    const words = { ok: "It may go back into the fridge.", useNow: "Eat it now; do not keep it.", discard: "Throw it away." } as Readonly<
+    const words = { ok: "It can go back into the fridge.", useNow: "Eat it now; do not keep it.", discard: "Throw it away." } as Readonly<
       Record<string, string>
     >;
     return {
       headline: `${exactly(got.effectiveMin, "time")} in the warm. ${words[got.verdict] ?? ""}`,
       figures: [
-        { key: "total", label: "In the warm", value: got.totalMin, of: "time", exact: true },
-        { key: "counts", label: `as it counts, double above ${say(32, "temp")}`, value: got.effectiveMin, of: "time", exact: true },
-        { key: "chill", label: "Left until it may not be kept", value: got.leftToChillMin, of: "time", exact: true },
-        { key: "use", label: "Left until it may not be eaten", value: got.leftToUseMin, of: "time", exact: true },
+        { key: "total", label: "In the danger zone", value: got.totalMin, of: "time", exact: true },
+        { key: "counts", label: `counted double above ${say(32, "temp")}`, value: got.effectiveMin, of: "time", exact: true },
+        { key: "chill", label: "Time left to keep it", value: got.leftToChillMin, of: "time", exact: true },
+        { key: "use", label: "Time left to eat it", value: got.leftToUseMin, of: "time", exact: true },
       ],
       notes: [
         {
-          text: "Two hours in all and it may be kept, four and it may be eaten; after that it goes (2-hour/4-hour rule). For guests who need care take half.",
+          text: "Up to two hours in total: it can be kept. Up to four: eat it now. After that, throw it away (2-hour/4-hour rule). For guests who need care take half.",
           caution: true,
         },
       ],

@@ -7,12 +7,12 @@ import { cold, meat, thick } from "./piece";
 
 const SUBJECT = "Brine and cure";
 const SHAPES = [
-  ["slab", "Flat: goes in from two sides"],
-  ["cylinder", "Round and long"],
-  ["sphere", "Round all over"],
+  ["slab", "Flat, salted from two sides"],
+  ["cylinder", "Long and round"],
+  ["sphere", "Ball"],
 ] as const;
-const shape = { key: "shape", label: "Its shape", of: "choice", start: "slab", choices: SHAPES } as const;
-const WEIGH: Note = { text: "Salt is weighed: a spoon of one salt holds twice that of another." };
+const shape = { key: "shape", label: "Shape", of: "choice", start: "slab", choices: SHAPES } as const;
+const WEIGH: Note = { text: "Weigh the salt: a spoon of one salt weighs twice as much as of another." };
 
 /** How even a piece is over time: its mean and its middle, in % of the end. */
 function fractions(v: Values, { call }: Scene, days: readonly number[]) {
@@ -30,19 +30,19 @@ const LONG_DAYS = 21;
 const BRINE: Panel = {
   id: "brine",
   subject: SUBJECT,
-  title: "Wet brine, both schools",
-  does: "One school weighs the salt for meat and water together and cannot over-salt. The other makes a strong brine and takes the meat out in time.",
+  title: "Wet brine, two methods",
+  does: "An equilibrium brine is weighed for meat and water together and cannot over-salt. A gradient brine is strong, and the meat comes out in time.",
   fields: [
     meat,
-    { key: "water", label: "Water over it", of: "water", usual: "g", start: 1500, low: 50, high: 50_000 },
-    { key: "target", label: "Salt wanted in the meat", of: "share", start: 1.5, low: 0.3, high: 6 },
+    { key: "water", label: "Water", of: "water", usual: "g", start: 1500, low: 50, high: 50_000 },
+    { key: "target", label: "Wanted salt in the meat", of: "share", start: 1.5, low: 0.3, high: 6 },
     { ...thick, start: 25 },
     shape,
     cold,
-    { key: "strong", label: "The strong brine, of its water", of: "share", start: 6, low: 0.5, high: 26.4 },
-    { key: "hours", label: "and out after", of: "time", usual: "h", start: 720, low: 0, high: 14_400 },
+    { key: "strong", label: "Gradient brine, % of the water", of: "share", start: 6, low: 0.5, high: 26.4 },
+    { key: "hours", label: "Out of it after", of: "time", usual: "h", start: 720, low: 0, high: 14_400 },
   ],
-  reckon(v, scene) {
+  calculate(v, scene) {
     const { call, say } = scene;
     call(cureTimeRule, { thicknessMm: Math.min(150, Math.max(5, num(v, "thick"))), tempC: Math.max(0.5, num(v, "tempC")) });
     const even = call(equilibriumBrine, { meatG: num(v, "meat"), waterG: num(v, "water"), targetPct: num(v, "target") });
@@ -55,33 +55,33 @@ const BRINE: Panel = {
     const strongEnd = (num(v, "strong") / (100 + num(v, "strong"))) * 75;
     const over = strong.predictedMeatSaltPct > num(v, "target") * 1.25;
     return {
-      headline: `${say(even.saltG, "grams")} of salt and ${say(days.days * 1440, "time")} for the brine that cannot over-salt; or ${say(strong.saltG, "grams")} and out after ${say(num(v, "hours"), "time")}.`,
+      headline: `${say(even.saltG, "grams")} of salt and ${say(days.days * 1440, "time")} for the equilibrium brine; or ${say(strong.saltG, "grams")} and out after ${say(num(v, "hours"), "time")}.`,
       figures: [
-        { key: "salt", label: "Salt, weighed for both", value: even.saltG, of: "grams", school: "equilibrium" },
+        { key: "salt", label: "Salt, equilibrium brine", value: even.saltG, of: "grams", school: "equilibrium" },
         {
           key: "strength",
-          label: "That brine, of its water",
+          label: "Equilibrium brine, % of the water",
           value: even.brineStrengthPctOfWater ?? 0,
           of: "share",
           school: "equilibrium",
         },
-        { key: "settles", label: "The meat settles at", value: even.predictedMeatSaltPct, of: "share", school: "equilibrium" },
+        { key: "settles", label: "Salt in the meat at the end", value: even.predictedMeatSaltPct, of: "share", school: "equilibrium" },
         {
           key: "days",
-          label: "Even to nine tenths after",
+          label: "90 % equilibrated after",
           value: days.days * 1440,
           of: "time",
           low: days.low * 1440,
           high: days.high * 1440,
           school: "equilibrium",
         },
-        { key: "strongSalt", label: "Salt for the strong brine", value: strong.saltG, of: "grams", school: "strong and short" },
+        { key: "strongSalt", label: "Salt, gradient brine", value: strong.saltG, of: "grams", school: "gradient brine" },
         {
           key: "strongMeat",
-          label: "The meat, when it comes out",
+          label: "Salt in the meat when it comes out",
           value: strong.predictedMeatSaltPct,
           of: "share",
-          school: "strong and short",
+          school: "gradient brine",
         },
       ],
       curve: {
@@ -104,12 +104,12 @@ const BRINE: Panel = {
         ],
         marks: [
           { on: "y", at: num(v, "target"), label: "wanted" },
-          { on: "x", at: num(v, "hours"), label: "out of the strong one" },
+          { on: "x", at: num(v, "hours"), label: "out" },
         ],
       },
       notes: [
         WEIGH,
-        { text: "A brine is used once. What touched raw meat is boiled or thrown away.", caution: true },
+        { text: "Use a brine once. Boil or throw away whatever touched raw meat.", caution: true },
         ...(even.predictedMeatSaltPct < num(v, "target") * NEAR
           ? [
               {
@@ -120,13 +120,13 @@ const BRINE: Panel = {
         ...(days.days > LONG_DAYS
           ? [
               {
-                text: `So thick a piece takes ${say(days.days * 1440, "time")} to its middle. Inject the brine, salt it dry, or take the bone out and cut it thinner.`,
+                text: `A piece this thick takes ${say(days.days * 1440, "time")} to cure to the middle. Inject the brine, salt it dry, or take the bone out and cut it thinner.`,
                 caution: true,
               },
             ]
           : []),
         ...(over
-          ? [{ text: `Left so long the strong brine makes it saltier than wanted: take it out sooner, or soak it afterwards.` }]
+          ? [{ text: `That long in the gradient brine it gets saltier than wanted: take it out sooner, or soak it afterwards.` }]
           : []),
       ],
       writes: [
@@ -134,13 +134,13 @@ const BRINE: Panel = {
         { kind: "ingredient", name: "water", find: "water", grams: num(v, "water") },
         {
           kind: "time",
-          label: "in the brine that cannot over-salt",
+          label: "in the equilibrium brine",
           find: "brine|soak|cure|stand",
           low: days.low * 1440,
           minutes: days.days * 1440,
           high: days.high * 1440,
         },
-        { kind: "time", label: "in the strong brine", find: "brine|soak|cure|stand", minutes: num(v, "hours") },
+        { kind: "time", label: "in the gradient brine", find: "brine|soak|cure|stand", minutes: num(v, "hours") },
       ],
     };
   },
@@ -149,28 +149,28 @@ const BRINE: Panel = {
 const DRY: Panel = {
   id: "dry-cure",
   subject: SUBJECT,
-  title: "Dry salt, and how long",
-  does: "Salt and sugar by weight, and the days by the two schools: so many a centimetre, or until the middle has nine tenths of the end.",
+  title: "Dry salt and curing time",
+  does: "Salt and sugar by weight, and the curing time by two methods: by thickness, or until 90 % equilibrated.",
   fields: [
     meat,
-    { key: "salt", label: "Salt, of the meat", of: "share", start: 2.5, low: 0.5, high: 10 },
-    { key: "sugar", label: "Sugar, of the meat", of: "share", start: 1, low: 0, high: 20 },
-    { key: "bone", label: "Of it bone", of: "share", start: 0, low: 0, high: 60 },
+    { key: "salt", label: "Salt, % of the meat", of: "share", start: 2.5, low: 0.5, high: 10 },
+    { key: "sugar", label: "Sugar, % of the meat", of: "share", start: 1, low: 0, high: 20 },
+    { key: "bone", label: "Bone, % of the weight", of: "share", start: 0, low: 0, high: 60 },
     { ...thick, high: 150, low: 5 },
     shape,
     cold,
     {
       key: "rule",
-      label: "The rule of so many days",
+      label: "Rule for the days",
       of: "choice",
       start: "extension",
       choices: [
-        ["extension", "By the thickness, as advisers teach it"],
-        ["perQuarterInch", "So many days a quarter inch"],
+        ["extension", "By thickness, extension rule"],
+        ["perQuarterInch", "Days for each quarter inch"],
       ],
     },
   ],
-  reckon(v, scene) {
+  calculate(v, scene) {
     const { call, say } = scene;
     const dose = call(drySalt, {
       meatG: num(v, "meat"),
@@ -188,12 +188,12 @@ const DRY: Panel = {
       Array.from({ length: 31 }, (_, i) => end * (i / 30) ** 2),
     );
     return {
-      headline: `${say(dose.saltG, "grams")} of salt${dose.sugarG > 0 ? ` and ${say(dose.sugarG, "grams")} of sugar` : ""}; ${say(rule.days * 1440, "time")} by the rule, ${say(through.days * 1440, "time")} by the salt's own pace.`,
+      headline: `${say(dose.saltG, "grams")} of salt${dose.sugarG > 0 ? ` and ${say(dose.sugarG, "grams")} of sugar` : ""}; ${say(rule.days * 1440, "time")} by the rule, ${say(through.days * 1440, "time")} by diffusion.`,
       figures: [
         { key: "saltG", label: "Salt", value: dose.saltG, of: "grams" },
         { key: "sugarG", label: "Sugar", value: dose.sugarG, of: "grams" },
         { key: "ruleDays", label: "In the cure", value: rule.days * 1440, of: "time", school: "rule by thickness" },
-        { key: "even", label: "Left to level out after", value: rule.equaliseDays * 1440, of: "time", school: "rule by thickness" },
+        { key: "even", label: "Equalising time after", value: rule.equaliseDays * 1440, of: "time", school: "rule by thickness" },
         {
           key: "days",
           label: "In the cure",
@@ -205,9 +205,9 @@ const DRY: Panel = {
         },
       ],
       curve: {
-        title: "How far the salt has come",
+        title: "How far the salt has got",
         x: { label: "in the cure", of: "time" },
-        y: { label: "of its end", of: "share", from: 0, to: 100 },
+        y: { label: "% equilibrated", of: "share", from: 0, to: 100 },
         lines: [
           { name: "mean", look: "rim", points: shares.map(([d, f]) => [d * 1440, f.averagePct]) },
           { name: "middle", look: "beet", dash: true, points: shares.map(([d, f]) => [d * 1440, f.centrePct]) },
@@ -220,7 +220,7 @@ const DRY: Panel = {
       notes: [
         WEIGH,
         {
-          text: "Keep it below 5 °C all the time, turn it every other day. What dries at room temperature wants curing salt and a tested recipe.",
+          text: "Keep it below 5 °C and turn it every other day. Meat dried at room temperature needs curing salt and a tested recipe.",
           caution: true,
         },
       ],
@@ -244,18 +244,18 @@ const SOAK: Panel = {
   id: "soak-out",
   subject: SUBJECT,
   title: "Soaking salt out",
-  does: "What is left of the salt after so many waters.",
+  does: "How much salt is left after changing the water.",
   fields: [
     { ...meat, label: "Salted food", start: 1000 },
-    { key: "salt", label: "Salt in it", of: "share", start: 6, low: 0.5, high: 25 },
-    { key: "water", label: "Water each time", of: "water", usual: "g", start: 4000, low: 1, high: 50_000 },
-    { key: "changes", label: "Waters", of: "count", start: 3, low: 1, high: 12 },
-    { key: "each", label: "Each for", of: "time", usual: "h", start: 480, low: 15, high: 1440 },
+    { key: "salt", label: "Salt in the food", of: "share", start: 6, low: 0.5, high: 25 },
+    { key: "water", label: "Water for each change", of: "water", usual: "g", start: 4000, low: 1, high: 50_000 },
+    { key: "changes", label: "Changes of water", of: "count", start: 3, low: 1, high: 12 },
+    { key: "each", label: "Time for each", of: "time", usual: "h", start: 480, low: 15, high: 1440 },
     { ...thick, start: 30 },
     shape,
     cold,
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const changes = Math.round(num(v, "changes"));
     const got = call(desalt, {
       saltPct: num(v, "salt"),
@@ -269,13 +269,13 @@ const SOAK: Panel = {
     });
     const all = changes * num(v, "each");
     return {
-      headline: `After ${say(all, "time")} it holds ${say(got.saltPct, "share")} of salt.`,
+      headline: `After ${say(all, "time")} it has ${say(got.saltPct, "share")} of salt.`,
       figures: [
-        { key: "left", label: "Salt that is left", value: got.saltPct, of: "share" },
-        { key: "all", label: "In water, in all", value: all, of: "time" },
+        { key: "left", label: "Salt left", value: got.saltPct, of: "share" },
+        { key: "all", label: "Total time in water", value: all, of: "time" },
       ],
       curve: {
-        title: "Salt that is left",
+        title: "Salt left",
         x: { label: "in water", of: "time" },
         y: { label: "salt", of: "share", from: 0 },
         lines: [
@@ -286,7 +286,7 @@ const SOAK: Panel = {
           },
         ],
       },
-      notes: [{ text: "Soak in the fridge: a bowl on the counter is warm long before it is fresh.", caution: true }],
+      notes: [{ text: "Soak in the fridge: on the counter it gets warm long before the salt is out.", caution: true }],
       writes: [{ kind: "time", label: "soaking", find: "soak|water|desalt|freshen", minutes: all }],
     };
   },

@@ -19,13 +19,13 @@ const CURING: Panel = {
   id: "curing-salt",
   subject: SUBJECT,
   title: "Curing salt",
-  does: "Curing salt of 6.25 % nitrite for one piece, in parts per million that go in. Past the limit for its kind no dose is given.",
+  does: "Curing salt with 6.25 % nitrite for one piece, in parts per million. Above the limit for its kind no dose is given.",
   fields: [
-    { key: "product", label: "What it becomes", of: "choice", start: "dry", choices: PRODUCTS },
+    { key: "product", label: "Product", of: "choice", start: "dry", choices: PRODUCTS },
     meat,
     {
       key: "liquid",
-      label: "Brine over it",
+      label: "Brine",
       of: "water",
       usual: "g",
       start: 1000,
@@ -33,11 +33,11 @@ const CURING: Panel = {
       high: 50_000,
       when: (v) => str(v, "product").endsWith("immersion"),
     },
-    { key: "ppm", label: "Nitrite that goes in", of: "ppm", start: 120, low: 40, high: 1000 },
-    { key: "total", label: "Salt in all, of the same weight", of: "share", start: 2.5, low: 0.5, high: 10 },
+    { key: "ppm", label: "Nitrite added", of: "ppm", start: 120, low: 40, high: 1000 },
+    { key: "total", label: "Total salt, % of the same weight", of: "share", start: 2.5, low: 0.5, high: 10 },
     { key: "strength", label: "Nitrite in the curing salt", of: "share", start: 6.25, low: 0, high: 100, hint: "6.25 % only" },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const wet = str(v, "product").endsWith("immersion");
     const dose = call(curingSaltDose, {
       product: str(v, "product"),
@@ -53,8 +53,8 @@ const CURING: Panel = {
       figures: [
         { key: "cure", label: "Curing salt", value: dose.cureG, of: "grams" },
         { key: "plain", label: "Plain salt", value: plain, of: "grams" },
-        { key: "got", label: "Nitrite that goes in", value: dose.ppm, of: "ppm" },
-        { key: "pct", label: "Curing salt, of the weight", value: dose.pctOfBasis, of: "share" },
+        { key: "got", label: "Nitrite added", value: dose.ppm, of: "ppm" },
+        { key: "pct", label: "Curing salt, % of the weight", value: dose.pctOfBasis, of: "share" },
       ],
       notes: [NITRITE],
       writes: [
@@ -68,12 +68,12 @@ const CURING: Panel = {
 const INJECT: Panel = {
   id: "injection",
   subject: SUBJECT,
-  title: "Brine pumped in",
-  does: "How much brine a piece takes up, what of nitrite and salt goes in with it, and the days that pumping saves.",
+  title: "Injecting brine",
+  does: "How much brine a piece takes up, how much nitrite and salt that is, and the days that injecting saves.",
   fields: [
     {
       key: "product",
-      label: "What it becomes",
+      label: "Product",
       of: "choice",
       start: "immersion",
       choices: [
@@ -81,15 +81,15 @@ const INJECT: Panel = {
         ["bacon_pumped", "Bacon"],
       ],
     },
-    { ...meat, label: "The piece, before", start: 3000 },
-    { key: "pump", label: "Pumped in, of its weight", of: "share", start: 10, low: 3, high: 25 },
+    { ...meat, label: "Weight before", start: 3000 },
+    { key: "pump", label: "Injected, % of its weight", of: "share", start: 10, low: 3, high: 25 },
     { key: "brine", label: "Brine mixed", of: "mass", usual: "g", start: 1000, low: 10, high: 50_000 },
-    { key: "cure", label: "of it curing salt", of: "grams", start: 16, low: 0, high: 10_000 },
-    { key: "saltG", label: "of it salt", of: "grams", start: 120, low: 0, high: 10_000 },
+    { key: "cure", label: "Curing salt in the brine", of: "grams", start: 16, low: 0, high: 10_000 },
+    { key: "saltG", label: "Salt in the brine", of: "grams", start: 120, low: 0, high: 10_000 },
     { ...thick, start: 60, low: 5, high: 150 },
     cold,
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(injectionCure, {
       greenG: num(v, "meat"),
       pumpPct: num(v, "pump"),
@@ -113,13 +113,13 @@ const INJECT: Panel = {
       figures: [
         { key: "pickup", label: "Brine taken up", value: got.pickupG, of: "mass" },
         { key: "prepare", label: "Brine to mix", value: got.brineToPrepareG, of: "mass" },
-        { key: "ppm", label: "Nitrite that goes in", value: got.ingoingPpm, of: "ppm" },
-        { key: "salt", label: "Salt in the pumped piece", value: got.saltPctInPumped, of: "share" },
-        { key: "days", label: "Left to level out", value: days.days * 1440, of: "time", school: "pumped" },
-        { key: "soaked", label: "The same piece only laid in it", value: soaked.days * 1440, of: "time", school: "soaked, by the rule" },
+        { key: "ppm", label: "Nitrite added", value: got.ingoingPpm, of: "ppm" },
+        { key: "salt", label: "Salt in the injected piece", value: got.saltPctInPumped, of: "share" },
+        { key: "days", label: "Equalising time", value: days.days * 1440, of: "time", school: "pumped" },
+        { key: "soaked", label: "The same piece, only soaked", value: soaked.days * 1440, of: "time", school: "soaked, by the rule" },
         {
           key: "through",
-          label: "and even to nine tenths",
+          label: "and 90 % equilibrated",
           value: through.days * 1440,
           of: "time",
           low: through.low * 1440,
@@ -128,7 +128,7 @@ const INJECT: Panel = {
         },
       ],
       curve: {
-        title: "How long, by how thick it is",
+        title: "Time by thickness",
         x: { label: "at its thickest", of: "length" },
         y: { label: "in the cure", of: "time", from: 0 },
         lines: [
@@ -149,31 +149,31 @@ const INJECT: Panel = {
       },
       notes: [
         NITRITE,
-        { text: "A needle carries what is outside inside: clean it in boiling water, keep brine and meat below 4 °C.", caution: true },
+        { text: "A needle carries germs inside: clean it in boiling water, and keep brine and meat below 4 °C.", caution: true },
       ],
-      writes: [{ kind: "time", label: "levelling out", find: "cure|rest|level|stand", minutes: days.days * 1440 }],
+      writes: [{ kind: "time", label: "equalising", find: "cure|rest|level|stand", minutes: days.days * 1440 }],
     };
   },
 };
 
 export const NITRITE_OF_A_DOSE: Panel = {
   id: "nitrite-check",
-  subject: "Small sums",
-  title: "A recipe's curing salt, checked",
-  does: "What the curing salt of somebody's recipe puts in of nitrite. Past a limit nothing is told but that.",
+  subject: "Conversions",
+  title: "Check a recipe's curing salt",
+  does: "How much nitrite a recipe's curing salt adds. Above a limit only that is shown.",
   fields: [
     {
       key: "product",
-      label: "What it becomes",
+      label: "Product",
       of: "choice",
       start: "dry",
       choices: PRODUCTS,
     },
-    { key: "cure", label: "Curing salt of 6.25 %", of: "grams", start: 3, low: 0, high: 10_000 },
+    { key: "cure", label: "Curing salt, 6.25 % nitrite", of: "grams", start: 3, low: 0, high: 10_000 },
     { key: "meat", label: "Meat", of: "mass", usual: "g", start: 1500, low: 50, high: 50_000 },
     {
       key: "liquid",
-      label: "Brine over it",
+      label: "Brine",
       of: "water",
       usual: "g",
       start: 1000,
@@ -182,7 +182,7 @@ export const NITRITE_OF_A_DOSE: Panel = {
       when: (v) => str(v, "product").endsWith("immersion"),
     },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const wet = str(v, "product").endsWith("immersion");
     const got = call(nitritePpm, {
       product: str(v, "product"),
@@ -194,13 +194,13 @@ export const NITRITE_OF_A_DOSE: Panel = {
       throw new CalculationError(
         "cure",
         "E_NITRITE_LIMIT",
-        `That is more than the ${got.homeCapPpm} ppm of nitrite that a kitchen has need of. Weigh less curing salt.`,
+        `That is more than the ${got.homeCapPpm} ppm of nitrite that a home cure needs. Weigh less curing salt.`,
       );
     return {
       headline: `${say(got.ppm, "ppm")} of nitrite; at most ${got.homeCapPpm} for its kind.`,
       figures: [
-        { key: "ppm", label: "Nitrite that goes in", value: got.ppm, of: "ppm" },
-        { key: "limit", label: "The most for its kind", value: got.homeCapPpm, of: "ppm" },
+        { key: "ppm", label: "Nitrite added", value: got.ppm, of: "ppm" },
+        { key: "limit", label: "Limit for its kind", value: got.homeCapPpm, of: "ppm" },
       ],
       notes: [{ text: "Limits of your country may be lower. Weigh to a tenth of a gram.", caution: true }],
     };

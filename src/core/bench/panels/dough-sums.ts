@@ -1,8 +1,8 @@
-// Small sums of a dough: one yeast for another, what the mixer warms, all its water, lye doughs.
+// Conversions of a dough: one yeast for another, what the mixer warms, all its water, lye doughs.
 import { alkalineNoodle, bakedSoda, frictionFromTrial, totalHydration, yeastConvert } from "../../measures/dough";
 import { num, type Panel, str } from "../panel";
 
-const SUBJECT = "Small sums";
+const SUBJECT = "Conversions";
 
 const YEASTS: Panel = {
   id: "yeasts",
@@ -13,7 +13,7 @@ const YEASTS: Panel = {
     { key: "g", label: "Yeast", of: "grams", start: 21, low: 0, high: 10_000 },
     {
       key: "from",
-      label: "It is",
+      label: "Kind",
       of: "choice",
       start: "fresh",
       choices: [
@@ -23,7 +23,7 @@ const YEASTS: Panel = {
       ],
     },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const to = (kind: "fresh" | "activeDry" | "instant") =>
       call(yeastConvert, { g: num(v, "g"), from: str<"fresh">(v, "from"), to: kind }).g;
     const [fresh, dry, instant] = [to("fresh"), to("activeDry"), to("instant")];
@@ -41,15 +41,15 @@ const YEASTS: Panel = {
 const MIXER: Panel = {
   id: "mixer-warms",
   subject: SUBJECT,
-  title: "How much the mixer warms",
-  does: "From one dough that was measured: the warmth that mixing gives, for the next one's water.",
+  title: "Friction of the mixer",
+  does: "From one dough you measured: how much mixing warms it, for the next dough's water.",
   fields: [
     { key: "dough", label: "Dough after mixing", of: "temp", start: 26, low: 0, high: 50 },
     { key: "flour", label: "Flour", of: "temp", start: 21, low: -20, high: 50 },
     { key: "room", label: "Room", of: "temp", start: 21, low: -5, high: 45 },
     { key: "water", label: "Water", of: "temp", start: 24, low: 0, high: 50 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(frictionFromTrial, {
       doughC: num(v, "dough"),
       flourC: num(v, "flour"),
@@ -58,7 +58,7 @@ const MIXER: Panel = {
     });
     return {
       headline: `Mixing warmed it by ${say(got.frictionC, "warmth")}, as the rule of three temperatures counts.`,
-      figures: [{ key: "friction", label: "Mixing warms it by", value: got.frictionC, of: "warmth" }],
+      figures: [{ key: "friction", label: "Friction", value: got.frictionC, of: "warmth" }],
     };
   },
 };
@@ -66,8 +66,8 @@ const MIXER: Panel = {
 const ALL_WATER: Panel = {
   id: "all-the-water",
   subject: SUBJECT,
-  title: "All the water of a dough",
-  does: "What milk, eggs, butter and a starter bring of water, with the water itself.",
+  title: "Hydration of a dough",
+  does: "The water in milk, eggs, butter and a starter, together with the water itself.",
   fields: [
     { key: "flour", label: "Flour", of: "mass", usual: "g", start: 1000, low: 1, high: 50_000 },
     { key: "water", label: "Water", of: "water", usual: "g", start: 350, low: 0, high: 50_000 },
@@ -75,9 +75,9 @@ const ALL_WATER: Panel = {
     { key: "egg", label: "Eggs, shelled", of: "mass", usual: "g", start: 100, low: 0, high: 50_000 },
     { key: "butter", label: "Butter", of: "mass", usual: "g", start: 80, low: 0, high: 50_000 },
     { key: "starter", label: "Starter", of: "mass", usual: "g", start: 0, low: 0, high: 50_000 },
-    { key: "starterWater", label: "Water of the starter", of: "share", start: 100, low: 0, high: 500 },
+    { key: "starterWater", label: "Hydration of the starter", of: "share", start: 100, low: 0, high: 500 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(totalHydration, {
       items: [
         ...["flour", "water", "milk", "egg", "butter"].map((kind) => ({ kind, g: num(v, kind) })),
@@ -87,9 +87,9 @@ const ALL_WATER: Panel = {
     return {
       headline: `${say(got.hydrationPct, "share")} of water to flour, everything counted.`,
       figures: [
-        { key: "share", label: "Water to flour", value: got.hydrationPct, of: "share" },
-        { key: "waterG", label: "Water in all", value: got.waterG, of: "water" },
-        { key: "flourG", label: "Flour in all", value: got.flourG, of: "mass" },
+        { key: "share", label: "Hydration", value: got.hydrationPct, of: "share" },
+        { key: "waterG", label: "Total water", value: got.waterG, of: "water" },
+        { key: "flourG", label: "Total flour", value: got.flourG, of: "mass" },
       ],
     };
   },
@@ -102,13 +102,13 @@ const LYE: Panel = {
   does: "Carbonates, water and salt for alkaline noodles, and soda baked into carbonate.",
   fields: [
     { key: "flour", label: "Flour", of: "mass", usual: "g", start: 500, low: 1, high: 50_000 },
-    { key: "alkali", label: "Carbonates, of the flour", of: "share", start: 1, low: 0.2, high: 2.5 },
-    { key: "potassium", label: "of them potassium carbonate", of: "share", start: 60, low: 0, high: 100 },
-    { key: "water", label: "Water, of the flour", of: "share", start: 36, low: 26, high: 50 },
-    { key: "salt", label: "Salt, of the flour", of: "share", start: 1, low: 0, high: 3 },
+    { key: "alkali", label: "Carbonates, % of the flour", of: "share", start: 1, low: 0.2, high: 2.5 },
+    { key: "potassium", label: "Potassium carbonate, share of it", of: "share", start: 60, low: 0, high: 100 },
+    { key: "water", label: "Hydration", of: "share", start: 36, low: 26, high: 50 },
+    { key: "salt", label: "Salt, % of the flour", of: "share", start: 1, low: 0, high: 3 },
     { key: "soda", label: "Baking soda to bake", of: "grams", start: 30, low: 0, high: 2000 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(alkalineNoodle, {
       flourG: num(v, "flour"),
       alkaliPct: num(v, "alkali"),
@@ -125,7 +125,7 @@ const LYE: Panel = {
         { key: "waterG", label: "Water", value: got.waterG, of: "water" },
         { key: "saltG", label: "Salt", value: got.saltG, of: "grams" },
         { key: "dough", label: "Dough", value: got.totalG, of: "mass" },
-        { key: "baked", label: "Carbonate that the soda gives", value: soda.carbonateG, of: "grams" },
+        { key: "baked", label: "Carbonate from the soda", value: soda.carbonateG, of: "grams" },
       ],
       notes: [
         {

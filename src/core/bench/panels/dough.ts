@@ -12,8 +12,8 @@ const share = (key: string, label: string, start: number, low: number, high: num
 const PERCENT: Panel = {
   id: "dough-percentages",
   subject: SUBJECT,
-  title: "Weights and percentages",
-  does: "Flour is 100. Give the flour and the shares, or fix what the dough shall weigh and let the flour follow.",
+  title: "Baker's percentages",
+  does: "Flour is 100 %. Enter the flour and the percentages, or lock the weight of the dough to get the flour.",
   fields: [
     { key: "flour", label: "Flour", of: "mass", usual: "g", start: 1000, low: 50, high: 50_000 },
     share("water", "Water", 68, 30, 150),
@@ -21,10 +21,10 @@ const PERCENT: Panel = {
     share("yeast", "Instant yeast", 0.6, 0, 5),
     share("fat", "Fat", 0, 0, 60),
     share("sugar", "Sugar", 0, 0, 40),
-    share("early", "Flour fermented ahead", 0, 0, 60, "0: no preferment"),
-    { ...share("earlyWater", "Water of the preferment", 100, 45, 200), when: (v) => num(v, "early") > 0 },
+    share("early", "Prefermented flour", 0, 0, 60, "0: no preferment"),
+    { ...share("earlyWater", "Hydration of the preferment", 100, 45, 200), when: (v) => num(v, "early") > 0 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const percents = Object.fromEntries(["water", "salt", "yeast", "fat", "sugar"].map((k) => [k, num(v, k)]));
     const { grams, totalG } = call(bakersToGrams, { flourG: num(v, "flour"), percents });
     const early = num(v, "early");
@@ -72,24 +72,24 @@ const WATER: Panel = {
   id: "dough-water",
   subject: SUBJECT,
   title: "Water for a dough temperature",
-  does: "How warm the water has to be, so that the dough leaves the mixer at the temperature it rises at.",
+  does: "How warm the water must be for the dough temperature you want.",
   fields: [
     { key: "dough", label: "Dough after mixing", of: "temp", start: 24, low: 10, high: 35 },
     { key: "flour", label: "Flour", of: "temp", start: 21, low: -20, high: 45 },
     { key: "room", label: "Room", of: "temp", start: 21, low: -5, high: 45 },
     {
       key: "friction",
-      label: "Mixing warms it by",
+      label: "Friction",
       of: "warmth",
       start: 4,
       low: -5,
       high: 30,
-      hint: "by hand next to nothing; a mixer most",
+      hint: "by hand almost nothing, in a mixer most",
     },
-    { key: "water", label: "Water in all", of: "water", usual: "g", start: 680, low: 1, high: 50_000 },
+    { key: "water", label: "Total water", of: "water", usual: "g", start: 680, low: 1, high: 50_000 },
     { key: "tap", label: "Tap water", of: "temp", start: 14, low: 0, high: 40 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const { waterC, warnings } = call(waterTemperature, {
       ddtC: num(v, "dough"),
       flourC: num(v, "flour"),
@@ -111,7 +111,7 @@ const WATER: Panel = {
             ]
           : []),
       ],
-      notes: warnings?.length ? [{ text: "So warm a water goes onto the flour, never straight onto yeast: above 40 °C it harms it." }] : [],
+      notes: warnings?.length ? [{ text: "Pour water this warm onto the flour, never straight onto yeast: above 40 °C it harms it." }] : [],
     };
   },
 };
@@ -127,12 +127,12 @@ const RISE: Panel = {
   id: "dough-rise",
   subject: SUBJECT,
   title: "Rising through room and fridge",
-  does: "How far a schedule of room and fridge brings a dough, how much yeast would make it ready at its end, and when it is ready if left.",
+  does: "How far a schedule of room and fridge takes a dough, how much yeast would make it ready in time, and when it is ready if left.",
   heavy: true,
   fields: [
     {
       key: "by",
-      label: "Raised with",
+      label: "Leavened with",
       of: "choice",
       start: "yeast",
       choices: [
@@ -140,20 +140,20 @@ const RISE: Panel = {
         ["sourdough", "A ripe starter"],
       ],
     },
-    { ...share("yeast", "Instant yeast, of the flour", 0.2, 0.01, 3), when: (v) => v.by === "yeast" },
+    { ...share("yeast", "Instant yeast, % of the flour", 0.2, 0.01, 3), when: (v) => v.by === "yeast" },
     { ...share("leaven", "Flour fermented in the starter", 15, 1, 50), when: (v) => v.by === "sourdough" },
-    { key: "mass", label: "Each piece of dough", of: "mass", usual: "g", start: 1000, low: 10, high: 20_000 },
+    { key: "mass", label: "Weight of each piece", of: "mass", usual: "g", start: 1000, low: 10, high: 20_000 },
     { key: "startC", label: "Dough after mixing", of: "temp", start: 24, low: 0, high: 40 },
-    { key: "first", label: "First, in the room", of: "time", usual: "h", start: 120, low: 0, high: 14_400 },
-    { key: "firstC", label: "the room at", of: "temp", start: 21, low: -5, high: 45 },
+    { key: "first", label: "First at room temperature", of: "time", usual: "h", start: 120, low: 0, high: 14_400 },
+    { key: "firstC", label: "Room temperature", of: "temp", start: 21, low: -5, high: 45 },
     { key: "cold", label: "Then in the fridge", of: "time", usual: "h", start: 840, low: 0, high: 14_400 },
-    { key: "coldC", label: "the fridge at", of: "temp", start: 4, low: -5, high: 45 },
-    { key: "last", label: "At last, in the room", of: "time", usual: "h", start: 90, low: 0, high: 14_400 },
-    { key: "lastC", label: "the room then at", of: "temp", start: 22, low: -5, high: 45 },
-    share("salt", "Salt, of the flour", 2, 0, 4),
-    share("sugar", "Sugar, of the flour", 0, 0, 30),
+    { key: "coldC", label: "Fridge temperature", of: "temp", start: 4, low: -5, high: 45 },
+    { key: "last", label: "Last at room temperature", of: "time", usual: "h", start: 90, low: 0, high: 14_400 },
+    { key: "lastC", label: "Room temperature then", of: "temp", start: 22, low: -5, high: 45 },
+    share("salt", "Salt, % of the flour", 2, 0, 4),
+    share("sugar", "Sugar, % of the flour", 0, 0, 30),
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const segments = stretches(v);
     if (segments.length === 0) throw new CalculationError("first", "E_RANGE", "Give the dough some time: all three stretches are 0.");
     const organism = str<Organism>(v, "by");
@@ -195,7 +195,7 @@ const RISE: Panel = {
     return {
       headline:
         all.progressPct < 85
-          ? `At the end the dough is ${say(all.progressPct, "share")} of the way: it wants longer, warmer or more ${organism === "yeast" ? "yeast" : "starter"}.`
+          ? `At the end the dough is ${say(all.progressPct, "share")} of the way: it needs more time, more warmth or more ${organism === "yeast" ? "yeast" : "starter"}.`
           : all.progressPct <= 125
             ? `Ready at the end, after ${say(total * 60, "time")}.`
             : `It is past its best at the end: ${say(all.progressPct, "share")} of the way.`,
@@ -203,25 +203,25 @@ const RISE: Panel = {
         { key: "progress", label: "Risen at the end", value: all.progressPct, of: "share" },
         {
           key: "ready",
-          label: `Ready after, left at ${say(last.ambientC, "temp")} at last`,
+          label: `Ready after, at ${say(last.ambientC, "temp")} at last`,
           value: (before + alone) * 60,
           of: "time",
           low: (before + alone * 0.7) * 60,
           high: (before + alone * 1.35) * 60,
         },
         ...(yeast ? [{ key: "yeastWanted", label: "Instant yeast for this schedule", value: yeast.instantPct, of: "share" } as const] : []),
-        { key: "tau", label: "It takes on the cold in", value: tauH * 60, of: "time" },
+        { key: "tau", label: "Cooling time constant", value: tauH * 60, of: "time" },
         { key: "endC", label: "Dough at the end", value: all.segments.at(-1)?.endC ?? startC, of: "temp" },
       ],
       curve: {
-        title: "How far the dough has come",
+        title: "How far the dough has risen",
         x: { label: "after mixing", of: "time" },
         y: { label: "risen", of: "share", from: 0 },
         lines: [{ name: "risen", points, look: "leaf" }],
         marks: [{ on: "y", at: 100, label: "ready" }],
       },
       notes: [
-        { text: "The clock proposes, the dough decides: look when 70 % of the time has passed." },
+        { text: "Check the dough when 70 % of the time has passed: the dough decides, not the clock." },
         ...(over ? [{ text: "Past 160 % a dough slackens and tears; knock it back and shape it anew, or give it less yeast." }] : []),
       ],
       writes: [
@@ -242,14 +242,14 @@ const STARTER: Panel = {
   id: "dough-starter",
   subject: SUBJECT,
   title: "Feeding a starter",
-  does: "Seed, flour and water for so much ripe starter, and when it stands at its peak.",
+  does: "Seed, flour and water for a starter, and when it is at its peak.",
   fields: [
     { key: "target", label: "Starter wanted", of: "mass", usual: "g", start: 250, low: 1, high: 20_000 },
     { key: "flour", label: "Flour for each part of seed", of: "number", start: 3, low: 0.1, high: 20 },
     { key: "water", label: "Water for each part of seed", of: "number", start: 3, low: 0, high: 20 },
-    { key: "tempC", label: "It stands at", of: "temp", start: 24, low: 4, high: 38 },
+    { key: "tempC", label: "Temperature", of: "temp", start: 24, low: 4, high: 38 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const b = call(starterBuild, { targetG: num(v, "target"), ratioSeed: 1, ratioFlour: num(v, "flour"), ratioWater: num(v, "water") });
     const peak = call(starterPeak, { dilution: b.dilution, tempC: num(v, "tempC") });
     return {

@@ -8,7 +8,7 @@ const FIRE: Panel = {
   id: "fuel",
   subject: SUBJECT,
   title: "Fire and fuel",
-  does: "Fuel for a long fire, hour by hour, cold and wind included, and when it wants more.",
+  does: "Fuel for a long fire, with cold and wind, and when to add more.",
   fields: [
     {
       key: "cooker",
@@ -49,10 +49,10 @@ const FIRE: Panel = {
       ],
     },
     { key: "hours", label: "For", of: "time", usual: "h", start: 480, low: 6, high: 4320 },
-    { key: "charge", label: "The grate holds", of: "mass", usual: "kg", start: 1500, low: 50, high: 50_000 },
-    { key: "light", label: "New fuel is ready after", of: "time", usual: "min", start: 20, low: 0, high: 120 },
+    { key: "charge", label: "Fuel on the grate", of: "mass", usual: "kg", start: 1500, low: 50, high: 50_000 },
+    { key: "light", label: "New fuel burns after", of: "time", usual: "min", start: 20, low: 0, high: 120 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const input = {
       cooker: str(v, "cooker"),
       fuel: str(v, "fuel"),
@@ -72,13 +72,13 @@ const FIRE: Panel = {
       figures: [
         {
           key: "total",
-          label: "Fuel in all, lighting and a margin included",
+          label: "Total fuel, with lighting and a margin",
           value: got.totalKg * 1000,
           of: "mass",
           low: got.totalKg * 600,
           high: got.totalKg * 1400,
         },
-        { key: "hour", label: "In an hour", value: got.kgPerHour * 1000, of: "mass" },
+        { key: "hour", label: "Per hour", value: got.kgPerHour * 1000, of: "mass" },
         { key: "every", label: "More fuel after", value: next, of: "time" },
         { key: "ash", label: "Ash", value: got.ashKg * 1000, of: "mass" },
       ],
@@ -110,7 +110,7 @@ const OVEN: Panel = {
   id: "oven",
   subject: SUBJECT,
   title: "Heating the oven",
-  does: "Minutes to heat an oven through, and how long its heat serves afterwards.",
+  does: "How long an oven takes to heat, and how long it stays hot.",
   fields: [
     {
       key: "oven",
@@ -122,9 +122,9 @@ const OVEN: Panel = {
     { key: "set", label: "Set to", of: "temp", start: 220, low: 30, high: 320 },
     { key: "start", label: "From", of: "temp", start: 21, low: 0, high: 300 },
     { key: "to", label: "Switched off, down to", of: "temp", start: 100, low: 30, high: 300 },
-    { key: "ajar", label: "Its door ajar then", of: "yes", start: false },
+    { key: "ajar", label: "Door ajar", of: "yes", start: false },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const [, body] = OVENS[str<keyof typeof OVENS>(v, "oven")];
     const got = call(ovenPreheat, { startC: num(v, "start"), setC: num(v, "set"), ...body });
     const cool =
@@ -143,7 +143,7 @@ const OVEN: Panel = {
         },
         { key: "cool", label: `Switched off, above ${say(num(v, "to"), "temp")} for`, value: cool, of: "time" },
       ],
-      notes: [{ text: "Dials err by 15 °C: put a thermometer in once." }],
+      notes: [{ text: "Oven dials can be off by 15 °C: check once with a thermometer." }],
       writes: [{ kind: "time", label: "heating the oven", find: "preheat|heat the oven|oven", minutes: got.minutes + (got.soakMin ?? 0) }],
     };
   },
@@ -153,15 +153,15 @@ const FRY: Panel = {
   id: "fry",
   subject: SUBJECT,
   title: "Frying in batches",
-  does: "How far the oil falls under a batch, and the largest that keeps it hot enough.",
+  does: "How far the oil cools with a batch, and the largest batch that keeps it hot enough.",
   fields: [
     { key: "oil", label: "Oil", of: "mass", usual: "kg", start: 1800, low: 200, high: 15_000 },
     { key: "oilC", label: "at", of: "temp", start: 178, low: 120, high: 200 },
     { key: "food", label: "A batch", of: "mass", usual: "g", start: 300, low: 1, high: 5000 },
-    { key: "foodC", label: "it comes at", of: "temp", start: 6, low: -25, high: 60 },
+    { key: "foodC", label: "Temperature of the food", of: "temp", start: 6, low: -25, high: 60 },
     {
       key: "off",
-      label: "Water it gives off",
+      label: "Water it loses",
       of: "share",
       start: 25,
       low: 0,
@@ -171,7 +171,7 @@ const FRY: Panel = {
     { key: "burner", label: "Heat that reaches the pot", of: "power", start: 1200, low: 50, high: 10_000 },
     { key: "least", label: "Never below", of: "temp", start: 155, low: 100, high: 190 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const fryer = {
       oilKg: num(v, "oil") / 1000,
       oilC: num(v, "oilC"),
@@ -182,9 +182,9 @@ const FRY: Panel = {
     const got = call(fryBatch, { ...fryer, foodKg: num(v, "food") / 1000 });
     const most = num(v, "least") < num(v, "oilC") ? call(fryMaxBatch, { ...fryer, minC: num(v, "least") }).value : 0;
     return {
-      headline: `The oil falls to ${say(got.minC, "temp")}${got.minC < num(v, "least") ? ": too cold, the food soaks it up" : ""}; at most ${say(most * 1000, "mass")} at a time.`,
+      headline: `The oil cools to ${say(got.minC, "temp")}${got.minC < num(v, "least") ? ": too cold, the food soaks it up" : ""}; at most ${say(most * 1000, "mass")} at a time.`,
       figures: [
-        { key: "min", label: "The oil falls to", value: got.minC, of: "temp" },
+        { key: "min", label: "The oil cools to", value: got.minC, of: "temp" },
         { key: "most", label: "At most at a time", value: most * 1000, of: "mass" },
         { key: "recover", label: "Hot again after", value: got.recoverS / 60, of: "time" },
         { key: "ratio", label: "Oil to food", value: got.ratio, of: "number" },
@@ -203,10 +203,10 @@ const SLOW: Panel = {
   id: "slow-cooker",
   subject: SUBJECT,
   title: "Slow cooker",
-  does: "Whether it is well filled and warms up quickly enough.",
+  does: "Whether it is filled well and heats up fast enough.",
   fields: [
-    { key: "capacity", label: "It holds", of: "volume", usual: "L", start: 5000, low: 1000, high: 9000 },
-    { key: "food", label: "Food in it", of: "mass", usual: "kg", start: 3000, low: 100, high: 9000 },
+    { key: "capacity", label: "Capacity", of: "volume", usual: "L", start: 5000, low: 1000, high: 9000 },
+    { key: "food", label: "Food", of: "mass", usual: "kg", start: 3000, low: 100, high: 9000 },
     { key: "from", label: "From", of: "temp", start: 5, low: 0, high: 95 },
     {
       key: "setting",
@@ -218,9 +218,9 @@ const SLOW: Panel = {
         ["high", "high"],
       ],
     },
-    { key: "then", label: "Cooked on at that heat for", of: "time", usual: "h", start: 240, low: 0, high: 1440 },
+    { key: "then", label: "Then cooked for", of: "time", usual: "h", start: 240, low: 0, high: 1440 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(slowCooker, {
       capacityL: num(v, "capacity") / 1000,
       foodKg: num(v, "food") / 1000,
@@ -238,8 +238,8 @@ const SLOW: Panel = {
         { key: "fill", label: "Filled", value: got.fill * 100, of: "share" },
         { key: "to60", label: `To ${say(60, "temp")}`, value: got.to60Min, of: "time" },
         { key: "to90", label: `To ${say(90, "temp")}`, value: got.to90Min, of: "time" },
-        { key: "end", label: "It ends at", value: got.endC, of: "temp" },
-        { key: "all", label: "In all", value: got.to90Min + num(v, "then"), of: "time" },
+        { key: "end", label: "Final temperature", value: got.endC, of: "temp" },
+        { key: "all", label: "Total", value: got.to90Min + num(v, "then"), of: "time" },
       ],
       notes: [
         ...(got.fillVerdict === "ok"

@@ -31,15 +31,15 @@ const PICKLE: Panel = {
   id: "pickle",
   subject: SUBJECT,
   title: "Pickle in vinegar",
-  does: "The acidity that the jar settles at, when the brine is through, and how long it keeps, in the fridge.",
+  does: "The acidity of the jar at the end, when the pickle is ready, and how long it keeps in the fridge.",
   fields: [
     { key: "vinegar", label: "Vinegar", of: "volume", usual: "mL", start: 500, low: 1, high: 50_000 },
     { key: "acid", label: "Its acidity, on the label", of: "share", start: 6, low: 3, high: 12 },
-    { key: "water", label: "Water with it", of: "volume", usual: "mL", start: 250, low: 0, high: 50_000 },
+    { key: "water", label: "Water", of: "volume", usual: "mL", start: 250, low: 0, high: 50_000 },
     { key: "produce", label: "Vegetables or fruit", of: "mass", usual: "g", start: 900, low: 1, high: 50_000 },
-    { key: "drained", label: "Salted first, and gave off", of: "mass", usual: "g", start: 0, low: 0, high: 50_000 },
-    { key: "thick", label: "Pieces, at their thickest", of: "length", usual: "mm", start: 8, low: 1, high: 120 },
-    { key: "shape", label: "Their shape", of: "choice", start: "slab", choices: SHAPES },
+    { key: "drained", label: "Liquid drawn by salting first", of: "mass", usual: "g", start: 0, low: 0, high: 50_000 },
+    { key: "thick", label: "Thickness of the pieces", of: "length", usual: "mm", start: 8, low: 1, high: 120 },
+    { key: "shape", label: "Shape", of: "choice", start: "slab", choices: SHAPES },
     {
       key: "pour",
       label: "Poured over",
@@ -50,12 +50,12 @@ const PICKLE: Panel = {
         ["cold", "cold"],
       ],
     },
-    { key: "skin", label: "With their skin on", of: "yes", start: false },
+    { key: "skin", label: "Skin on", of: "yes", start: false },
     { key: "garlic", label: "Garlic, chillies or other low-acid things in it", of: "yes", start: false },
-    { key: "fridge", label: "The fridge, measured", of: "temp", start: 4, low: -2, high: 20 },
-    { key: "wanted", label: "Acidity wanted in the brine", of: "share", start: 4, low: 0.1, high: 12 },
+    { key: "fridge", label: "Fridge, measured", of: "temp", start: 4, low: -2, high: 20 },
+    { key: "wanted", label: "Wanted acidity of the brine", of: "share", start: 4, low: 0.1, high: 12 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const jar = call(pickleAcidity, {
       vinegar_mL: num(v, "vinegar"),
       vinegarPct: num(v, "acid"),
@@ -83,20 +83,20 @@ const PICKLE: Panel = {
       headline: `The jar settles at ${say(jar.equilibriumAcidPct, "share")} acid; ready after ${say(ready.hours * 60, "time")}, keeps ${say(keep.days * 1440, "time")} in the fridge.`,
       figures: [
         { key: "brine", label: "Acid in the brine", value: jar.brineAcidPct, of: "share" },
-        { key: "jar", label: "Acid in the jar, levelled", value: jar.equilibriumAcidPct, of: "share" },
+        { key: "jar", label: "Acid in the jar at the end", value: jar.equilibriumAcidPct, of: "share" },
         {
           key: "ready",
-          label: "The brine is through after",
+          label: "Ready after",
           value: ready.hours * 60,
           of: "time",
           low: ready.low * 60,
           high: ready.high * 60,
         },
-        { key: "flavour", label: "Tastes of more after", value: ready.flavourMinHours * 60, of: "time" },
+        { key: "flavour", label: "Best flavour after", value: ready.flavourMinHours * 60, of: "time" },
         { key: "keeps", label: "Keeps in the fridge", value: keep.days * 1440, of: "time" },
         ...(mix
           ? [
-              { key: "mixVinegar", label: "For the wanted acidity: vinegar", value: mix.vinegar_mL, of: "volume" } as const,
+              { key: "mixVinegar", label: "For the acidity you want: vinegar", value: mix.vinegar_mL, of: "volume" } as const,
               { key: "mixWater", label: "and water", value: mix.water_mL, of: "volume" } as const,
             ]
           : []),
@@ -108,7 +108,7 @@ const PICKLE: Panel = {
         {
           text:
             shelf.claim === "fridge_only"
-              ? "In the fridge only. A jar for the shelf follows a tested recipe to the letter; nothing reckoned here makes one."
+              ? "In the fridge only. For a jar on the shelf follow a tested recipe exactly; nothing calculated here is enough."
               : "Follow the tested recipe.",
           caution: true,
         },
@@ -126,16 +126,16 @@ const JARS: Panel = {
   id: "jars",
   subject: SUBJECT,
   title: "Liquid for jars",
-  does: "How much goes into so many jars, and how much liquid they take.",
+  does: "How much goes into your jars, and how much liquid they take.",
   fields: [
     { key: "jar", label: "Each jar holds", of: "volume", usual: "mL", start: 500, low: 50, high: 20_000 },
     { key: "jars", label: "Jars", of: "count", start: 4, low: 1, high: 200 },
-    { key: "head", label: "Left free at the top", of: "length", usual: "mm", start: 12, low: 5, high: 60 },
-    { key: "mouth", label: "The jar, across", of: "length", usual: "mm", start: 75, low: 20, high: 300 },
+    { key: "head", label: "Headspace", of: "length", usual: "mm", start: 12, low: 5, high: 60 },
+    { key: "mouth", label: "Width of the jar mouth", of: "length", usual: "mm", start: 75, low: 20, high: 300 },
     { key: "packing", label: "Packed with", of: "choice", start: "slices", choices: PACKINGS },
-    { key: "spare", label: "Spare", of: "share", start: 10, low: 0, high: 100 },
+    { key: "spare", label: "Extra liquid", of: "share", start: 10, low: 0, high: 100 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const jars = Math.round(num(v, "jars"));
     const got = call(jarLiquid, {
       jar_mL: num(v, "jar"),
@@ -146,12 +146,12 @@ const JARS: Panel = {
       sparePct: num(v, "spare"),
     });
     return {
-      headline: `${say(got.liquidTotal_mL, "volume")} of liquid for ${jars} ${jars === 1 ? "jar" : "jars"}, the spare included.`,
+      headline: `${say(got.liquidTotal_mL, "volume")} of liquid for ${jars} ${jars === 1 ? "jar" : "jars"}, including the extra.`,
       figures: [
-        { key: "total", label: "Liquid in all", value: got.liquidTotal_mL, of: "volume" },
+        { key: "total", label: "Total liquid", value: got.liquidTotal_mL, of: "volume" },
         { key: "each", label: "Liquid in a jar", value: got.liquidPerJar_mL, of: "volume" },
         { key: "produce", label: "Vegetables or fruit in a jar", value: got.producePerJar_mL, of: "volume" },
-        { key: "free", label: "Free at the top", value: got.headspace_mL, of: "volume" },
+        { key: "free", label: "Headspace, volume", value: got.headspace_mL, of: "volume" },
       ],
       writes: [{ kind: "ingredient", name: "pickling liquid", find: "liquid|brine|vinegar", mL: got.liquidTotal_mL }],
     };
@@ -162,15 +162,15 @@ const FERMENT: Panel = {
   id: "ferment",
   subject: SUBJECT,
   title: "Vegetables in salt",
-  does: "Salt for a ferment, the pH to expect day by day with its band, and your own readings laid over it.",
+  does: "Salt for a ferment, the expected pH day by day, and your own readings.",
   heavy: true,
   fields: [
     { key: "veg", label: "Vegetables", of: "mass", usual: "g", start: 1500, low: 1, high: 50_000 },
     { key: "water", label: "Water with them", of: "water", usual: "g", start: 0, low: 0, high: 50_000 },
-    { key: "salt", label: "Salt wanted", of: "share", start: 2.2, low: 1, high: 12 },
+    { key: "salt", label: "Salt, %", of: "share", start: 2.2, low: 1, high: 12 },
     {
       key: "method",
-      label: "Reckoned on",
+      label: "Calculated on",
       of: "choice",
       start: "dry",
       choices: [
@@ -179,14 +179,14 @@ const FERMENT: Panel = {
         ["brineOfWater", "the water alone"],
       ],
     },
-    { key: "tempC", label: "It stands at", of: "temp", start: 20, low: 3, high: 32 },
+    { key: "tempC", label: "Temperature", of: "temp", start: 20, low: 3, high: 32 },
     { key: "readings", label: "Readings", of: "readings", start: [], reading: "pH", usual: "d", hint: "2 d 4.6; 3 d 4.1" },
-    { key: "mould", label: "Mould is seen", of: "yes", start: false },
-    { key: "slime", label: "It is slimy", of: "yes", start: false },
-    { key: "putrid", label: "It smells foul", of: "yes", start: false },
-    { key: "under", label: "All of it is under the brine", of: "yes", start: true },
+    { key: "mould", label: "Mould", of: "yes", start: false },
+    { key: "slime", label: "Slime", of: "yes", start: false },
+    { key: "putrid", label: "Foul smell", of: "yes", start: false },
+    { key: "under", label: "Everything is under the brine", of: "yes", start: true },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const dose = call(vegetableSalt, {
       vegG: num(v, "veg"),
       waterG: num(v, "water"),
@@ -214,7 +214,7 @@ const FERMENT: Panel = {
       headline: `${say(dose.saltG, "grams")} of salt; below pH 4.6 after about ${say(safe.days * 1440, "time")}.${last || verdict.verdict === "discard" || verdict.verdict === "act" ? ` ${VERDICTS[verdict.verdict] ?? ""}` : ""}`,
       figures: [
         { key: "saltG", label: "Salt", value: dose.saltG, of: "grams" },
-        { key: "levelled", label: "Salt, levelled", value: dose.equilibriumPct, of: "share" },
+        { key: "levelled", label: "Salt at the end", value: dose.equilibriumPct, of: "share" },
         { key: "safe", label: "Below pH 4.6 after", value: safe.days * 1440, of: "time", low: safe.low * 1440, high: safe.high * 1440 },
         {
           key: "sour",
@@ -226,8 +226,8 @@ const FERMENT: Panel = {
         },
       ],
       curve: {
-        title: "The pH to expect",
-        x: { label: "since it was salted", of: "time" },
+        title: "Expected pH",
+        x: { label: "since salting", of: "time" },
         y: { label: "pH", of: "pH", from: 3, to: 6.5 },
         lines: [
           {
@@ -244,7 +244,7 @@ const FERMENT: Panel = {
       },
       notes: [
         {
-          text: "A reading decides, not the curve: two readings of 4.6 or below, twelve hours apart, with a meter set at pH 4 and 7. Foul, slimy or mouldy all through: away with it.",
+          text: "Your readings decide, not the curve: two readings of 4.6 or below, twelve hours apart, with a meter calibrated at pH 4 and 7. Throw it away if it is foul, slimy or mouldy all through.",
           caution: true,
         },
       ],
@@ -265,10 +265,10 @@ const FERMENT: Panel = {
 
 const VERDICTS: Readonly<Record<string, string>> = {
   discard: "Throw it away.",
-  act: "See to it now: push it under, and measure again tomorrow.",
+  act: "Push everything under the brine now, and measure again tomorrow.",
   unknown: "Measure the pH before anybody tastes it.",
   continue: "It is on its way; let it go on.",
-  edible_keep_cold_or_continue: "It may be eaten; keep it cold, or let it go on.",
+  edible_keep_cold_or_continue: "It can be eaten. Keep it cold, or let it go on.",
   ready: "It is ready.",
 };
 
@@ -276,11 +276,11 @@ const DAIRY: Panel = {
   id: "cultured-dairy",
   subject: SUBJECT,
   title: "Cultured milk and cream",
-  does: "Culture and hours for yoghurt, soured cream and their kin.",
+  does: "Culture and time for yoghurt, soured cream and the like.",
   fields: [
     {
       key: "type",
-      label: "What it becomes",
+      label: "Product",
       of: "choice",
       start: "yogurt",
       choices: [
@@ -293,16 +293,16 @@ const DAIRY: Panel = {
       ],
     },
     { key: "milk", label: "Milk or cream", of: "mass", usual: "g", start: 1000, low: 50, high: 50_000 },
-    { key: "tempC", label: "It stands at", of: "temp", start: 42, low: 10, high: 50 },
+    { key: "tempC", label: "Temperature", of: "temp", start: 42, low: 10, high: 50 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(culturedDairy, { type: str(v, "type"), milkG: num(v, "milk"), tempC: num(v, "tempC") });
     return {
       headline: `${say(got.cultureG, "mass")} of culture; set after about ${say(got.hours * 60, "time")}, at ${say(got.targetPh, "pH")}.`,
       figures: [
         { key: "culture", label: "Culture", value: got.cultureG, of: "mass" },
         { key: "hours", label: "Set after", value: got.hours * 60, of: "time", low: got.low * 60, high: got.high * 60 },
-        { key: "ph", label: "then at", value: got.targetPh, of: "pH" },
+        { key: "ph", label: "pH then", value: got.targetPh, of: "pH" },
       ],
       notes: [{ text: "Heat the milk to 72 °C first, cool it, and chill what is set within two hours.", caution: true }],
       writes: [

@@ -28,8 +28,8 @@ function fallsTo(list: readonly Reading[], tempC: number): number | undefined {
 const COOLED: Panel = {
   id: "cooling-check",
   subject: SUBJECT,
-  title: "Did it cool in time",
-  does: "Readings from the middle of a pot, held against the rules of cooling.",
+  title: "Did it cool in time?",
+  does: "Readings from the middle of a pot, checked against the cooling rules.",
   fields: [
     {
       key: "readings",
@@ -48,17 +48,17 @@ const COOLED: Panel = {
     },
     {
       key: "rule",
-      label: "By the rule",
+      label: "Rule",
       of: "choice",
       start: "twoStage",
       choices: [
-        ["twoStage", "two stages, six hours in all"],
+        ["twoStage", "two stages, six hours in total"],
         ["twoStageStrict", "two stages, four hours for the second"],
         ["ninety", "advice: ninety minutes to the fridge"],
       ],
     },
   ],
-  reckon(v, { call, say, exactly }) {
+  calculate(v, { call, say, exactly }) {
     const list = taken(v);
     const seconds = (t: number) => {
       const at = fallsTo(list, t);
@@ -73,9 +73,9 @@ const COOLED: Panel = {
     const words: Readonly<Record<string, string>> = {
       ok: "It cooled in time.",
       running: "Not over yet: it may still be in time.",
-      fail1: "Too slow to 21 °C: it is thrown away, or was it reheated to 74 °C in time?",
-      fail2: "Too slow to 5 °C: it is thrown away.",
-      over: "Over the ninety minutes that are advised.",
+      fail1: "Too slow to 21 °C: throw it away, unless it was reheated to 74 °C in time.",
+      fail2: "Too slow to 5 °C: throw it away.",
+      over: "Over the advised ninety minutes.",
     };
     const minutes = (m: number | null | undefined) => (m === null || m === undefined ? Number.POSITIVE_INFINITY : m);
     return {
@@ -97,7 +97,7 @@ const COOLED: Panel = {
         ],
       },
       notes: [
-        { text: "In the middle of the pot, by the slowest point. What is too slow looks and smells as good as ever.", caution: true },
+        { text: "In the middle of the pot, by the slowest point. Food that cooled too slowly can look and smell fine.", caution: true },
       ],
     };
   },
@@ -106,8 +106,8 @@ const COOLED: Panel = {
 const HOT: Panel = {
   id: "hot-hold",
   subject: SUBJECT,
-  title: "Was it kept hot",
-  does: "Readings of food that is kept hot, and what may be done with it.",
+  title: "Was it kept hot?",
+  does: "Readings of food kept hot, and what to do with it.",
   fields: [
     {
       key: "readings",
@@ -124,7 +124,7 @@ const HOT: Panel = {
       hint: "30 min 66; 60 min 61",
     },
   ],
-  reckon(v, { call, exactly }) {
+  calculate(v, { call, exactly }) {
     const list = taken(v);
     const got = call(hotHold, { readings: list.map(([m, c]) => [m, c] as const) });
     const words: Readonly<Record<string, string>> = {
@@ -157,12 +157,12 @@ const HOT: Panel = {
 const KILLED: Panel = {
   id: "heat-kills",
   subject: SUBJECT,
-  title: "What the heat has killed",
-  does: "Readings from the middle, added up into how far a germ is reduced.",
+  title: "How many germs the heat killed",
+  does: "Readings from the middle, added up into a log reduction.",
   fields: [
     {
       key: "kills",
-      label: "What it is",
+      label: "Food",
       of: "choice",
       start: "salmonellaPoultry",
       choices: KILLS,
@@ -183,21 +183,21 @@ const KILLED: Panel = {
       hint: "40 min 58; 60 min 62",
     },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const list = taken(v);
     const got = call(logReduction, { organism: str(v, "kills"), readings: list.map(([m, c]) => [m, c] as const) });
     return {
       headline: `${say(got.logs, "number")} powers of ten; ${got.met ? "that is enough" : `${say(got.goal, "number")} are wanted`}.`,
       figures: [
-        { key: "logs", label: "Reduced by powers of ten", value: got.logs, of: "number" },
-        { key: "goal", label: "Wanted", value: got.goal, of: "number" },
+        { key: "logs", label: "Log reduction", value: got.logs, of: "number" },
+        { key: "goal", label: "Log reduction needed", value: got.goal, of: "number" },
       ],
       curve: {
         title: "Readings",
         x: { label: "from the first", of: "time" },
         y: { label: "middle", of: "temp" },
         lines: [dots(list)],
-        marks: [{ on: "y", at: 54.4, label: "nothing counts below" }],
+        marks: [{ on: "y", at: 54.4, label: "does not count below" }],
       },
       notes: [
         {
@@ -218,16 +218,22 @@ const BOX: Panel = {
   id: "on-the-road",
   subject: SUBJECT,
   title: "Food on the road",
-  does: "What a box keeps of the cold or the heat until you are there.",
+  does: "How cold or hot food stays in a box on the way.",
   fields: [
     { key: "food", label: "Food", of: "mass", usual: "kg", start: 3000, low: 10, high: 50_000 },
     { key: "foodC", label: "at", of: "temp", start: 4, low: -5, high: 95 },
-    { key: "ice", label: "Ice packs with it", of: "mass", usual: "kg", start: 1500, low: 0, high: 50_000 },
-    { key: "box", label: "In", of: "choice", start: "foam", choices: Object.entries(BOXES).map(([k, [label]]) => [k, label] as const) },
+    { key: "ice", label: "Ice packs", of: "mass", usual: "kg", start: 1500, low: 0, high: 50_000 },
+    {
+      key: "box",
+      label: "Packed in",
+      of: "choice",
+      start: "foam",
+      choices: Object.entries(BOXES).map(([k, [label]]) => [k, label] as const),
+    },
     { key: "outside", label: "Outside", of: "temp", start: 24, low: -20, high: 50 },
-    { key: "hours", label: "On the way", of: "time", usual: "h", start: 180, low: 0, high: 4320 },
+    { key: "hours", label: "Travel time", of: "time", usual: "h", start: 180, low: 0, high: 4320 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const [, uaWK] = BOXES[str<keyof typeof BOXES>(v, "box")];
     const input = {
       foodKg: num(v, "food") / 1000,
@@ -240,9 +246,9 @@ const BOX: Panel = {
     const got = call(insulatedBox, { ...input, hours: num(v, "hours") / 60 });
     const bad = got.tempC > 5 && got.tempC < 60;
     return {
-      headline: `${say(got.tempC, "temp")} when you are there${bad ? ": it counts as in the warm." : "."}`,
+      headline: `${say(got.tempC, "temp")} on arrival${bad ? ": that counts as time in the danger zone." : "."}`,
       figures: [
-        { key: "temp", label: "When you are there", value: got.tempC, of: "temp" },
+        { key: "temp", label: "On arrival", value: got.tempC, of: "temp" },
         { key: "ice", label: "The ice lasts", value: got.iceHours * 60, of: "time" },
       ],
       notes: [

@@ -6,7 +6,7 @@ import { carryOverRule, dryingTime, equivalentHalf, roastAndRest, stallTemperatu
 import { type FigureField, type Line, num, type Panel, readings, str, type Values, yes } from "../panel";
 
 const SUBJECT = "Roast, smoke, fry";
-const mass: FigureField = { key: "mass", label: "The joint", of: "mass", usual: "kg", start: 2000, low: 100, high: 20_000 };
+const mass: FigureField = { key: "mass", label: "Joint", of: "mass", usual: "kg", start: 2000, low: 100, high: 20_000 };
 const SHAPES = [
   ["sphere", "compact"],
   ["log", "long"],
@@ -14,10 +14,10 @@ const SHAPES = [
 /** A whole bird is hollow, and a bone leads heat: both cook as if they were thinner. */
 const ROAST_SHAPES = [...SHAPES, ["bird", "a whole bird, or on the bone"]] as const;
 const BIRD = 0.85;
-const shape = { key: "shape", label: "Its shape", of: "choice", start: "sphere", choices: SHAPES } as const;
+const shape = { key: "shape", label: "Shape", of: "choice", start: "sphere", choices: SHAPES } as const;
 const long: FigureField & { readonly when: (v: Values) => boolean } = {
   key: "long",
-  label: "Its length",
+  label: "Length",
   of: "length",
   usual: "cm",
   start: 250,
@@ -36,7 +36,7 @@ const ROAST: Panel = {
   id: "roast",
   subject: SUBJECT,
   title: "Roast and its rest",
-  does: "At what temperature to take a joint out so that it ends where it should, and how long it takes.",
+  does: "When to take a joint out so that it ends at the right temperature, and how long it takes.",
   heavy: true,
   fields: [
     mass,
@@ -44,10 +44,10 @@ const ROAST: Panel = {
     long,
     { key: "from", label: "From", of: "temp", start: 6, low: -2, high: 40 },
     { key: "oven", label: "Oven", of: "temp", start: 160, low: 60, high: 300 },
-    { key: "fan", label: "With its fan", of: "yes", start: false },
-    { key: "target", label: "The middle shall end at", of: "temp", start: 58, low: 40, high: 95 },
+    { key: "fan", label: "Fan on", of: "yes", start: false },
+    { key: "target", label: "Final core temperature", of: "temp", start: 58, low: 40, high: 95 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const half = call(equivalentHalf, {
       massKg: num(v, "mass") / 1000,
       shape: v.shape === "log" ? "cylinder" : "sphere",
@@ -76,13 +76,13 @@ const ROAST: Panel = {
       figures: [
         { key: "pull", label: "Take it out at", value: pull, of: "temp" },
         { key: "cook", label: "In the oven", value: got.cookMin, of: "time", low: got.cookMin * LEAST, high: got.cookMin * MOST },
-        { key: "rise", label: "It rises by", value: rule.value, of: "warmth", low: rule.value, high: rule.value * 2 },
-        { key: "rest", label: "Let it rest", value: rest, of: "time" },
+        { key: "rise", label: "Carry-over", value: rule.value, of: "warmth", low: rule.value, high: rule.value * 2 },
+        { key: "rest", label: "Rest for", value: rest, of: "time" },
       ],
       curve: roastCurve(body, got.cookMin, num(v, "target"), pull),
       notes: [
         {
-          text: "Its rise comes from a table and may be twice that where it is left covered on a hot tray. Ovens and joints differ by a fifth either way: the probe decides.",
+          text: "The carry-over comes from a table and can be twice that if the joint stays covered on a hot tray. Ovens and joints differ by a fifth either way: the probe decides.",
         },
         {
           text: "Safe marks: poultry 74 °C, mince 71 °C, whole cuts of red meat 63 °C and three minutes' rest. Below that is a choice to tell guests.",
@@ -121,8 +121,8 @@ function roastCurve(
   }
   core.push([cookMin, pull]);
   return {
-    title: "The middle of the joint",
-    x: { label: "from the oven door", of: "time" as const },
+    title: "Core temperature",
+    x: { label: "from the start", of: "time" as const },
     y: { label: "middle", of: "temp" as const, from: 0 },
     lines: [{ name: "middle", look: "copper" as const, points: core }],
     // It ends where the joint comes out.
@@ -133,8 +133,8 @@ function roastCurve(
 const FORECAST: Panel = {
   id: "forecast",
   subject: SUBJECT,
-  title: "When will it be done",
-  does: "From readings of the probe: how long the joint still takes, with a band; through the stall and past the wrapping.",
+  title: "When will it be done?",
+  does: "From probe readings: how much longer the joint takes, with a range, through the stall and after wrapping.",
   heavy: true,
   fields: [
     {
@@ -159,7 +159,7 @@ const FORECAST: Panel = {
     long,
     { key: "bare", label: "Smoked without wrapping", of: "yes", start: false },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const half = call(equivalentHalf, {
       massKg: num(v, "mass") / 1000,
       shape: v.shape === "log" ? "cylinder" : "sphere",
@@ -176,13 +176,13 @@ const FORECAST: Panel = {
       unwrapped: yes(v, "bare"),
     });
     const words: Readonly<Record<string, string>> = {
-      noData: "There is nothing to go by yet.",
-      never: "So it never gets there: the chamber is too cool.",
+      noData: "There are not enough readings yet.",
+      never: "It will never get there: the oven or smoker is too cool.",
       done: "It is done.",
       learning: "Too early to say much:",
       forecast: "",
       beforeStall: "Before its stall:",
-      stall: "It stands still, as smoked joints do:",
+      stall: "It has stalled, as smoked joints do:",
     };
     const eta = got.etaMin ?? Number.POSITIVE_INFINITY;
     const last = taken.at(-1) as (typeof taken)[number];
@@ -207,7 +207,7 @@ const FORECAST: Panel = {
       figures: [
         {
           key: "eta",
-          label: "Still to go",
+          label: "Time left",
           value: eta,
           of: "time",
           ...(got.lowMin !== null && got.highMin !== null ? { low: got.lowMin, high: got.highMin } : {}),
@@ -223,7 +223,7 @@ const FORECAST: Panel = {
       },
       notes: [
         {
-          text: "The band is wide on purpose. Opening the door, moving the probe or another setting spoils the forecast: begin the readings anew.",
+          text: "The range is wide on purpose. If you open the door, move the probe or change the setting, start the readings again.",
         },
       ],
     };

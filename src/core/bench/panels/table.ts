@@ -1,4 +1,4 @@
-// Amounts and the table: portions, yields, other tins, weights of volumes, salt and alcohol for a guest.
+// Portions and amounts: portions, yields, other tins, weights of volumes, salt and alcohol for a guest.
 import { volumeToMass } from "../../measures/density";
 import { doughPiecePlan, guestEquivalents, PORTION_CATEGORIES, portionRaw } from "../../measures/portions";
 import { panScale, scaleAmount, scaleTime } from "../../measures/scaling";
@@ -8,7 +8,7 @@ import { chainYield, dryingYield, rawNeeded } from "../../measures/yields";
 import { type ChoiceField, type FigureField, num, type Panel, str } from "../panel";
 import { OF_WHAT } from "./choices";
 
-const SUBJECT = "Amounts and the table";
+const SUBJECT = "Portions and amounts";
 /** Groups of the tables, as a cook calls what is done. */
 const GROUPS: Readonly<Record<string, string>> = {
   trim: "trimming",
@@ -48,36 +48,36 @@ const count = (key: string, label: string, start: number, high = 500): FigureFie
 const PORTIONS: Panel = {
   id: "portions",
   subject: SUBJECT,
-  title: "How much for the table",
-  does: "What to buy for those who come, children and good eaters counted as what they eat.",
+  title: "How much to buy",
+  does: "What to buy for your guests, with children and big eaters counted.",
   fields: [
-    count("adult", "Grown-ups", 6),
-    count("hearty", "of more appetite", 1),
-    count("light", "of less", 0),
+    count("adult", "Adults", 6),
+    count("hearty", "Big eaters", 1),
+    count("light", "Small eaters", 0),
     count("teen", "Teenagers", 0),
     count("child", "Children", 2),
     count("toddler", "Small children", 0),
     {
       key: "category",
-      label: "Of what",
+      label: "Food",
       of: "choice",
       start: "meat_boneless_braise",
       choices: PORTION_CATEGORIES.filter((k) => !SHOWN_BY_OTHERS.test(k)).map((k) => [k, words(k)] as const),
     },
     { key: "courses", label: "Courses", of: "count", start: 1, low: 1, high: 8 },
-    { key: "options", label: "Things of that kind", of: "count", start: 1, low: 1, high: 6 },
-    { key: "left", label: "Left over on purpose", of: "share", start: 0, low: 0, high: 300 },
+    { key: "options", label: "Dishes of that kind", of: "count", start: 1, low: 1, high: 6 },
+    { key: "left", label: "Planned leftovers", of: "share", start: 0, low: 0, high: 300 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const guests = Object.fromEntries(["adult", "hearty", "light", "teen", "child", "toddler"].map((k) => [k, Math.round(num(v, k))]));
     const table = call(guestEquivalents, { guests, courses: Math.round(num(v, "courses")), leftoverPct: num(v, "left") });
     const got = call(portionRaw, { category: str(v, "category"), equivalents: table.equivalents, options: Math.round(num(v, "options")) });
     const of = str(v, "category").endsWith("_mL") ? ("volume" as const) : ("mass" as const);
     return {
-      headline: `${say(got.total, of)} for ${table.heads} at the table, who eat like ${say(table.equivalents, "number")}.`,
+      headline: `${say(got.total, of)} for ${table.heads} guests, who eat like ${say(table.equivalents, "number")}.`,
       figures: [
         { key: "total", label: "As bought", value: got.total, of, low: got.low, high: got.high },
-        { key: "like", label: "They eat like grown-ups, so many", value: table.equivalents, of: "number" },
+        { key: "like", label: "Adult portions", value: table.equivalents, of: "number" },
       ],
     };
   },
@@ -90,16 +90,16 @@ const YIELD_CHOICES: ChoiceField["choices"] = [
 const YIELDS: Panel = {
   id: "yields",
   subject: SUBJECT,
-  title: "From the market to the plate",
-  does: "What to buy, so that after trimming, cooking and losses so much reaches the plate.",
+  title: "From the shop to the plate",
+  does: "What to buy, so that enough is left after trimming and cooking.",
   fields: [
     { key: "final", label: "On the plate", of: "mass", usual: "g", start: 1500, low: 1, high: 50_000 },
     { key: "first", label: "First loss", of: "choice", start: "trim_carrot_peeled", choices: YIELD_CHOICES.slice(1) },
     { key: "second", label: "then", of: "choice", start: "none", choices: YIELD_CHOICES },
-    { key: "third", label: "and then", of: "choice", start: "none", choices: YIELD_CHOICES },
-    { key: "safety", label: "To be safe", of: "share", start: 5, low: 0, high: 50 },
+    { key: "third", label: "Second loss", of: "choice", start: "none", choices: YIELD_CHOICES },
+    { key: "safety", label: "Extra", of: "share", start: 5, low: 0, high: 50 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const losses = ["first", "second", "third"].map((k) => str(v, k)).filter((k) => k !== "none");
     const chain = call(chainYield, { yields: losses });
     const got = call(rawNeeded, { finalG: num(v, "final"), yields: losses, safetyPct: num(v, "safety") });
@@ -107,7 +107,7 @@ const YIELDS: Panel = {
       headline: `Buy ${say(got.rawG, "mass")}.`,
       figures: [
         { key: "raw", label: "To buy", value: got.rawG, of: "mass", low: num(v, "final") / chain.high, high: num(v, "final") / chain.low },
-        { key: "left", label: "Left of it", value: chain.factor * 100, of: "share", low: chain.low * 100, high: chain.high * 100 },
+        { key: "left", label: "Yield", value: chain.factor * 100, of: "share", low: chain.low * 100, high: chain.high * 100 },
       ],
     };
   },
@@ -117,20 +117,20 @@ const DRYING: Panel = {
   id: "drying",
   subject: SUBJECT,
   title: "Drying",
-  does: "What is left of a food whose water goes.",
+  does: "How much is left of a food when it dries.",
   fields: [
     { key: "start", label: "Fresh", of: "mass", usual: "g", start: 1000, low: 1, high: 50_000 },
-    { key: "wet", label: "Water in it", of: "share", start: 85, low: 1, high: 99 },
-    { key: "dry", label: "Water in it, dried", of: "share", start: 20, low: 0, high: 98 },
+    { key: "wet", label: "Water when fresh", of: "share", start: 85, low: 1, high: 99 },
+    { key: "dry", label: "Water when dried", of: "share", start: 20, low: 0, high: 98 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(dryingYield, { startG: num(v, "start"), moistureStartPct: num(v, "wet"), moistureEndPct: num(v, "dry") });
     return {
       headline: `${say(got.endG, "mass")} are left; ${say(got.waterLostG, "water")} of water has gone.`,
       figures: [
         { key: "end", label: "Dried", value: got.endG, of: "mass" },
-        { key: "lost", label: "Water gone", value: got.waterLostG, of: "water" },
-        { key: "part", label: "Left of it", value: got.factor * 100, of: "share" },
+        { key: "lost", label: "Water lost", value: got.waterLostG, of: "water" },
+        { key: "part", label: "Yield", value: got.factor * 100, of: "share" },
       ],
     };
   },
@@ -139,14 +139,14 @@ const DRYING: Panel = {
 const PIECES: Panel = {
   id: "pieces",
   subject: SUBJECT,
-  title: "Dough for so many pieces",
-  does: "How much dough for so many rolls, wrappers or loaves.",
+  title: "Dough for pieces",
+  does: "How much dough for rolls, wrappers or loaves.",
   fields: [
-    { key: "piece", label: "Each weighs", of: "mass", usual: "g", start: 60, low: 1, high: 3000 },
-    { key: "count", label: "How many", of: "count", start: 16, low: 1, high: 10_000 },
-    { key: "loss", label: "Stuck to bowl and hands", of: "share", start: 2, low: 0, high: 15 },
+    { key: "piece", label: "Weight of each", of: "mass", usual: "g", start: 60, low: 1, high: 3000 },
+    { key: "count", label: "Count", of: "count", start: 16, low: 1, high: 10_000 },
+    { key: "loss", label: "Lost on bowl and hands", of: "share", start: 2, low: 0, high: 15 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(doughPiecePlan, { pieceG: num(v, "piece"), count: Math.round(num(v, "count")), lossPct: num(v, "loss") });
     return { headline: `${say(got.doughG, "mass")} of dough.`, figures: [{ key: "dough", label: "Dough", value: got.doughG, of: "mass" }] };
   },
@@ -166,25 +166,25 @@ const TIN: Panel = {
   id: "tins",
   subject: SUBJECT,
   title: "Another tin, more guests",
-  does: "How many times the amounts for another tin or number, what that does to a spice, and to the times.",
+  does: "How to scale amounts, spices and times for another tin or number of guests.",
   fields: [
     { key: "from", label: "The recipe's tin", of: "choice", start: "round", choices: TINS },
     side("fromD", "across", 240, (v) => v.from === "round"),
     side("fromL", "long", 300, (v) => v.from === "rect"),
     side("fromW", "wide", 200, (v) => v.from === "rect"),
     { key: "to", label: "Your tin", of: "choice", start: "round", choices: TINS },
-    side("toD", "yours across", 280, (v) => v.to === "round"),
-    side("toL", "yours long", 300, (v) => v.to === "rect"),
-    side("toW", "yours wide", 200, (v) => v.to === "rect"),
-    { key: "depth", label: "Filled as deep, times", of: "number", start: 1, low: 0.1, high: 10 },
+    side("toD", "Width of yours", 280, (v) => v.to === "round"),
+    side("toL", "Length of yours", 300, (v) => v.to === "rect"),
+    side("toW", "Width of yours, short side", 200, (v) => v.to === "rect"),
+    { key: "depth", label: "Depth, times the recipe's", of: "number", start: 1, low: 0.1, high: 10 },
     { key: "amount", label: "An amount of the recipe", of: "mass", usual: "g", start: 250, low: 0, high: 50_000 },
     {
       key: "rule",
-      label: "It grows",
+      label: "It scales",
       of: "choice",
       start: "linear",
       choices: [
-        ["linear", "with the whole"],
+        ["linear", "fully"],
         ["potent", "less: strong spice, chilli, smoke"],
         ["surface", "with the surface: crumbs, glaze"],
         ["none", "not at all"],
@@ -193,11 +193,11 @@ const TIN: Panel = {
     { key: "time", label: "A time of the recipe", of: "time", usual: "min", start: 40, low: 0, high: 2880 },
     {
       key: "mode",
-      label: "It is",
+      label: "Kind",
       of: "choice",
       start: "thicknessSurface",
       choices: [
-        ["none", "as long as ever"],
+        ["none", "does not change"],
         ["handwork", "work by hand"],
         ["reduceSamePot", "boiling down in one pot"],
         ["heatUpSamePower", "heating up on one burner"],
@@ -207,7 +207,7 @@ const TIN: Panel = {
       ],
     },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const tin = (k: "from" | "to") =>
       v[k] === "round"
         ? ({ shape: "round", diameterMm: num(v, `${k}D`) } as const)
@@ -218,9 +218,9 @@ const TIN: Panel = {
     return {
       headline: `${say(factor, "number")} times as much: ${say(amount.amount, "mass")}, and ${say(time.minutes, "time")}.`,
       figures: [
-        { key: "factor", label: "Times as much", value: factor, of: "number" },
-        { key: "scaled", label: "The amount", value: amount.amount, of: "mass" },
-        { key: "minutes", label: "The time", value: time.minutes, of: "time" },
+        { key: "factor", label: "Factor", value: factor, of: "number" },
+        { key: "scaled", label: "Amount", value: amount.amount, of: "mass" },
+        { key: "minutes", label: "Time", value: time.minutes, of: "time" },
       ],
     };
   },
@@ -230,28 +230,28 @@ const WEIGH: Panel = {
   id: "weigh",
   subject: SUBJECT,
   title: "Cups and spoons to weight",
-  does: "What a volume of an ingredient weighs, with how far hands differ.",
-  fields: [OF_WHAT, { key: "volume", label: "How much", of: "volume", usual: "mL", start: 240, low: 0, high: 40_000 }],
-  reckon(v, { call, say }) {
+  does: "What a volume of an ingredient weighs, and how much that varies.",
+  fields: [OF_WHAT, { key: "volume", label: "Volume", of: "volume", usual: "mL", start: 240, low: 0, high: 40_000 }],
+  calculate(v, { call, say }) {
     const got = call(volumeToMass, { mL: num(v, "volume"), ingredient: str(v, "what") });
     return {
       headline: `${say(got.g, "mass")}.`,
-      figures: [{ key: "g", label: "It weighs", value: got.g, of: "mass", low: got.low, high: got.high }],
-      notes: got.high - got.low > got.g * 0.15 ? [{ text: "Hands fill a cup of this very differently: weigh it." }] : [],
+      figures: [{ key: "g", label: "Weight", value: got.g, of: "mass", low: got.low, high: got.high }],
+      notes: got.high - got.low > got.g * 0.15 ? [{ text: "People fill a cup of this very differently: weigh it." }] : [],
     };
   },
 };
 
 const saltRow = (n: number, label: string, g: number, pct: number, eaten: number): Panel["fields"] => [
   { key: `g${n}`, label, of: "mass", usual: "g", start: g, low: 0, high: 50_000 },
-  { key: `s${n}`, label: `salt in it (${n})`, of: "share", start: pct, low: 0, high: 100 },
-  { key: `e${n}`, label: `of it eaten (${n})`, of: "share", start: eaten, low: 0, high: 100 },
+  { key: `s${n}`, label: `salt content (${n})`, of: "share", start: pct, low: 0, high: 100 },
+  { key: `e${n}`, label: `share eaten (${n})`, of: "share", start: eaten, low: 0, high: 100 },
 ];
 const SALT: Panel = {
   id: "salt-per-guest",
   subject: SUBJECT,
   title: "Salt for a guest",
-  does: "All the salt of a dish, counted once, for one guest. A dish's own stands under its Amounts.",
+  does: "The salt of a whole dish for one guest. For your own dish see its Amounts page.",
   fields: [
     ...saltRow(1, "Meat, cured", 2000, 1.5, 100),
     ...saltRow(2, "Sauce or stock", 1500, 0.8, 70),
@@ -259,19 +259,24 @@ const SALT: Panel = {
     ...saltRow(4, "Pickle", 400, 2, 50),
     { key: "servings", label: "Guests", of: "count", start: 8, low: 1, high: 500 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const items = [1, 2, 3, 4].map((n) => ({ g: num(v, `g${n}`), saltPct: num(v, `s${n}`), eaten: num(v, `e${n}`) / 100 }));
     const got = call(saltPerServing, { items, servings: num(v, "servings") });
     return {
-      headline: `${say(got.saltG, "grams")} of salt for each: ${say(got.pctOf5g, "share")} of what is advised for a day.`,
+      headline: `${say(got.saltG, "grams")} of salt per guest: ${say(got.pctOf5g, "share")} of the advice for a day.`,
       figures: [
-        { key: "salt", label: "Salt for each", value: got.saltG, of: "grams" },
+        { key: "salt", label: "Salt per guest", value: got.saltG, of: "grams" },
         { key: "day", label: "of a day's 5 g", value: got.pctOf5g, of: "share" },
-        { key: "sodium", label: "Sodium for each", value: got.sodiumMg / 1000, of: "grams" },
+        { key: "sodium", label: "Sodium per guest", value: got.sodiumMg / 1000, of: "grams" },
       ],
       notes:
         got.saltG > 5
-          ? [{ text: "That is more than a whole day's: season the parts for each other, not each by itself.", caution: true }]
+          ? [
+              {
+                text: "That is more than the advice for a whole day. Season the components for each other, not each one by itself.",
+                caution: true,
+              },
+            ]
           : [],
     };
   },
@@ -280,14 +285,14 @@ const SALT: Panel = {
 const ALCOHOL: Panel = {
   id: "alcohol",
   subject: SUBJECT,
-  title: "Alcohol that stays",
-  does: "What cooking leaves of the alcohol of wine, beer or spirits.",
+  title: "Alcohol after cooking",
+  does: "How much alcohol is left after cooking with wine, beer or spirits.",
   fields: [
     { key: "volume", label: "Wine, beer or spirits", of: "volume", usual: "mL", start: 500, low: 0, high: 40_000 },
     { key: "abv", label: "Strength, by volume", of: "share", start: 12.5, low: 0, high: 96 },
     {
       key: "mode",
-      label: "It is",
+      label: "Kind",
       of: "choice",
       start: "simmered",
       choices: [
@@ -301,7 +306,7 @@ const ALCOHOL: Panel = {
     { key: "minutes", label: "for", of: "time", usual: "min", start: 90, low: 0, high: 1440, when: (v) => v.mode === "simmered" },
     { key: "servings", label: "Guests", of: "count", start: 8, low: 1, high: 500 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const got = call(alcoholRetained, {
       mode: str(v, "mode"),
       mL: num(v, "volume"),
@@ -310,15 +315,13 @@ const ALCOHOL: Panel = {
       ...(v.mode === "simmered" ? { minutes: num(v, "minutes") } : {}),
     });
     return {
-      headline: `${say(got.retainedPct, "share")} of it stays: ${say(got.perServingG, "grams")} for each guest.`,
+      headline: `${say(got.retainedPct, "share")} of it is left: ${say(got.perServingG, "grams")} for each guest.`,
       figures: [
-        { key: "kept", label: "Stays", value: got.retainedPct, of: "share" },
-        { key: "each", label: "Alcohol for each", value: got.perServingG, of: "grams" },
-        { key: "all", label: "Alcohol in all", value: got.ethanolG, of: "grams" },
+        { key: "kept", label: "Alcohol left", value: got.retainedPct, of: "share" },
+        { key: "each", label: "Alcohol per guest", value: got.perServingG, of: "grams" },
+        { key: "all", label: "Total alcohol", value: got.ethanolG, of: "grams" },
       ],
-      notes: [
-        { text: "It never all goes. Say so to guests who take none: for children, in pregnancy, or by their own choice.", caution: true },
-      ],
+      notes: [{ text: "Some alcohol always stays. Tell guests who avoid it: children, in pregnancy, or by choice.", caution: true }],
     };
   },
 };

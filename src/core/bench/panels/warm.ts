@@ -5,7 +5,7 @@ import { bagPasteurise, holdForLog } from "../../measures/heat/pasteurise";
 import { quickThaw, thawEnthalpySlab } from "../../measures/heat/thaw";
 import { judgeReheat } from "../../measures/heat/verdicts";
 import { bagComeUp, burnerPower, potHeatTime, seriesTheta, thawTime } from "../../measures/heat/warming";
-import { type ChoiceField, num, type Panel, type Reckoned, type Scene, str, type Values } from "../panel";
+import { type Calculated, type ChoiceField, num, type Panel, type Scene, str, type Values } from "../panel";
 import { KILLS } from "./choices";
 import { POT_FOODS } from "./cool";
 
@@ -36,6 +36,8 @@ const [BIRD_LEAST, BIRD_MOST] = [0.6, 1.4];
 const LONG_THAW_MIN = 4 * 1440;
 const birdWidthM = (kg: number, medium: string) =>
   ((6 * kg) / (POULTRY_KG_M3 * Math.PI)) ** (1 / 3) * (medium.startsWith("fridge") ? BALL.fridge : BALL.water);
+/** A flat pack is taken for square. Density of meat and fish, close enough for the rest. */
+const packSideM = (kg: number, thickM: number) => Math.min(2, Math.max(thickM, Math.sqrt(kg / (POULTRY_KG_M3 * thickM))));
 const isBird = (v: Values) => v.food === "poultry" && v.form === "bird";
 
 const placed = (label: string) => (label.startsWith("fridge") ? `the ${label}` : label);
@@ -44,13 +46,13 @@ const THAW: Panel = {
   id: "thaw",
   subject: SUBJECT,
   title: "Thawing",
-  does: "How long a frozen piece takes, and how long its outside is warm meanwhile.",
+  does: "How long a frozen piece takes to thaw, and how long its outside is warm.",
   heavy: true,
   fields: [
-    { key: "food", label: "What it is", of: "choice", start: "poultry", choices: FROZEN },
+    { key: "food", label: "Food", of: "choice", start: "poultry", choices: FROZEN },
     {
       key: "form",
-      label: "Its shape",
+      label: "Shape",
       of: "choice",
       start: "flat",
       when: (v) => v.food === "poultry",
@@ -59,32 +61,35 @@ const THAW: Panel = {
         ["bird", "a whole bird"],
       ],
     },
-    { key: "thick", label: "At its thickest", of: "length", usual: "cm", start: 50, low: 3, high: 200, when: (v) => !isBird(v) },
-    { key: "mass", label: "It weighs", of: "mass", usual: "kg", start: 2000, low: 300, high: 15_000, when: isBird },
+    { key: "thick", label: "Thickness", of: "length", usual: "cm", start: 50, low: 3, high: 200, when: (v) => !isBird(v) },
+    { key: "mass", label: "Weight", of: "mass", usual: "kg", start: 1000, low: 50, high: 15_000 },
     {
       key: "medium",
-      label: "Thawed in",
+      label: "Thawing in",
       of: "choice",
       start: "fridgeStill",
       choices: Object.entries(MEDIA).map(([k, [label]]) => [k, label] as const),
     },
-    { key: "at", label: "there at", of: "temp", start: 4, low: -0.5, high: 21 },
-    { key: "start", label: "The freezer", of: "temp", start: -18, low: -40, high: -2 },
+    { key: "at", label: "Temperature there", of: "temp", start: 4, low: -0.5, high: 21 },
+    { key: "start", label: "Freezer temperature", of: "temp", start: -18, low: -40, high: -2 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const [label, h] = MEDIA[str(v, "medium")] ?? ["fridge", 7];
     if (isBird(v)) return thawedBird(v, label, h, { call, say });
     const common = { food: str(v, "food"), thicknessM: num(v, "thick") / 1000, h, tMedium: num(v, "at"), tStart: num(v, "start") };
-    const plank = call(thawTime, common);
+    const side = packSideM(num(v, "mass") / 1000, common.thicknessM);
+    const plank = call(thawTime, { ...common, lengthM: side, widthM: side });
     const slab = call(thawEnthalpySlab, { ...common, ...quickThaw(common) });
-    const minutes = Math.max(plank.seconds, slab.seconds) / 60;
-    const warm = (slab.surfaceOver5S ?? 0) / 60;
+    // The slab is endless; the pack thaws from its edges as well, sooner by what Plank's formula makes of its sides.
+    const byEdges = plank.seconds / call(thawTime, common).seconds;
+    const minutes = Math.max(plank.seconds, slab.seconds * byEdges) / 60;
+    const warm = ((slab.surfaceOver5S ?? 0) * byEdges) / 60;
     return {
       headline: `${say(minutes, "time")} in ${placed(label)}.`,
       figures: [
         { key: "thawed", label: "Thawed after", value: minutes, of: "time", low: minutes * 0.75, high: minutes * 1.4 },
-        { key: "surface", label: "Its outside is then at", value: slab.surfaceC ?? num(v, "at"), of: "temp" },
-        { key: "warm", label: "Its outside is above 5 °C for", value: warm, of: "time" },
+        { key: "surface", label: "Outside temperature then", value: slab.surfaceC ?? num(v, "at"), of: "temp" },
+        { key: "warm", label: "Outside above 5 °C for", value: warm, of: "time" },
       ],
       notes: [
         ...(num(v, "at") > 8 || warm > 120
@@ -96,7 +101,7 @@ const THAW: Panel = {
             ]
           : []),
         {
-          text: "Never on the counter. What thawed in water is cooked at once; what thawed in the fridge keeps a day or two.",
+          text: "Never on the counter. Cook food thawed in water at once; thawed in the fridge it keeps a day or two.",
           caution: true,
         },
       ],
@@ -105,7 +110,7 @@ const THAW: Panel = {
   },
 };
 
-function thawedBird(v: Values, label: string, h: number, { call, say }: Pick<Scene, "call" | "say">): Reckoned {
+function thawedBird(v: Values, label: string, h: number, { call, say }: Pick<Scene, "call" | "say">): Calculated {
   const width = birdWidthM(num(v, "mass") / 1000, str(v, "medium"));
   const ball = { thicknessM: width, lengthM: width, widthM: width };
   const { seconds } = call(thawTime, { food: "poultry", ...ball, h, tMedium: num(v, "at"), tStart: num(v, "start") });
@@ -116,7 +121,12 @@ function thawedBird(v: Values, label: string, h: number, { call, say }: Pick<Sce
     figures: [{ key: "thawed", label: "Thawed after", value: minutes, of: "time", low: minutes * BIRD_LEAST, high: minutes * BIRD_MOST }],
     notes: [
       ...(inFridge && minutes > LONG_THAW_MIN
-        ? [{ text: "That is too long: its outside waits for days. Thaw it in cold water, changed each half hour.", caution: true }]
+        ? [
+            {
+              text: "That is too long: the outside is thawed for days before the middle. Thaw it in cold water, changed each half hour.",
+              caution: true,
+            },
+          ]
         : []),
       ...(!inFridge && num(v, "at") > 15
         ? [
@@ -140,17 +150,17 @@ function thawedBird(v: Values, label: string, h: number, { call, say }: Pick<Sce
 const REHEAT: Panel = {
   id: "reheat",
   subject: SUBJECT,
-  title: "Warming through",
-  does: "Minutes until a pot is hot all through, on this burner, and whether that is quick enough.",
+  title: "Reheating on the stove",
+  does: "How long until a pot is hot all through on this burner, and whether that is fast enough.",
   fields: [
-    { key: "food", label: "What it is", of: "choice", start: "pulseStew", choices: POT_FOODS },
-    { key: "volume", label: "How much", of: "volume", usual: "L", start: 3000, low: 100, high: 40_000 },
+    { key: "food", label: "Food", of: "choice", start: "pulseStew", choices: POT_FOODS },
+    { key: "volume", label: "Amount", of: "volume", usual: "L", start: 3000, low: 100, high: 40_000 },
     { key: "from", label: "From", of: "temp", start: 4, low: -1, high: 60 },
     { key: "to", label: "To", of: "temp", start: 75, low: 60, high: 99 },
     { key: "burner", label: "Burner", of: "power", start: 1800, low: 200, high: 8000 },
     {
       key: "kind",
-      label: "It is",
+      label: "Kind",
       of: "choice",
       start: "induction",
       choices: [
@@ -160,9 +170,9 @@ const REHEAT: Panel = {
         ["gas", "gas"],
       ],
     },
-    { key: "reheats", label: "Warmed up before", of: "count", start: 0, low: 0, high: 5 },
+    { key: "reheats", label: "Times reheated before", of: "count", start: 0, low: 0, high: 5 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const food = FOOD[str(v, "food")] as (typeof FOOD)[string];
     const massKg = (num(v, "volume") / 1e6) * food.rho;
     const power = call(burnerPower, { ratedW: num(v, "burner"), kind: str(v, "kind") });
@@ -183,7 +193,7 @@ const REHEAT: Panel = {
       ],
       notes: [
         {
-          text: "To 74 °C in the middle, within two hours, stirred, and only once. A thick stew is stirred or it burns below and stays cold in the middle.",
+          text: "To 74 °C in the middle, within two hours, and only once. Stir a thick stew, or it burns below and stays cold in the middle.",
           caution: true,
         },
       ],
@@ -198,15 +208,15 @@ const REHEAT: Panel = {
 const BATH: Panel = {
   id: "low-bath",
   subject: SUBJECT,
-  title: "A bag in a warm bath",
-  does: "How long until the middle is as warm as the bath, and until it is safe.",
+  title: "Bag in a water bath",
+  does: "How long until the middle reaches the bath temperature, and until it is safe.",
   heavy: true,
   fields: [
-    { key: "kills", label: "What it is", of: "choice", start: "salmonellaPoultry", choices: KILLS },
-    { key: "thick", label: "At its thickest", of: "length", usual: "mm", start: 30, low: 3, high: 150 },
+    { key: "kills", label: "Food", of: "choice", start: "salmonellaPoultry", choices: KILLS },
+    { key: "thick", label: "Thickness", of: "length", usual: "mm", start: 30, low: 3, high: 150 },
     {
       key: "shape",
-      label: "Its shape",
+      label: "Shape",
       of: "choice",
       start: "slab",
       choices: [
@@ -218,7 +228,7 @@ const BATH: Panel = {
     { key: "from", label: "From", of: "temp", start: 5, low: -2, high: 40 },
     { key: "bath", label: "Bath", of: "temp", start: 62, low: 40, high: 95 },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const body = { shape: str<"slab">(v, "shape"), thicknessMm: num(v, "thick"), tStart: num(v, "from"), tBath: num(v, "bath") };
     const up = call(bagComeUp, body).value / 60;
     const safe = call(bagPasteurise, { ...body, organism: str(v, "kills") });
@@ -236,12 +246,12 @@ const BATH: Panel = {
       headline: `Warm through after ${say(up, "time")}, safe after ${say(safe.minutes, "time")}.`,
       figures: [
         { key: "up", label: `Within half a degree of ${say(num(v, "bath"), "temp")}`, value: up, of: "time" },
-        { key: "safe", label: "Safe after, in all", value: safe.minutes, of: "time" },
-        { key: "hold", label: "of that held, once it is warm", value: hold.value, of: "time" },
+        { key: "safe", label: "Safe after, in total", value: safe.minutes, of: "time" },
+        { key: "hold", label: "Of that, holding time", value: hold.value, of: "time" },
         { key: "rise", label: "Past 54.4 °C in the middle after", value: safe.riseTo54Min ?? Number.POSITIVE_INFINITY, of: "time" },
       ],
       curve: {
-        title: "The middle of the bag",
+        title: "Core temperature",
         x: { label: "in the bath", of: "time" },
         y: { label: "middle", of: "temp" },
         lines: [{ name: "middle", look: "copper", points }],
@@ -252,12 +262,12 @@ const BATH: Panel = {
       },
       notes: [
         ...(cold
-          ? [{ text: "Below 54.5 °C things grow: not longer than four hours in all, and not for guests who need care.", caution: true }]
+          ? [{ text: "Below 54.5 °C bacteria grow: four hours in total at most, and not for guests who need care.", caution: true }]
           : []),
         ...(safe.over6h
-          ? [{ text: "It takes more than six hours to pass 54.4 °C: make it thinner, or do not cook it so.", caution: true }]
+          ? [{ text: "It takes more than six hours to pass 54.4 °C: make it thinner, or do not cook it this way.", caution: true }]
           : []),
-        { text: "A bag cools in ice water and goes below 3 °C, or is eaten at once.", caution: true },
+        { text: "Cool a bag in ice water to below 3 °C, or eat it at once.", caution: true },
       ],
       writes: Number.isFinite(safe.minutes)
         ? [{ kind: "time", label: "in the bath", find: "bath|bag|cook", minutes: Math.max(up, safe.minutes) }]
@@ -269,24 +279,24 @@ const BATH: Panel = {
 const OVEN_HEAT: Panel = {
   id: "heat-through",
   subject: SUBJECT,
-  title: "Warming a dish in the oven",
-  does: "Minutes until the middle of a dish from the fridge is hot.",
+  title: "Reheating in the oven",
+  does: "How long until the middle of a dish from the fridge is hot.",
   heavy: true,
   fields: [
     {
       key: "food",
-      label: "What it is",
+      label: "Food",
       of: "choice",
       start: "pulseStew",
       choices: [...POT_FOODS, ["leanMeat", "Meat in a piece"], ["vegetable", "Vegetables"]],
     },
-    { key: "thick", label: "At its thickest", of: "length", usual: "cm", start: 50, low: 5, high: 200 },
+    { key: "thick", label: "Thickness", of: "length", usual: "cm", start: 50, low: 5, high: 200 },
     { key: "from", label: "From", of: "temp", start: 4, low: -1, high: 60 },
     { key: "oven", label: "Oven", of: "temp", start: 160, low: 90, high: 250 },
-    { key: "to", label: "The middle to", of: "temp", start: 75, low: 40, high: 95 },
+    { key: "to", label: "Core temperature wanted", of: "temp", start: 75, low: 40, high: 95 },
     {
       key: "fan",
-      label: "With its fan",
+      label: "Fan on",
       of: "choice",
       start: "still",
       choices: [
@@ -295,7 +305,7 @@ const OVEN_HEAT: Panel = {
       ],
     },
   ],
-  reckon(v, { call, say }) {
+  calculate(v, { call, say }) {
     const food = FOOD[str(v, "food")] as (typeof FOOD)[string];
     const body = {
       geometry: "slab" as const,
@@ -320,10 +330,10 @@ const OVEN_HEAT: Panel = {
       headline: `The middle is at ${say(num(v, "to"), "temp")} after ${say(minutes, "time")}.`,
       figures: [
         { key: "minutes", label: `The middle at ${say(num(v, "to"), "temp")}`, value: minutes, of: "time" },
-        { key: "surface", label: "Its outside then", value: got.surfaceC ?? num(v, "oven"), of: "temp" },
+        { key: "surface", label: "Outside temperature then", value: got.surfaceC ?? num(v, "oven"), of: "temp" },
       ],
       curve: {
-        title: "The middle of the dish",
+        title: "Core temperature",
         x: { label: "in the oven", of: "time" },
         y: { label: "middle", of: "temp", from: 0 },
         lines: [{ name: "middle", look: "copper", points }],

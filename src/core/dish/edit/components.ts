@@ -83,7 +83,7 @@ export function addComponent(document: DishFile, { name, kind, steps, ingredient
     id,
     name: title,
     kind: kind ?? kindOfName(title),
-    methods: [{ id: "usual", name: "The usual way", steps: [{ id: "make", name: `Make the ${title.toLowerCase()}`, time: "30m" }] }],
+    methods: [{ id: "usual", name: "Usual method", steps: [{ id: "make", name: `Make the ${title.toLowerCase()}`, time: "30m" }] }],
   };
   const at = Math.max(0, document.components.length - 1);
   let changed: DishFile = { ...document, components: document.components.toSpliced(at, 0, component) };
@@ -165,7 +165,7 @@ export function ingredientOf(line: ReturnType<typeof readIngredient>, taken: rea
 export function removeComponent(document: DishFile, id: string): DishFile {
   const component = componentOfDocument(document, id);
   if (document.dish.serve.startsWith(`${id}.`))
-    throw new EditRefused(`“${component.name}” is what is served. Say first which other step is the moment of serving.`);
+    throw new EditRefused(`“${component.name}” is what is served. First choose another step for serving.`);
   const rest: DishFile = { ...document, components: document.components.filter((c) => c.id !== id) };
   const cleaned = withoutReferences(rest, (ref) => ref.startsWith(`${id}.`));
   if (!cleaned.wishes?.pins) return cleaned;
@@ -179,8 +179,8 @@ export function duplicateComponent(document: DishFile, id: string): { document: 
     `${id}-2`,
     document.components.map((c) => c.id),
   );
-  const copy = { ...withRenamedRefs(component, new Map([[id, copyId]])), id: copyId, name: `${component.name}, once more` };
-  if (document.dish.serve.startsWith(`${id}.`)) throw new EditRefused("What is served can be there only once.");
+  const copy = { ...withRenamedRefs(component, new Map([[id, copyId]])), id: copyId, name: `${component.name}, copy` };
+  if (document.dish.serve.startsWith(`${id}.`)) throw new EditRefused("The component that is served can be there only once.");
   const at = document.components.indexOf(component) + 1;
   return { document: { ...document, components: document.components.toSpliced(at, 0, copy) }, id: copyId };
 }
@@ -229,12 +229,12 @@ export function takeComponents(
   return { document: changed, ids: components.map((c) => c.id) };
 }
 
-/** Another way of making a component: a copy of one that is there, to be changed. */
+/** Another method of making a component: a copy of one that is there, to be changed. */
 export function addMethod(document: DishFile, place: MethodPlace, name: string): { document: DishFile; id: string } {
   const component = componentOfDocument(document, place.component);
   const from = component.methods.find((m) => m.id === place.method);
-  if (!from) throw new EditRefused("That way of making it is not there any more.");
-  const title = name.trim() || "Another way";
+  if (!from) throw new EditRefused("That method no longer exists.");
+  const title = name.trim() || "Another method";
   const id = freeId(
     title,
     component.methods.map((m) => m.id),
@@ -248,7 +248,7 @@ export function addMethod(document: DishFile, place: MethodPlace, name: string):
 /** A component without one of its ways. The last one stays. */
 export function removeMethod(document: DishFile, place: MethodPlace): DishFile {
   const component = componentOfDocument(document, place.component);
-  if (component.methods.length < 2) throw new EditRefused("It is the only way of making it. Take out the component instead.");
+  if (component.methods.length < 2) throw new EditRefused("It is the only method. Remove the component instead.");
   const left = withComponent(document, place.component, (c) => ({ ...c, methods: c.methods.filter((m) => m.id !== place.method) }));
   const still = ownNames(left, place.component);
   const was = ownNames(document, place.component);

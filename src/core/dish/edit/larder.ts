@@ -14,10 +14,9 @@ import { EditRefused } from "./refused";
  */
 export function onHandAlready(document: DishFile, id: string, madeAt: string, amount: Amount | undefined): DishFile {
   const component = componentOfDocument(document, id);
-  if (document.dish.serve.startsWith(`${id}.`))
-    throw new EditRefused("What is served is done at the table; it cannot stand in the larder.");
+  if (document.dish.serve.startsWith(`${id}.`)) throw new EditRefused("The component that is served cannot be on hand.");
   const outputs = [...new Map(component.methods.flatMap((m) => m.steps.flatMap((s) => s.makes ?? [])).map((o) => [o.id, o])).values()];
-  if (outputs.length === 0) throw new EditRefused("It makes nothing that others take. Say first what it makes.");
+  if (outputs.length === 0) throw new EditRefused("No other component uses what it makes. First enter what it makes.");
   const main = mainOutput(component);
   return withComponent(document, id, (c) => ({
     ...c,
@@ -40,7 +39,7 @@ export function madeAnew(document: DishFile, id: string): DishFile {
 
 /** Bought instead of made, or made again: its fallback fixed as the way of this time, or let go. */
 export function boughtInstead(document: DishFile, id: string, bought: boolean): DishFile {
-  if (bought && !componentOfDocument(document, id).fallback) throw new EditRefused("Say first what would be bought, under “if it fails”.");
+  if (bought && !componentOfDocument(document, id).fallback) throw new EditRefused("First enter what you would buy, under “if it fails”.");
   return applyPatch(document, pinMethodsChange(document, { [id]: bought ? "fallback" : undefined }));
 }
 

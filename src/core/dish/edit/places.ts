@@ -19,19 +19,19 @@ export interface StepPlace extends MethodPlace {
 
 export function componentOfDocument(document: DishFile, id: string): DishComponent {
   const found = document.components.find((c) => c.id === id);
-  if (!found) throw new EditRefused("That component is not there any more.");
+  if (!found) throw new EditRefused("That component no longer exists.");
   return found;
 }
 
 export function methodOf(document: DishFile, { component, method }: MethodPlace): DishMethod {
   const found = componentOfDocument(document, component).methods.find((m) => m.id === method);
-  if (!found) throw new EditRefused("That way of making it is not there any more.");
+  if (!found) throw new EditRefused("That method no longer exists.");
   return found;
 }
 
 export function stepOf(document: DishFile, place: StepPlace): DishStep {
   const found = methodOf(document, place).steps.find((s) => s.id === place.step);
-  if (!found) throw new EditRefused("That step is not there any more.");
+  if (!found) throw new EditRefused("That step no longer exists.");
   return found;
 }
 

@@ -16,13 +16,13 @@ const MOST = 10_000;
 
 /** The dish for so many guests: amounts and litres follow, counts and racks do not. */
 export function scaleToGuests(document: DishFile, serves: number): DishFile {
-  if (!(serves > 0 && serves <= MOST)) throw new EditRefused("Say for how many: a number above 0.");
+  if (!(serves > 0 && serves <= MOST)) throw new EditRefused("Enter the number of guests, above 0.");
   return { ...document, dish: { ...document.dish, serves: exact(serves) } };
 }
 
 /** One component so many times what it is now; the rest of the dish stays. */
 export function scaleComponent(document: DishFile, id: string, by: number): DishFile {
-  if (!(by > 0.001 && by < 1000)) throw new EditRefused("That is more than a thousand times more or less than now. Check the figure.");
+  if (!(by > 0.001 && by < 1000)) throw new EditRefused("That is over a thousand times more or less than now. Check the number.");
   return withComponent(document, id, (c) => {
     const factor = exact((c.factor ?? 1) * by);
     const { factor: _, ...rest } = c;
@@ -38,9 +38,8 @@ export function factorForOutput(document: DishFile, ref: string, wanted: Quantit
   const [component = "", id] = ref.split(".");
   const c = componentOfDocument(document, component);
   const output = c.methods.flatMap((m) => m.steps.flatMap((s) => s.makes ?? [])).find((o) => o.id === id);
-  if (!output?.amount)
-    throw new EditRefused("How much it makes is not written, so there is nothing to scale from. Say first how much it makes.");
-  if (output.fixed || output.amount.fixed) throw new EditRefused("What it makes is written as fixed: it does not scale.");
+  if (!output?.amount) throw new EditRefused("It is not said how much it makes, so it cannot be scaled. First enter how much it makes.");
+  if (output.fixed || output.amount.fixed) throw new EditRefused("What it makes is marked as fixed: it does not scale.");
   const made = quantityOf(output.amount);
   if (!comparable(made, wanted))
     throw new EditRefused(`It is made in ${dimensionWords(made)}; give the wanted amount in ${dimensionWords(made)} too.`);
@@ -184,9 +183,10 @@ export function unscaled(document: DishFile): Unscaled[] {
       for (const i of m.ingredients ?? []) {
         if (exponentOf(i) === 0 && i.amount)
           said.push({ about: c.id, text: `${i.name} stays at ${quantityText(quantityOf(i.amount))}, whatever the guests.` });
-        else if (exponentOf(i) !== 1) said.push({ about: c.id, text: `${i.name} grows slower than the rest (exponent ${exponentOf(i)}).` });
+        else if (exponentOf(i) !== 1)
+          said.push({ about: c.id, text: `${i.name} scales more slowly than the rest (exponent ${exponentOf(i)}).` });
         if (LEAVEN.test(i.name) && k > LEAVEN_MOST)
-          said.push({ about: c.id, text: `${i.name}: above ${LEAVEN_MOST} × leavening no longer follows; bake in rounds instead.` });
+          said.push({ about: c.id, text: `${i.name}: above ${LEAVEN_MOST} times, leavening no longer scales; bake in batches instead.` });
       }
       for (const s of m.steps) {
         const named = s.name ?? s.id;
@@ -194,7 +194,7 @@ export function unscaled(document: DishFile): Unscaled[] {
         if (/simmer|reduc|boil down|render/i.test(named) && pot && (s.grows ?? 0) === 0)
           said.push({
             about: `${c.id}.${s.id}`,
-            text: `“${named}”: what evaporates follows the width of the pot and the hours, not the amount. ${k > 1 ? "Less goes away in proportion" : "More goes away in proportion"} at ${factor}: go by the mark or the weight.`,
+            text: `“${named}”: evaporation depends on the width of the pot and the time, not on the amount. ${k > 1 ? "Less evaporates in proportion" : "More evaporates in proportion"} at ${factor}: go by the mark or the weight.`,
           });
         if (/roast|bake|poach|braise/i.test(named) && (s.grows ?? 0) === 0 && Math.abs(k - 1) > 0.2)
           said.push({
@@ -202,7 +202,7 @@ export function unscaled(document: DishFile): Unscaled[] {
             text: `“${named}” takes the same time for more pieces of the same thickness; a thicker piece takes longer. The cue or the probe decides.`,
           });
         if (/blanch|boil (?:the )?(?:pasta|noodles)|salted water/i.test(named))
-          said.push({ about: `${c.id}.${s.id}`, text: `“${named}”: salt the water by its litres, not by the guests.` });
+          said.push({ about: `${c.id}.${s.id}`, text: `“${named}”: salt the water by its volume, not by the guests.` });
         if (
           (s.uses ?? []).some((u) => (u.count ?? 1) > 0 && ["tray", "tin", "jar", "sheet-pan"].includes(u.what)) &&
           typeof s.batches !== "object" &&
@@ -210,7 +210,7 @@ export function unscaled(document: DishFile): Unscaled[] {
         )
           said.push({
             about: `${c.id}.${s.id}`,
-            text: `“${named}”: trays, tins and jars stay as many as written; see below whether they suffice.`,
+            text: `“${named}”: trays, tins and jars do not scale; check below whether there are enough.`,
           });
       }
     }

@@ -82,8 +82,8 @@ export function retype(document: DishFile, place: StepPlace, line: string): Dish
 export function removeStep(document: DishFile, place: StepPlace): DishFile {
   const ref = `${place.component}.${place.step}`;
   const step = stepOf(document, place);
-  if (document.dish.serve === ref) throw new EditRefused(`“${step.name ?? step.id}” is the moment of serving. Choose another one first.`);
-  if (methodOf(document, place).steps.length < 2) throw new EditRefused("It is the only step. Change it, or take out the component.");
+  if (document.dish.serve === ref) throw new EditRefused(`“${step.name ?? step.id}” is the serving step. Choose another one first.`);
+  if (methodOf(document, place).steps.length < 2) throw new EditRefused("It is the only step. Change it, or remove the component.");
   const left = withMethod(document, place, (m) => ({
     ...m,
     steps: m.steps.filter((s) => s.id !== place.step),

@@ -20,7 +20,7 @@ const split = (ref: string): readonly [string, string] => {
 function withStepsAt(document: DishFile, ref: string, change: (step: DishStep) => DishStep): DishFile {
   const [component, step] = split(ref);
   const known = componentOfDocument(document, component).methods.some((m) => m.steps.some((s) => s.id === step));
-  if (!known) throw new EditRefused("That step is not there any more.");
+  if (!known) throw new EditRefused("That step no longer exists.");
   return withComponent(document, component, (c) => ({
     ...c,
     methods: c.methods.map((m) => ({ ...m, steps: m.steps.map((s) => (s.id === step ? change(s) : s)) })),
@@ -30,8 +30,8 @@ function withStepsAt(document: DishFile, ref: string, change: (step: DishStep) =
 /** Lets a step take of an output; what it took of it before is replaced. */
 export function join(document: DishFile, { from, to }: Stream, amount?: Amount): DishFile {
   const [source] = split(from);
-  if (source === split(to)[0] && leadsTo(document, to, from)) throw new EditRefused("That step comes before it is made.");
-  if (reaches(document, split(to)[0], source)) throw new EditRefused("Then the two would wait for one another.");
+  if (source === split(to)[0] && leadsTo(document, to, from)) throw new EditRefused("That step comes before this is made.");
+  if (reaches(document, split(to)[0], source)) throw new EditRefused("Then the two would wait for each other.");
   return withStepsAt(document, to, (s) => ({
     ...s,
     takes: [...(s.takes ?? []).filter((t) => t.from !== from), { from, ...(amount ? { amount } : {}) }],
@@ -48,7 +48,7 @@ export function part(document: DishFile, { from, to }: Stream): DishFile {
   });
 }
 
-/** How much a step takes of an output; undefined leaves it unsaid. */
+/** How much a step takes of an output; undefined leaves it open. */
 export function amountTaken(document: DishFile, { from, to }: Stream, amount: Amount | undefined): DishFile {
   const [own] = split(to);
   return withStepsAt(document, to, (s) => ({

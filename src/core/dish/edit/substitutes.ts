@@ -95,7 +95,7 @@ const matched = (r: (typeof ROWS)[number], name: string) => r.pattern.exec(name)
 
 function withIngredient(document: DishFile, place: MethodPlace, id: string, change: (i: DishIngredient) => DishIngredient): DishFile {
   return withMethod(document, place, (m) => {
-    if (!m.ingredients?.some((i) => i.id === id)) throw new EditRefused("That ingredient is not there any more.");
+    if (!m.ingredients?.some((i) => i.id === id)) throw new EditRefused("That ingredient no longer exists.");
     return { ...m, ingredients: m.ingredients.map((i) => (i.id === id ? change(i) : i)) };
   });
 }

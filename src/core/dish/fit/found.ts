@@ -12,8 +12,8 @@ export interface Fit {
   readonly said: string;
   /** What it was computed from. */
   readonly because: string;
-  /** The contents were reckoned from what goes in, not written in the dish. */
-  readonly reckoned: boolean;
+  /** The contents were calculated from what goes in, not written in the dish. */
+  readonly calculated: boolean;
   readonly remedies: readonly Remedy[];
 }
 

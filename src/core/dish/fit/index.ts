@@ -64,7 +64,7 @@ export function fitOf(document: DishFile, chosen: Readonly<Record<string, string
         .filter((t) => t.from <= when && t.to > when)
         .map((t) => t.name.toLowerCase())
         .join(", ")} at the same time in the plan`,
-      reckoned: false,
+      calculated: false,
       remedies: [],
     });
   }
@@ -83,7 +83,7 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
         verdict: "none",
         said: `the kitchen has no ${kindWords(use.what)}`,
         because: "the list of equipment",
-        reckoned: false,
+        calculated: false,
         remedies: [borrow(use.what, undefined)],
       },
     ];
@@ -109,7 +109,7 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
           unit: "pieces",
           common,
           because: "written on the step",
-          reckoned: false,
+          calculated: false,
         }),
       ];
   }
@@ -129,7 +129,7 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
         unit: "L",
         common,
         because: `${litresText(use.litres)} written on the step, at ${times(step.k)}`,
-        reckoned: false,
+        calculated: false,
       }),
     ];
   const contents = contentsLitres(document, dish, placed);
@@ -143,8 +143,8 @@ function useFit(document: DishFile, dish: Dish, placed: Placed, use: Use, u: num
       has: largest,
       unit: "L",
       common,
-      because: `about ${litresText(each)} goes in${step.batches > 1 ? " at a time" : ""}${use.count > 1 ? ` each of ${use.count}` : ""}, and a ${kindWords(use.what)} is filled to ${Math.round(fill * 100)} % at most`,
-      reckoned: true,
+      because: `about ${litresText(each)} go in${step.batches > 1 ? " at a time" : ""}${use.count > 1 ? ` each of ${use.count}` : ""}, and a ${kindWords(use.what)} is filled to ${Math.round(fill * 100)} % at most`,
+      calculated: true,
     }),
   ];
 }
@@ -157,12 +157,12 @@ interface Sized {
   readonly unit: "L" | "pieces";
   readonly common: Pick<Fit, "about" | "component" | "name" | "what">;
   readonly because: string;
-  readonly reckoned: boolean;
+  readonly calculated: boolean;
 }
 
-function sized(document: DishFile, placed: Placed, u: number, { needs, has, unit, common, because, reckoned }: Sized): Fit {
+function sized(document: DishFile, placed: Placed, u: number, { needs, has, unit, common, because, calculated }: Sized): Fit {
   const said =
-    unit === "L" ? `${litresText(needs)} wanted, the largest holds ${litresText(has)}` : `${needs} pieces wanted, room for ${has}`;
+    unit === "L" ? `${litresText(needs)} needed; your largest holds ${litresText(has)}` : `${needs} pieces needed, room for ${has}`;
   const verdict = needs > has * (1 + 1e-9) ? "over" : needs > has * 0.9 ? "full" : "fits";
   const remedies =
     verdict === "over"
@@ -173,7 +173,7 @@ function sized(document: DishFile, placed: Placed, u: number, { needs, has, unit
           less(document, needs, has),
         ].filter((r) => r !== undefined)
       : [];
-  return { ...common, verdict, said, because, reckoned, remedies };
+  return { ...common, verdict, said, because, calculated, remedies };
 }
 
 /** Room for a component's contents, litres: what its steps up to this one put in, or what this one makes. */
@@ -197,26 +197,24 @@ function contentsLitres(document: DishFile, dish: Dish, { step, at: [c, m, s] }:
   return best > 0 ? best / 1000 : undefined;
 }
 
-/** Counts and racks do not scale by themselves: with many more guests they are asked again. */
+/** Counts and racks do not scale: with many more guests they are asked again. */
 const SAME = 1.3;
 
 function racksFit(document: DishFile, placed: Placed, use: Use, u: number, racks: number, common: Sized["common"]): Fit[] {
   const { step } = placed;
   const needs = step.batches === 1 && step.k > SAME ? Math.ceil(use.racks * step.k - 0.05) : use.racks;
   const because =
-    needs > use.racks
-      ? `${use.racks} written, and ${times(step.k)} is made: racks do not scale by themselves`
-      : `${use.racks} written on the step`;
+    needs > use.racks ? `${use.racks} written, and ${times(step.k)} is made: racks do not scale` : `${use.racks} written on the step`;
   if (needs <= racks) {
     if (needs === use.racks)
-      return [{ ...common, verdict: "fits", said: `${needs} of ${racks} racks`, because, reckoned: false, remedies: [] }];
+      return [{ ...common, verdict: "fits", said: `${needs} of ${racks} racks`, because, calculated: false, remedies: [] }];
     return [
       {
         ...common,
         verdict: "full",
         said: `probably ${needs} of ${racks} racks`,
         because,
-        reckoned: true,
+        calculated: true,
         remedies: [withUse(placed, u, { racks: needs }, `Plan ${needs} racks`)],
       },
     ];
@@ -225,9 +223,9 @@ function racksFit(document: DishFile, placed: Placed, use: Use, u: number, racks
     {
       ...common,
       verdict: "over",
-      said: `${needs} racks wanted, the ${use.what} has ${racks}`,
+      said: `${needs} racks needed; the ${use.what} has ${racks}`,
       because,
-      reckoned: needs > use.racks,
+      calculated: needs > use.racks,
       remedies: [inBatches(placed, u, needs, racks, "racks"), less(document, needs, racks)].filter((r) => r !== undefined),
     },
   ];
@@ -238,9 +236,8 @@ function countFit(document: DishFile, placed: Placed, use: Use, has: number, com
   const grows = !["burner", "mixer", "blender", "processor", "roller", "iron"].includes(use.what);
   const needs = grows && step.batches === 1 && step.k > SAME ? Math.ceil(use.count * step.k - 0.05) : use.count;
   if (needs <= use.count && needs <= has)
-    return [{ ...common, verdict: "fits", said: `${needs} of ${has}`, because: "written on the step", reckoned: false, remedies: [] }];
-  const because =
-    needs > use.count ? `${use.count} written, and ${times(step.k)} is made: counts do not scale by themselves` : "written on the step";
+    return [{ ...common, verdict: "fits", said: `${needs} of ${has}`, because: "written on the step", calculated: false, remedies: [] }];
+  const because = needs > use.count ? `${use.count} written, and ${times(step.k)} is made: counts do not scale` : "written on the step";
   if (needs <= has)
     return [
       {
@@ -248,7 +245,7 @@ function countFit(document: DishFile, placed: Placed, use: Use, has: number, com
         verdict: "full",
         said: `probably ${needs}, of ${has}`,
         because,
-        reckoned: true,
+        calculated: true,
         remedies: [withUse(placed, placed.step.uses.indexOf(use), { count: needs }, `Plan ${needs}`)],
       },
     ];
@@ -256,9 +253,9 @@ function countFit(document: DishFile, placed: Placed, use: Use, has: number, com
     {
       ...common,
       verdict: "over",
-      said: `${needs} wanted, the kitchen has ${has}`,
+      said: `${needs} needed; the kitchen has ${has}`,
       because,
-      reckoned: needs > use.count,
+      calculated: needs > use.count,
       remedies: [
         inBatches(placed, placed.step.uses.indexOf(use), needs, has, "racks"),
         borrow(use.what, undefined, needs - has),

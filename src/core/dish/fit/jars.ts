@@ -56,11 +56,11 @@ export function jarsFit(document: DishFile, component: DishFile["components"][nu
       about: step.ref,
       component: component.id,
       name: step.name,
-      what: "jars and liquor",
+      what: "jars and liquid",
       verdict: short ? "over" : enough && (pressed || liquid >= wanted) ? "fits" : "full",
-      said: `${jars} ${jars === 1 ? "jar" : "jars"} of ${litresText(jar / 1000)}${pressed ? ", under its own juice" : `; ${ml(wanted)} of liquor wanted with a tenth to spare, ${ml(liquid)} written`}`,
+      said: `${jars} ${jars === 1 ? "jar" : "jars"} of ${litresText(jar / 1000)}${pressed ? ", under its own juice" : `; ${ml(wanted)} of liquid needed with a tenth to spare, ${ml(liquid)} written`}`,
       because: `${quantityText({ dimension: "mass", value: Math.round(solids) })} of solids fill ${Math.round(share * 100)} % of a jar (${packing.replaceAll("_", " ")}), a tenth stays free under the lid`,
-      reckoned: true,
+      calculated: true,
       remedies: enough
         ? []
         : [

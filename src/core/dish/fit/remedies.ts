@@ -85,7 +85,7 @@ export function inBatches(placed: Placed, u: number, needs: number, has: number,
       };
     });
   const each = quantity ? `, ${quantityText({ ...quantity, value: quantity.value / rounds })} each` : "";
-  return { kind: "batches", text: `In ${rounds} rounds, one after another${each}`, apply };
+  return { kind: "batches", text: `In ${rounds} batches, one after another${each}`, apply };
 }
 
 /** What one unit of the file's amount is in the model's quantity, at the amounts of the file. */

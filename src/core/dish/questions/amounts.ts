@@ -71,33 +71,33 @@ function outputQuestions(document: DishFile): Question[] {
         found.push({
           ...common,
           id: `unused:${output.ref}`,
-          text: `Who takes ${output.quantity ? `the ${quantityText(output.quantity)} of ` : ""}${output.name.toLowerCase()}?`,
-          why: "It is made and leads to nothing: forgotten, poured away, or good for something.",
+          text: `What happens to ${output.quantity ? `the ${quantityText(output.quantity)} of ` : ""}${output.name.toLowerCase()}?`,
+          why: "It is made but not used: forgotten, thrown away, or kept for something.",
           weight: 62,
           answers: [
             ...(table && table.id !== component
-              ? [{ label: "It goes to the table", apply: (d: DishFile) => join(d, { from: output.ref, to: dish.serve }) }]
+              ? [{ label: "It is served", apply: (d: DishFile) => join(d, { from: output.ref, to: dish.serve }) }]
               : []),
             ...freezer("Kept in the freezer for another day"),
-            { label: "Nobody: it is thrown away", apply: (d: DishFile) => withoutOutput(d, output.ref) },
+            { label: "It is thrown away", apply: (d: DishFile) => withoutOutput(d, output.ref) },
           ],
         });
       }
       if (balance.open && balance.takers.length > 0 && balance.made) {
-        const unsaid = balance.takers.find((t) => !t.quantity && t.step !== "plate");
+        const unmeasured = balance.takers.find((t) => !t.quantity && t.step !== "plate");
         const others = balance.takers.length > 1;
-        if (unsaid && others)
+        if (unmeasured && others)
           found.push({
             ...common,
-            id: `share:${output.ref}>${unsaid.step}`,
-            text: `How much of the ${quantityText(balance.made)} of ${output.name.toLowerCase()} goes into “${inForce.find((s) => s.ref === unsaid.step)?.name ?? unsaid.step}”?`,
-            why: "Several take of it; only with amounts is it known whether it suffices.",
+            id: `share:${output.ref}>${unmeasured.step}`,
+            text: `How much of the ${quantityText(balance.made)} of ${output.name.toLowerCase()} goes into “${inForce.find((s) => s.ref === unmeasured.step)?.name ?? unmeasured.step}”?`,
+            why: "Several steps use it. With amounts Rondeau can check that there is enough.",
             weight: 48,
             answers: [],
             typed: {
-              prompt: "So much",
+              prompt: "Amount",
               example: quantityText({ ...balance.made, value: balance.made.value / 2 }),
-              apply: (d, text) => join(d, { from: output.ref, to: unsaid.step }, unscaled(d, component, amountFrom(text))),
+              apply: (d, text) => join(d, { from: output.ref, to: unmeasured.step }, unscaled(d, component, amountFrom(text))),
             },
           });
       }
@@ -106,8 +106,8 @@ function outputQuestions(document: DishFile): Question[] {
         found.push({
           ...common,
           id: `short:${output.ref}`,
-          text: `${quantityText({ ...balance.made, value: balance.taken })} of ${output.name.toLowerCase()} is wanted, ${quantityText(balance.made)} is made: make more?`,
-          why: "Somebody goes short.",
+          text: `${quantityText({ ...balance.made, value: balance.taken })} of ${output.name.toLowerCase()} is used, ${quantityText(balance.made)} is made. Make more?`,
+          why: "Otherwise there is not enough.",
           weight: 91,
           answers: [{ label: `Make ${Number(by.toPrecision(3))} times as much`, apply: (d) => scaleComponent(d, component, by) }],
         });
@@ -121,11 +121,11 @@ function outputQuestions(document: DishFile): Question[] {
         found.push({
           ...common,
           id: `left:${output.ref}`,
-          text: `Who eats the ${left} of ${output.name.toLowerCase()} that is left?`,
+          text: `What happens to the ${left} of ${output.name.toLowerCase()} that is left over?`,
           why: `${quantityText(balance.made)} is made, ${quantityText({ ...balance.made, value: balance.taken })} is taken.`,
           weight: 38,
           answers: [
-            ...(settles ? [{ label: "Make only what is taken", apply: (d: DishFile) => scaleComponent(d, component, by) }] : []),
+            ...(settles ? [{ label: "Make only what is used", apply: (d: DishFile) => scaleComponent(d, component, by) }] : []),
             ...freezer("Kept in the freezer"),
           ],
         });
@@ -135,11 +135,11 @@ function outputQuestions(document: DishFile): Question[] {
           ...common,
           id: `made:${output.ref}`,
           text: `How much ${output.name.toLowerCase()} comes out?`,
-          why: "Scaling, fit and what is left over start from it.",
+          why: "Scaling, pot sizes and leftovers depend on it.",
           weight: 34,
           answers: [],
           typed: {
-            prompt: "So much",
+            prompt: "Amount",
             example: "1.2 kg",
             apply: (d, text) => withOutput(d, output.ref, (o) => ({ ...o, amount: unscaled(d, component, amountFrom(text)) })),
           },
@@ -183,16 +183,16 @@ function ingredientQuestions(document: DishFile): Question[] {
           id: `ingredients:${c.id}`,
           component: c.id,
           about: undefined,
-          text: `What goes into ${c.name.toLowerCase()}?`,
-          why: "Shopping, weights and allergens come from it.",
+          text: `What are the ingredients of ${c.name.toLowerCase()}?`,
+          why: "Shopping, weights and allergens come from them.",
           weight: 70,
           answers: [],
           typed: {
-            prompt: "One or more, with commas between",
+            prompt: "One or more, separated by commas",
             example: "1 kg bones, 2 onions, 3 L water",
             apply: (d, text) => {
               const lines = text.split(/\n|,(?!\d)/).filter((l) => l.trim() !== "");
-              if (lines.length === 0) throw new EditRefused("Write what goes in, such as “500 g flour”.");
+              if (lines.length === 0) throw new EditRefused("Write ingredients, such as “500 g flour”.");
               return addIngredientLines(d, place, lines);
             },
           },
@@ -205,11 +205,11 @@ function ingredientQuestions(document: DishFile): Question[] {
       component: c.id,
       about: undefined,
       text: `How much ${i.name.toLowerCase()} goes into ${c.name.toLowerCase()}?`,
-      why: "It cannot be bought or scaled without.",
+      why: "Without an amount it cannot be bought or scaled.",
       weight: 52,
-      answers: [{ label: "By feel", apply: (d: DishFile) => setIngredient(d, place, i.id, { asNeeded: true }) }],
+      answers: [{ label: "To taste", apply: (d: DishFile) => setIngredient(d, place, i.id, { asNeeded: true }) }],
       typed: {
-        prompt: "So much",
+        prompt: "Amount",
         example: "250 g",
         apply: (d: DishFile, text: string) => setIngredient(d, place, i.id, { amount: unscaled(d, c.id, amountFrom(text)) }),
       },

@@ -26,8 +26,8 @@ export function heatQuestions(document: DishFile): Question[] {
         id: `oven:${ref}`,
         component: component.id,
         about: ref,
-        text: `At what heat does “${name}” go?`,
-        why: "The oven has one setting at a time: without it the plan thinks the oven free.",
+        text: `At what temperature is “${name}”?`,
+        why: "The oven has one setting at a time. Without it the plan thinks the oven is free.",
         weight: 88,
         answers: [
           // A bread oven fired with wood is never so cool while it bakes.
@@ -57,8 +57,8 @@ export function heatQuestions(document: DishFile): Question[] {
         id: `pot:${ref}`,
         component: component.id,
         about: ref,
-        text: `In how big a pot is “${name}”?`,
-        why: "Big pots are few: the plan keeps two things from wanting the same one.",
+        text: `How big is the pot for “${name}”?`,
+        why: "With the size, the plan never uses one big pot for two things at once.",
         weight: 40,
         answers: [2, 5, 10].slice(0, hasKind(document, "pot") ? 3 : 0).map((litres) => ({
           label: `${litres} L`,
@@ -73,12 +73,12 @@ export function heatQuestions(document: DishFile): Question[] {
         component: component.id,
         about: ref,
         text: `“${name}” is on the heat for ${spokenDuration(likely)}: only while somebody is awake?`,
-        why: "A flame or an oven is not left alone at night unless you say so; eight hours rarely fit between getting up and going to bed otherwise.",
+        why: "The plan leaves no flame or oven alone at night unless you allow it. Eight hours rarely fit into a day otherwise.",
         weight: 74,
         answers: [
           { label: "Only while awake", apply: setStep(place, { sleepOk: false }) },
           {
-            label: "It may run at night",
+            label: "It can run at night",
             apply: setStep(place, { sleepOk: true, danger: [...new Set([...(step.danger ?? []), "unattended-heat"])] }),
           },
         ],
@@ -103,8 +103,8 @@ export function heatQuestions(document: DishFile): Question[] {
         id: `rounds:${ref}`,
         component: component.id,
         about: ref,
-        text: `Does “${name}” want anything in those ${spokenDuration(likely)}?`,
-        why: "Rounds are gathered, so that one walk serves several, and called out while hands are full.",
+        text: `Does “${name}” need anything during those ${spokenDuration(likely)}?`,
+        why: "Rounds are put together, so that one walk serves several, and Cook reminds you of them.",
         weight: 30,
         answers: rounds.map(([what, every, takes]) => ({
           label: `${what}, every ${spokenDuration(readLength(every)?.likely ?? 0)}`,
@@ -134,14 +134,14 @@ export function donenessQuestions(document: DishFile): Question[] {
         component: component.id,
         about: ref,
         text: `What tells you that “${name}” is done?`,
-        why: "The clock only says when to look.",
+        why: "The clock only says when to check.",
         weight: isHot(step) ? 58 : 50,
         answers: cues.map((cue) => ({ label: cue, apply: setStep(place, { done: { ...done, cue } }) })),
         typed: {
           prompt: "Or",
           example: "the juices run clear",
           apply: (d, text) => {
-            if (text.trim() === "") throw new EditRefused("Say what you see, smell or feel.");
+            if (text.trim() === "") throw new EditRefused("Write what you see, smell or feel.");
             return setStep(place, { done: { ...done, cue: text.trim() } })(d);
           },
         },
@@ -158,8 +158,8 @@ export function donenessQuestions(document: DishFile): Question[] {
         id: `probe:${ref}`,
         component: component.id,
         about: ref,
-        text: `How hot is it in the middle when “${name}” is over?`,
-        why: "A probe decides better than the clock, and the forecast of the finish needs a goal.",
+        text: `What is the core temperature when “${name}” is done?`,
+        why: "A probe is better than the clock, and the forecast needs a target.",
         weight: 60,
         answers: [
           { label: "74 °C: poultry, mince, anything stuffed", apply: setStep(place, { done: { ...done, probeC: 74 } }) },
@@ -228,7 +228,7 @@ function cuesFor(name: string, kind: string, of: Kinds): string[] {
   return of.poultry ? ["browned, the juices run clear"] : ["browned, and springs back a little"];
 }
 
-/** "It is done by its state: how short and how long can it be?", "How long does it take?" */
+/** "It is done by a cue: what are its shortest and longest times?", "How long does it take?" */
 export function timeQuestions(document: DishFile): Question[] {
   return stepsOf(document).flatMap((s): Question[] => {
     const { step, place, ref, name, component } = s;
@@ -240,7 +240,7 @@ export function timeQuestions(document: DishFile): Question[] {
           component: component.id,
           about: ref,
           text: `How is ${component.name.toLowerCase()} made?`,
-          why: "One step of 30 minutes stands there until you say.",
+          why: "Until you answer, one step of 30 minutes stands for it.",
           weight: 92,
           answers: [],
         },
@@ -257,8 +257,8 @@ export function timeQuestions(document: DishFile): Question[] {
         id: `spread:${ref}`,
         component: component.id,
         about: ref,
-        text: `“${name}” is done by its state: how short and how long can it be?`,
-        why: "The plan keeps room for a slow day, and knows how sure the table is.",
+        text: `“${name}” is done by a cue: what are its shortest and longest times?`,
+        why: "The plan leaves room for a slow day and works out the chance of being on time.",
         weight: isCold(step) ? 24 : 36,
         answers: [
           { label: "Give or take a tenth", apply: setStep(place, { time: wide(0.1) }) },

@@ -1,4 +1,4 @@
-// Completeness: what is still unsaid in a breakdown, ranked. Each rule looks at one thing; all are listed here.
+// Completeness: the open questions about a dish, ranked. Each rule looks at one thing; all are listed here.
 import type { DishFile } from "../schema";
 import { amountQuestions } from "./amounts";
 import { donenessQuestions, heatQuestions, timeQuestions } from "./cooking";

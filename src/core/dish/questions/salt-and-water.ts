@@ -99,8 +99,8 @@ export function saltAndWaterQuestions(document: DishFile): Question[] {
         text: `How much salt for ${c.name.toLowerCase()}?`,
         why:
           c.kind === "ferment"
-            ? `Below ${SAFE_SALT_PCT} % other things grow before it sours.`
-            : "It decides the taste, and how long it keeps.",
+            ? `Below ${SAFE_SALT_PCT} % harmful germs can grow before it turns sour.`
+            : "It decides the taste and how long it keeps.",
         weight: c.kind === "ferment" || c.kind === "cure" ? 92 : 58,
         answers: percents.map(
           (p): Answer => ({ label: `${g(((base * p) / 100) * scale)}, ${p} %`, apply: added(place, `${g((base * p) / 100)} fine salt`) }),

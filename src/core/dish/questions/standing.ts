@@ -30,10 +30,10 @@ export function restQuestions(document: DishFile): Question[] {
         id: `counter:${ref}`,
         component: component.id,
         about: ref,
-        text: `“${name}” stands on the counter for ${spokenDuration(max)}: is that meant?`,
+        text: `“${name}” is on the counter for ${spokenDuration(max)}. Is that right?`,
         why: isPerishable(component)
           ? "Between 5 and 60 °C food of this kind is safe for about two hours in all."
-          : "A warm kitchen in summer makes half of that time enough.",
+          : "In a warm summer kitchen, half of that time.",
         weight: isPerishable(component) ? 96 : 45,
         answers: (
           [
@@ -56,7 +56,7 @@ export function restQuestions(document: DishFile): Question[] {
           component: component.id,
           about: `${component.id}.${output.id}`,
           text: `${output.name ?? output.id} may wait ${spokenDuration(minutesOf(hold.max))} ${place_}: ${known.minutes === 0 ? "it should not be held there" : `${known.row.toLowerCase()} keeps ${spokenDuration(known.minutes)} there`}. Is it something else?`,
-          why: "It is a limit of safety in the table of holds; local rules come first.",
+          why: "This is a safety limit from the table of holds; local rules come first.",
           weight: 94,
           answers:
             known.minutes > 0
@@ -106,8 +106,8 @@ export function holdQuestions(document: DishFile): Question[] {
           id: `hold:${full}`,
           component: component.id,
           about: full,
-          text: `How long may ${lowerName(name)}${byWay(s)} stand before “${taker.name}”?`,
-          why: "Without it the plan may let it wait for days, or for no time at all.",
+          text: `How long can ${lowerName(name)}${byWay(s)} wait before “${taker.name}”?`,
+          why: "Without an answer the plan may let it wait for days, or not at all.",
           weight: isPerishable(component) ? 84 : 66,
           answers: [
             ...(proposals.length
@@ -118,11 +118,11 @@ export function holdQuestions(document: DishFile): Question[] {
                   },
                 ]
               : []),
-            { label: "Not at all: used at once", apply: addHolds(place, output.id, [{ place: "none", max: "15m", limit: "quality" }]) },
+            { label: "Use at once", apply: addHolds(place, output.id, [{ place: "none", max: "15m", limit: "quality" }]) },
             { label: "As long as you like", apply: addHolds(place, output.id, [{ place: "cellar" }]) },
           ],
           typed: {
-            prompt: "Or so long",
+            prompt: "Or this long",
             example: "2h counter, or: 8h-3d fridge 2 L safety",
             apply: (d, text) => {
               const hold = readHold(text);
@@ -154,7 +154,7 @@ export function holdQuestions(document: DishFile): Question[] {
                 handsEnd: "3m",
                 uses: [{ what: "sink" }],
                 danger: ["large-pot-cooling"],
-                done: { cue: "hand-cold right through", probeC: 15 },
+                done: { cue: "cold to the hand right through", probeC: 15 },
               }),
             },
             {

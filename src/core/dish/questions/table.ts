@@ -26,17 +26,17 @@ export function fallbackQuestions(document: DishFile): Question[] {
         component: c.id,
         about: undefined,
         text: `Nothing is planned if ${c.name.toLowerCase()} fails: what would you buy or make instead?`,
-        why: "A last moment for it is then kept in the plan, and said while there is time.",
+        why: "The plan then has a last moment to decide, and tells you in time.",
         weight: 32,
         answers: [],
         typed: {
-          prompt: "This, and how soon it is there",
+          prompt: "Replacement, how soon ready",
           example: "a bought one, 1h",
           apply: (d, text) => {
             const [name = "", ...rest] = text.split(/,(?!\d)/);
             const lead = readLength(rest.join(",").trim() || "1h");
             if (name.trim() === "" || !lead)
-              throw new EditRefused("Write what it would be and how soon it is there, such as “bought loaf, 1h”.");
+              throw new EditRefused("Write the replacement and how soon it is ready, such as “bought loaf, 1h”.");
             return withFallback(d, c.id, { name: name.trim(), lead: durationText(lead.likely), quality: 0.5 });
           },
         },
@@ -63,16 +63,16 @@ export function tableQuestions(document: DishFile): Question[] {
       id: "guests",
       component: undefined,
       about: undefined,
-      text: "Is there anything that somebody at the table may not eat, or anybody who needs care?",
-      why: "Allergens are held against it, component by component; raw egg, mince and alcohol are asked about for children, pregnant and frail guests.",
+      text: "Does a guest have an allergy, or need special care?",
+      why: "Every component is then checked for allergens, and for raw egg, mince and alcohol where there are children, pregnant or frail guests.",
       weight: 68,
       answers: [
         { label: "Nobody", apply: (d) => ({ ...d, dish: { ...d.dish, guests: { ...d.dish.guests, avoid: [] } } }) },
         { label: "There are children", apply: put([], ["children"]) },
-        { label: "Somebody avoids nuts", apply: put(["nuts"], []) },
+        { label: "A guest avoids nuts", apply: put(["nuts"], []) },
       ],
       typed: {
-        prompt: "They avoid",
+        prompt: "Guests avoid",
         example: "gluten, milk",
         apply: (d, text) => {
           const avoid = text
@@ -91,8 +91,8 @@ export function tableQuestions(document: DishFile): Question[] {
       id: "nothing-served",
       component: before[0].component.id,
       about: document.dish.serve,
-      text: "What comes to the table? The last step takes nothing yet.",
-      why: "Only what leads to the table is planned back from it.",
+      text: "What is served? The last step uses nothing yet.",
+      why: "Only what leads to serving is planned.",
       weight: 95,
       answers: [],
     });

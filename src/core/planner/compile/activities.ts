@@ -38,13 +38,13 @@ function addActivity(
   const index = w.activities.length;
   const pins = w.log.pins.filter((p) => p.step === step.ref);
   const cooks = cooksFor(w, step, pins);
-  if (cooks.length === 0) return { rule: "H6", steps: [step.ref], text: `No cook of this kitchen may do "${step.name}".` };
+  if (cooks.length === 0) return { rule: "H6", steps: [step.ref], text: `No cook of this kitchen can do "${step.name}".` };
   const needs = needsOf(w, step);
   const tooBig = needs.find((n) => isUnitLike(n.use.what) && n.fitting.length < n.use.count);
   if (tooBig && !event?.ended) {
     const { use } = tooBig;
     const size = use.litres ? `${Number(use.litres.toPrecision(3))} L` : use.pieces ? `${use.pieces} pieces` : `${use.count} at once`;
-    return { rule: "H9", steps: [step.ref], text: `"${step.name}" asks for a ${use.what} of ${size}; the kitchen has none so large.` };
+    return { rule: "H9", steps: [step.ref], text: `"${step.name}" needs a ${use.what} of ${size}; the kitchen has none that large.` };
   }
   const parts = partsOf(step, one, step.each ? 1 : step.batches);
   const fact = event && !putDown ? factOf(w, step, event, minutes) : undefined;
@@ -232,7 +232,7 @@ export function addFallback(w: Workspace, component: string, name: string, lead:
     fact: undefined,
     open: false,
   });
-  const lasts: Because = { rule: "H4", steps: [], text: `The stand-in for "${name}" needs ${spokenDuration(lead)} from the decision.` };
+  const lasts: Because = { rule: "H4", steps: [], text: `The replacement for "${name}" needs ${spokenDuration(lead)} from the decision.` };
   w.lag(startOf(index), endOf(index), lead, lasts);
   w.lag(endOf(index), startOf(index), -lead, lasts);
 }
@@ -262,7 +262,7 @@ function partsOf(step: Step, one: number, batches: number): HandsPart[] {
 const FALLBACK_STEP = (component: string, name: string): Step => ({
   ref: "",
   id: "fallback",
-  name: `the stand-in for ${name}`,
+  name: `the replacement for ${name}`,
   time: { min: 0, likely: 0, max: 0 },
   k: 1,
   grows: 0,

@@ -91,7 +91,7 @@ export function addTakes(w: Workspace, step: Step): Because | undefined {
         return {
           rule: "H4",
           steps: [step.ref],
-          text: `Nothing in this choice of methods makes "${take.from}", which "${step.name}" takes.`,
+          text: `None of these methods makes "${take.from}", which "${step.name}" takes.`,
         };
       const taking: Taking = { output: take.from, taker, takerStep: step.ref, during: take.during, ...source };
       w.takings.push(taking);

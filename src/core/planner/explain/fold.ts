@@ -81,7 +81,7 @@ function stretches(open: Set<Fact>, steps: ReadonlyMap<string, Step>, planAt: Pl
       steps: chain,
       kind: "stretch",
       about: chain[0] as string,
-      text: `"${first?.name}" to "${last?.name}" is ${spokenDuration(length)} in one go${safety ? ", for safety" : ""}.`,
+      text: `"${first?.name}" to "${last?.name}" is ${spokenDuration(length)} without a break${safety ? ", for safety" : ""}.`,
     });
   }
   return found;
@@ -115,7 +115,7 @@ function shares(open: Set<Fact>, dish: Dish, inForce: readonly Step[]): Clashing
       .sort((a, b) => b[1] - a[1])
       .map(([id, litres]) => `${lower(dish.components.find((c) => c.id === id)?.name ?? id)} ${litresText(litres)}`);
     const places = dish.equipment.filter((e) => e.kind === equipment.kind).reduce((sum, e) => sum + (e.litres ?? 0), 0);
-    const text = `Wanted in the ${equipment.kind}: ${said.join(", ")}. The ${equipment.kind} has ${litresText(places)}.`;
+    const text = `Needed in the ${equipment.kind}: ${said.join(", ")}. The ${equipment.kind} has ${litresText(places)}.`;
     return [
       {
         rule: "H11",

@@ -49,7 +49,7 @@ export function equipmentOf(equipment: Equipment): Fact[] {
       about: equipment.id,
       safety: false,
       text: store
-        ? `The ${lower(equipment.name)} has ${equipment.litres ?? "no end of"} L.`
+        ? `The ${lower(equipment.name)} has ${equipment.litres ?? "unlimited"} L.`
         : heated
           ? `There is one ${lower(equipment.name)}${equipment.kind === "bath" ? size : ` with ${equipment.racks} rack${equipment.racks === 1 ? "" : "s"}`}, at one heat at a time.`
           : `There ${equipment.count === 1 ? "is one" : `are ${equipment.count}`} ${lower(equipment.name)}${size}.`,
@@ -73,7 +73,7 @@ export function equipmentOf(equipment: Equipment): Fact[] {
       steps: [],
       about: equipment.id,
       safety: false,
-      text: `The ${lower(equipment.name)} is there ${hoursText(equipment.available)}.`,
+      text: `The ${lower(equipment.name)} is available ${hoursText(equipment.available)}.`,
       letGo: (d) => {
         for (const e of d.equipment) if (e.id === equipment.id || e.id.startsWith(`${equipment.id} `)) e.available = undefined;
       },
@@ -119,7 +119,7 @@ export function nowOf(dish: Dish, now: number): Fact {
     steps: [],
     about: "",
     safety: false,
-    text: `It is ${momentText(dish, now)}; nothing begins before.`,
+    text: `It is ${momentText(dish, now)}; nothing can start earlier.`,
     letGo: (d) => (d.now -= FOREVER),
   };
 }

@@ -7,11 +7,11 @@ import type { Found } from "../search";
 import { momentText } from "./words";
 
 const RULES: Readonly<Record<string, string>> = {
-  H1: "its own length and the moment of serving",
+  H1: "its own length and the time of serving",
   H2: "now, and what has happened already",
   H3: "a link to another step",
   H4: "a hold, or what it takes from",
-  H6: "the cooks' hours: nobody has their hands free when it could be done",
+  H6: "the cooks' hours: nobody has free hands when it could be done",
   H7: "that somebody must be there or awake",
   H8: "its rounds: nobody is there for each of them",
   H9: "a pot, burner or machine that is taken or missing",
@@ -31,21 +31,21 @@ export function explainRoot(model: Model, found: None): Infeasible {
     {
       rule: found.rule === "calendar" ? "H6" : found.rule,
       steps: step?.ref ? [step.ref] : [],
-      text: `"${step?.name ?? "a step"}" finds no time between now (${momentText(model.dish, model.now)}) and serving (${momentText(model.dish, model.serveAt)}). What leaves it none: ${RULES[found.rule] ?? found.rule}.`,
+      text: `"${step?.name ?? "a step"}" has no time between now (${momentText(model.dish, model.now)}) and serving (${momentText(model.dish, model.serveAt)}). The reason: ${RULES[found.rule] ?? found.rule}.`,
     },
   ];
   if (activity && activity.starts.length === 0) {
     conflict.push({
       rule: "H6",
       steps: step?.ref ? [step.ref] : [],
-      text: `There is no minute at all at which "${step?.name}" (${spokenDuration(activity.minutes)}) could begin: look at hours, awake, away and the quiet times.`,
+      text: `There is no time at which "${step?.name}" (${spokenDuration(activity.minutes)}) could start. Check hours, awake, away and quiet times.`,
     });
   } else if (activity) {
     const [first, last] = [activity.starts[0] as readonly [number, number], activity.starts.at(-1) as readonly [number, number]];
     conflict.push({
       rule: "H2",
       steps: step?.ref ? [step.ref] : [],
-      text: `Taken alone it could begin between ${momentText(model.dish, first[0])} and ${momentText(model.dish, last[1] - 1)}; what must come before or after it does not fit around that.`,
+      text: `On its own it could start between ${momentText(model.dish, first[0])} and ${momentText(model.dish, last[1] - 1)}; what must come before or after it does not fit around that.`,
     });
     for (const lag of model.lags.filter((l) => l.because.steps.includes(step?.ref ?? "") && l.because.rule !== "H1").slice(0, 4))
       conflict.push({ ...lag.because, steps: [...lag.because.steps] });
@@ -66,7 +66,7 @@ export function explainSearch(model: Model, found: None, proved = false): Infeas
       {
         rule: found.rule,
         steps: step?.ref ? [step.ref] : [],
-        text: `${proved ? "There is no plan" : `No plan was found in ${found.conflicts} tries`}. What failed most often is "${step?.name ?? "a step"}", for ${found.rule ? `${RULES[found.rule] ?? found.rule} (${found.rule})` : "want of room in time"}.${proved ? "" : " There may be a plan that this version cannot find."}`,
+        text: `${proved ? "There is no plan" : `No plan was found in ${found.conflicts} tries`}. What failed most often is "${step?.name ?? "a step"}", for ${found.rule ? `${RULES[found.rule] ?? found.rule} (${found.rule})` : "too little time"}.${proved ? "" : " There may be a plan that Rondeau cannot find."}`,
       },
     ],
   };
@@ -82,6 +82,6 @@ export function rejectedBy({
   readonly steps: readonly string[];
   readonly why: string;
 }): Infeasible {
-  const text = `No plan was found. The nearest one breaks ${RULES[rule] ? `rule ${rule}, ${RULES[rule]}` : `rule ${rule}`}: ${why} There may be a plan that this version cannot find.`;
+  const text = `No plan was found. The nearest one breaks ${RULES[rule] ? `rule ${rule}, ${RULES[rule]}` : `rule ${rule}`}: ${why} There may be a plan that Rondeau cannot find.`;
   return { status: "infeasible", proved: false, conflict: [{ rule, steps, text }] };
 }

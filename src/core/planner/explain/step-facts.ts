@@ -21,7 +21,7 @@ export function waitsOf(step: Step, nameOf: (ref: string) => string, inForce: re
       steps: [link.step, step.ref],
       text:
         link.min > 0
-          ? `"${step.name}" begins at least ${spokenDuration(link.min)} after "${other}" ${link.from === "end" ? "ends" : "begins"}.`
+          ? `"${step.name}" starts at least ${spokenDuration(link.min)} after "${other}" ${link.from === "end" ? "ends" : "starts"}.`
           : `"${step.name}" comes after "${other}".`,
       letGo: (d) => each(d, step.ref, (s) => (s.links = changed(s.links, same, { min: -FOREVER }))),
     });
@@ -32,7 +32,7 @@ export function waitsOf(step: Step, nameOf: (ref: string) => string, inForce: re
         steps: [link.step, step.ref],
         about: link.step,
         safety: link.limit === "safety",
-        text: `"${step.name}" begins at most ${spokenDuration(link.max)} after "${other}" ${link.from === "end" ? "ends" : "begins"}${because(link)}.`,
+        text: `"${step.name}" starts at most ${spokenDuration(link.max)} after "${other}" ${link.from === "end" ? "ends" : "starts"}${because(link)}.`,
         letGo: (d) => each(d, step.ref, (s) => (s.links = changed(s.links, same, { max: undefined }))),
       });
     }
@@ -88,7 +88,7 @@ export function holdsOf(step: Step, inForce: readonly Step[]): Fact[] {
               ...base,
               kind: "hold-max" as const,
               safety: longest.limit === "safety",
-              text: `${output.name} may wait at most ${spokenDuration(longest.max as number)}${before}${because(longest)}.`,
+              text: `${output.name} can wait at most ${spokenDuration(longest.max as number)}${before}${because(longest)}.`,
               letGo: change({ max: undefined }),
             },
           ]
@@ -138,7 +138,7 @@ export function workOf(step: Step, planAt: PlanAt): Fact[] {
       safety: false,
       text:
         step.attention === "hands"
-          ? `"${step.name}" needs hands all the while.`
+          ? `"${step.name}" needs hands all the time.`
           : `"${step.name}" needs hands at its ${step.handsStart ? "start" : ""}${step.handsStart && step.handsEnd ? " and " : ""}${step.handsEnd ? "end" : ""}.`,
       letGo: (d) =>
         each(d, step.ref, (s) =>
@@ -163,7 +163,7 @@ export function workOf(step: Step, planAt: PlanAt): Fact[] {
       text:
         step.attention === "nearby"
           ? `"${step.name}" needs somebody awake and at home.`
-          : `"${step.name}" may not run while ${step.sleepOk ? "nobody is at home" : step.awayOk ? "all sleep" : "all sleep or nobody is at home"}.`,
+          : `"${step.name}" cannot run while ${step.sleepOk ? "nobody is at home" : step.awayOk ? "everyone sleeps" : "everyone sleeps or nobody is at home"}.`,
       letGo: (d) => each(d, step.ref, (s) => Object.assign(s, { attention: "unattended", sleepOk: true, awayOk: true })),
     });
   }
@@ -174,7 +174,7 @@ export function workOf(step: Step, planAt: PlanAt): Fact[] {
       steps: [step.ref],
       about: step.ref,
       safety: false,
-      text: `"${step.name}" wants its rounds (${step.tends.map((t) => t.what).join(", ")}) when somebody is there.`,
+      text: `"${step.name}" needs its rounds (${step.tends.map((t) => t.what).join(", ")}) when somebody is there.`,
       letGo: (d) => each(d, step.ref, (s) => (s.tends = [])),
     });
   }

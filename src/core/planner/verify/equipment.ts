@@ -75,7 +75,7 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
   for (const entry of entries) {
     const equipment = ctx.dish.equipment.find((e) => e.id === entry.id);
     if (!equipment || equipment.kind !== use.what) {
-      breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" is no ${use.what} of this kitchen.`);
+      breaks("H9", [step.ref], entry.from, entry.to, `"${entry.id}" is not a ${use.what} of this kitchen.`);
       continue;
     }
     if (isUnit(use.what)) {
@@ -110,7 +110,7 @@ function checkHeld(id: string, demands: readonly Demand[], count: number, clean:
         [...new Set([...others.map((o) => o.step), d.step])],
         d.from,
         d.end,
-        `${sum} want "${id}" at once, there ${count === 1 ? "is 1" : `are ${count}`}${cleaning ? `; cleaning takes ${clean} min` : ""}.`,
+        `${sum} uses of "${id}" at once, there ${count === 1 ? "is 1" : `are ${count}`}${cleaning ? `; cleaning takes ${clean} min` : ""}.`,
         { step: d.step, spans: [[d.from, d.end]], all: others.map((o) => o.step) },
       );
     }
@@ -141,7 +141,7 @@ function checkStores(ctx: Context, breaks: Break): void {
           steps,
           minute,
           Math.min(...inside.map((d) => d.to)),
-          `${Number(litres.toPrecision(4))} L want to be in the ${place}; it has ${space}.`,
+          `${Number(litres.toPrecision(4))} L are needed in the ${place}; it has ${space}.`,
           { step: steps[0], spans: [[minute, Math.min(...inside.map((d) => d.to))]], all: steps },
         );
       }

@@ -62,7 +62,7 @@ function checkAssigned(ctx: Context, step: Step, planned: PlannedStep, breaks: B
     if (!cook) breaks("H6", [step.ref], from, to, `The kitchen has no cook "${id}".`);
     else if (step.cooks && !step.cooks.includes(id)) breaks("H6", [step.ref], from, to, `${id} may not do this step.`);
     else if (!covers(cook.works, from, to))
-      breaks("H6", [step.ref], from, to, `It lies outside the hours of ${id}.`, {
+      breaks("H6", [step.ref], from, to, `It is outside the hours of ${id}.`, {
         step: step.ref,
         cook: id,
         spans: subtract([[from, to]], cook.works),
@@ -82,9 +82,9 @@ function checkSomebody(ctx: Context, step: Step, planned: PlannedStep, breaks: B
     const asks = (there: Intervals, why: string) => {
       if (!covers(there, from, b)) breaks("H7", [step.ref], from, b, why, { step: step.ref, spans: subtract([[from, b]], there) });
     };
-    if (step.attention === "nearby") asks(ctx.here, "It needs somebody awake and at home all the while.");
-    if (step.attention === "unattended" && !step.sleepOk) asks(ctx.someoneAwake, "It may not run while everybody sleeps.");
-    if (step.attention === "unattended" && !step.awayOk) asks(ctx.someoneHome, "It may not run while nobody is at home.");
+    if (step.attention === "nearby") asks(ctx.here, "It needs somebody awake and at home all the time.");
+    if (step.attention === "unattended" && !step.sleepOk) asks(ctx.someoneAwake, "It cannot run while everyone sleeps.");
+    if (step.attention === "unattended" && !step.awayOk) asks(ctx.someoneHome, "It cannot run while nobody is at home.");
   }
 }
 
@@ -110,7 +110,7 @@ function checkRounds(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
       const due = nominal[n] as number;
       if (Math.abs(minute - due) > play)
         bad(minute, `It is ${Math.abs(minute - due)} min from where its rhythm puts it; ${play} are allowed.`);
-      if (minute < planned.start || minute >= planned.end) bad(minute, "A round lies inside its step.");
+      if (minute < planned.start || minute >= planned.end) bad(minute, "A round must be within its step.");
       if (!covers(ctx.here, minute, minute + 1))
         breaks("H8", [step.ref], minute, minute + 1, "Nobody is awake and at home.", { step: step.ref, spans: [[minute, minute + 1]] });
       const before = at[n - 1];

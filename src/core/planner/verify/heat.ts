@@ -64,7 +64,7 @@ function checkRoom(equipment: Equipment, users: readonly User[], breaks: Break):
         steps,
         user.from,
         user.to,
-        `${Number(sum.toPrecision(4))} ${equipment.kind === "bath" ? "L" : "racks"} are wanted of "${equipment.id}"; it has ${room}.`,
+        `${Number(sum.toPrecision(4))} ${equipment.kind === "bath" ? "L" : "racks"} are needed of "${equipment.id}"; it has ${room}.`,
         { step: user.step.ref, spans: [[user.from, user.to]], all: steps },
       );
     }

@@ -69,7 +69,7 @@ function examined(dish: Dish, plan: Plan, options: VerifyOptions): { ctx: Contex
     broken.push({ rule, steps, from, to, why, ...(excuse ? { excuse } : {}) });
   };
   const ctx = contextOf(dish, plan, now, options.serveAt ?? dish.serveAt, log, breaks);
-  for (const name of unfounded) breaks("H4", [], now, now, `"${name}" is said to be gone or made again, which the log does not bear out.`);
+  for (const name of unfounded) breaks("H4", [], now, now, `"${name}" is said to be gone or made again, which does not match the log.`);
   checkTimes(ctx, breaks);
   checkHands(ctx, breaks);
   checkEquipment(ctx, breaks);

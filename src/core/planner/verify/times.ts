@@ -27,7 +27,7 @@ function checkPresence(ctx: Context, breaks: Break): void {
   const wanted = new Set(ctx.inForce.map((s) => s.ref));
   const seen = new Set<string>();
   for (const planned of ctx.plan.steps) {
-    if (seen.has(planned.step)) breaks("H1", [planned.step], planned.start, planned.end, "This step stands in the plan twice.");
+    if (seen.has(planned.step)) breaks("H1", [planned.step], planned.start, planned.end, "This step is in the plan twice.");
     else if (!wanted.has(planned.step)) breaks("H1", [planned.step], planned.start, planned.end, "No method in force has this step.");
     seen.add(planned.step);
   }
@@ -94,7 +94,7 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
       bad(`No piece may be shorter than ${step.minPiece} min.`);
     return;
   }
-  if (pieces.length > 1) bad("It may not be put down.");
+  if (pieces.length > 1) bad("It cannot be paused.");
   const taken = planned.end - planned.start;
   if (taken < length || taken > length + step.stretch)
     bad(`It takes ${length} min${step.stretch ? ` (up to ${step.stretch} more)` : ""}, not ${taken}.`);
@@ -105,11 +105,11 @@ function checkPutDown(ctx: Context, step: Step, planned: PlannedStep, length: nu
   const event = ctx.events.get(step.ref) as LogEvent;
   const worked = (event.pieces ?? []).map(([a, b]) => [a, b ?? ctx.now] as const);
   if (worked.some(([a, b], i) => planned.pieces[i]?.[0] !== a || planned.pieces[i]?.[1] !== b))
-    return bad("What was worked of it does not stand where the log has it.");
+    return bad("Its finished work is not at the time in the log.");
   const rest = planned.pieces.slice(worked.length);
   const left = Math.max(0, length - workedMinutes(event));
   const given = rest.reduce((sum, [a, b]) => sum + b - a, 0);
-  if (rest.some(([a]) => a < ctx.now)) bad("The rest of it begins before now.");
+  if (rest.some(([a]) => a < ctx.now)) bad("Its rest starts before now.");
   if (given < left || given > left + step.stretch) bad(`${left} min of it are left, not ${given}.`);
   if (rest.some(([a, b]) => b - a < Math.min(step.minPiece ?? 0, left))) bad(`No piece may be shorter than ${step.minPiece} min.`);
 }
@@ -121,7 +121,7 @@ function checkLog(ctx: Context, step: Step, planned: PlannedStep, breaks: Break)
     return;
   }
   if (planned.start !== event.started || (event.ended !== undefined && planned.end !== event.ended)) {
-    breaks("H2", [step.ref], Math.min(planned.start, event.started), planned.end, "It does not stand where the log has it.");
+    breaks("H2", [step.ref], Math.min(planned.start, event.started), planned.end, "It is not at the time in the log.");
   }
 }
 
@@ -245,7 +245,7 @@ function checkAmounts(ctx: Context, breaks: Break): void {
   for (const output of ctx.inForce.flatMap((s) => s.makes)) {
     const balance = balanceOf(ctx.dish, output.ref, output.quantity, ctx.inForce);
     if (isOverTaken(balance))
-      breaks("H5", [...new Set(balance.takers.map((t) => t.step))], ctx.now, ctx.serveAt, `More is taken of "${output.ref}" than is made.`);
+      breaks("H5", [...new Set(balance.takers.map((t) => t.step))], ctx.now, ctx.serveAt, `More is used of "${output.ref}" than is made.`);
   }
 }
 

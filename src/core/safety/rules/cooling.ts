@@ -1,4 +1,4 @@
-// A hot pot that has to cool: reckoned for the amount and the vessel of the dish and the way its step says, against the two stages.
+// A hot pot that has to cool: calculated for the amount and the vessel of the dish and the way its step says, against the two stages.
 
 import { COOLED_AS } from "../../dish/cooled-as";
 import { withStep } from "../../dish/edit/places";
@@ -55,15 +55,15 @@ interface Cooled {
 
 /** Ten ways are a twentieth of a second: pages ask for the same pots again and again. */
 type CoolingWays = Readonly<Record<CoolingWayKey, CoolingWay>>;
-const reckoned = new Map<string, CoolingWays>();
+const calculated = new Map<string, CoolingWays>();
 const MOST_KEPT = 64;
 function waysOf(input: Parameters<typeof coolingWays>[0]): CoolingWays {
   const key = JSON.stringify(input);
-  const kept = reckoned.get(key);
+  const kept = calculated.get(key);
   if (kept) return kept;
   const ways = Object.fromEntries(coolingWays(input).map((w) => [w.key, w])) as unknown as CoolingWays;
-  if (reckoned.size >= MOST_KEPT) reckoned.delete(reckoned.keys().next().value as string);
-  reckoned.set(key, ways);
+  if (calculated.size >= MOST_KEPT) calculated.delete(calculated.keys().next().value as string);
+  calculated.set(key, ways);
   return ways;
 }
 
@@ -187,7 +187,7 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
           ...at,
           severity: litres < SMALL_L ? "warn" : "stop",
           title: `${part.component.name} cools too slowly`,
-          computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C. It should be 2 hours from 57 to 21 °C, and 6 in all.`,
+          computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C. It should be 2 hours from 57 to 21 °C, and 6 in total.`,
           mends: better,
         }),
       ];
@@ -204,7 +204,7 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
             cautioned(marked, step.ref, {
               ...at,
               severity: inTime ? "note" : "warn",
-              title: inTime ? `${part.component.name} cools in time` : `${part.component.name} is not cold within the hour`,
+              title: inTime ? `${part.component.name} cools in time` : `${part.component.name} is not cold within an hour`,
               computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C (estimated; a thermometer in the middle decides).`,
             }),
           ]
@@ -212,8 +212,8 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
     return [
       cautioned("large-pot-cooling", step.ref, {
         ...at,
-        title: `${part.component.name} is given too little time to cool`,
-        computed: `${amount} ${how} takes ${said(needed)} to 21 °C; the step is given ${spokenDuration(given)}.`,
+        title: `${part.component.name} has too little time to cool`,
+        computed: `${amount} ${how} takes ${said(needed)} to 21 °C; the step has ${spokenDuration(given)}.`,
         mends: [
           {
             label: `Give it ${said(Math.ceil(needed / 5) * 5)}`,

@@ -64,7 +64,7 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
         cautioned("curing-salt", part.component.id, {
           ...at,
           title: "Saltpetre cannot be dosed in a kitchen",
-          computed: `${grams(gramsOf(part, (i) => i === nitrate))} of ${nitrate.ingredient.name.toLowerCase()} on ${grams(meatG + liquidG)}: how much of it turns to nitrite, nobody can say beforehand.`,
+          computed: `${grams(gramsOf(part, (i) => i === nitrate))} of ${nitrate.ingredient.name.toLowerCase()} on ${grams(meatG + liquidG)}: nobody can say beforehand how much of it turns to nitrite.`,
           way: "curing salt with nitrite, weighed by the cure calculation",
           mends: meatG >= 50 ? [dosed(nitrate, REFERENCE_PCT, "Curing salt #1")] : [],
         }),
@@ -73,7 +73,7 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
       return [
         cautioned("curing-salt", part.component.id, {
           ...at,
-          computed: "How much nitrite this gives cannot be calculated: curing salt or meat has no weight here. Give both in grams.",
+          computed: "How much nitrite this gives cannot be calculated: the curing salt or the meat has no weight. Give both in grams.",
         }),
       ];
 
@@ -223,8 +223,8 @@ export function fermentSalt({ parts }: SafetyScene): Finding[] {
       return [
         cautioned("ferment-acid", `unweighed:${part.component.id}`, {
           ...at,
-          title: named ? "Salt of a ferment without a weight" : "A vegetable ferment without salt",
-          computed: `${named ? "Its salt has no weight here" : "No salt is named"}, so how salty it is cannot be calculated. Below ${SAFE_SALT_PCT} % other things grow first.`,
+          title: named ? "The salt of a ferment has no weight" : "This vegetable ferment has no salt",
+          computed: `${named ? "Its salt has no weight" : "No salt is listed"}, so how salty it is cannot be calculated. Below ${SAFE_SALT_PCT} % harmful germs can grow first.`,
           way: "2 % or more of all that is in the jar, weighed",
           mends: [salted(part, saltG)],
         }),
@@ -237,7 +237,7 @@ export function fermentSalt({ parts }: SafetyScene): Finding[] {
         ...at,
         hard: true,
         title: "Too little salt for a ferment",
-        computed: `${Number(salt.toPrecision(3))} g of salt on ${Number(all.toPrecision(3))} g: ${pct.toFixed(1)} %. Below ${SAFE_SALT_PCT} % other things grow first.`,
+        computed: `${Number(salt.toPrecision(3))} g of salt on ${Number(all.toPrecision(3))} g: ${pct.toFixed(1)} %. Below ${SAFE_SALT_PCT} % harmful germs can grow first.`,
         way: "2 % or more of all that is in the jar",
         mends: [salted(part, saltG)],
       }),

@@ -135,7 +135,7 @@ function cooler(stay: Stay, { parts }: SafetyScene): Mend[] {
   if (!step) return [];
   if (stay.output === undefined)
     return step.step.attention === "unattended" && !stay.meant
-      ? [{ label: `“${step.name}” for an hour, and no longer`, apply: (d) => withStep(d, step.place, (s) => ({ ...s, time: "1h" })) }]
+      ? [{ label: `“${step.name}” for one hour at most`, apply: (d) => withStep(d, step.place, (s) => ({ ...s, time: "1h" })) }]
       : [];
   const made = step.step.makes?.find((o) => (o.name ?? o.id) === stay.output);
   const warm = made?.holds?.find((h) => h.place === stay.place);
@@ -182,10 +182,10 @@ export function dangerTime(scene: SafetyScene): Finding[] {
       cautioned("cooked-then-warm", id, {
         component: id,
         severity: account.effectiveMin > MOST_MIN ? "stop" : "warn",
-        title: `${name} is in the warm too long`,
+        title: `${name} is too long between 5 and 60 °C`,
         basis: "planned",
         known: doublings(minutes),
-        computed: `${spokenDuration(minutes)} between 5 and 60 °C on its way to the table, the most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours at most." : "Four hours at most, two if it is to be kept."}`,
+        computed: `${spokenDuration(minutes)} between 5 and 60 °C before serving, most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours at most." : "Four hours at most, two if it is to be kept."}`,
         mends: worst?.stay ? cooler(worst.stay, scene) : [],
       }),
     ];

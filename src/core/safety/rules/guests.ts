@@ -22,7 +22,7 @@ export function allergens({ document, parts }: SafetyScene): Finding[] {
     return cautioned("allergens", clash.avoided, {
       ...(clash.brought[0] ? { component: clash.brought[0].component } : {}),
       title: `A guest avoids ${clash.avoided}`,
-      computed: `${clash.brought.map((b) => `${b.name} brings it by ${b.ingredients.join(", ")}${b.guessed ? " (by its name)" : ""}`).join("; ")}.`,
+      computed: `${clash.brought.map((b) => `${b.name} has it in ${b.ingredients.join(", ")}${b.guessed ? " (from its name)" : ""}`).join("; ")}.`,
       mends: withoutThem(culprits, (name, s) => howItBrings({ name, allergens: s.allergens }, clash.avoided) === undefined),
     });
   });
@@ -58,7 +58,7 @@ export function alcohol({ document, parts }: SafetyScene): Finding[] {
     cautioned("alcohol", `${part.component.id}:${name}`, {
       component: part.component.id,
       severity: "warn",
-      title: "Alcohol, and somebody takes none",
+      title: "Alcohol, and a guest avoids it",
       computed: `${name} in ${part.component.name.toLowerCase()}: ${simmer > 0 ? `after ${Math.round(simmer)} min of cooking ` : ""}about ${Math.round(left.retainedPct)} % of its alcohol stays, ${left.perServingG.toFixed(1)} g for each guest.`,
       mends: withoutThem(
         [{ part, ingredient: item.ingredient }],
@@ -108,7 +108,7 @@ export function guestsAtRisk(scene: SafetyScene): Finding[] {
   return [...byPart].map(([part, told]) =>
     cautioned("guests-at-risk", part.component.id, {
       component: part.component.id,
-      computed: `${told.map((t) => t.item.ingredient.name).join(", ")} in ${part.component.name.toLowerCase()}: ${[...new Set(told.map((t) => t.why))].join("; ")}. ${care.join(", ")} will eat of it.`,
+      computed: `${told.map((t) => t.item.ingredient.name).join(", ")} in ${part.component.name.toLowerCase()}: ${[...new Set(told.map((t) => t.why))].join("; ")}. ${care.join(", ")} will eat it.`,
       mends: withoutThem(
         told.map((t) => ({ part, ingredient: t.item.ingredient })),
         (other) => {
@@ -127,7 +127,7 @@ const RISKY: readonly { readonly is: (i: Item) => boolean; readonly safeFromC: n
   {
     is: isOf("offal", "poultry-offal"),
     safeFromC: Number.POSITIVE_INFINITY,
-    why: "liver holds more vitamin A than an unborn child bears",
+    why: "liver has more vitamin A than is safe in pregnancy",
     only: PREGNANT,
   },
   { is: (i) => i.food?.food.id === "sprouts", safeFromC: 70, why: "raw sprouts can carry bacteria inside the seed" },
@@ -142,7 +142,7 @@ export function sprouts(scene: SafetyScene): Finding[] {
     return cautioned("sprouts", part.component.id, {
       component: part.component.id,
       severity: care ? "warn" : "note",
-      computed: `${items.map((i) => i.ingredient.name).join(", ")}: raw at the table.`,
+      computed: `${items.map((i) => i.ingredient.name).join(", ")}: served raw.`,
       mends: withoutThem(
         items.map(({ ingredient }) => ({ part, ingredient })),
         (other) => understand(other)?.food.id !== "sprouts",

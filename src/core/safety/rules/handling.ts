@@ -16,7 +16,7 @@ export function hotChillies({ parts }: SafetyScene): Finding[] {
             component: part.component.id,
             step: step.ref,
             severity: "note",
-            computed: `${chilli.ingredient.name} in ${part.component.name.toLowerCase()}: what is on the fingers stays there for hours.`,
+            computed: `${chilli.ingredient.name} in ${part.component.name.toLowerCase()}: it stays on the fingers for hours.`,
           }),
         ]
       : [];
@@ -33,7 +33,7 @@ export function blades({ parts }: SafetyScene): Finding[] {
           component: part.component.id,
           step: step.ref,
           severity: "note",
-          computed: `“${step.name}” is done with a blade that slips: a guard or a glove, and the last piece left.`,
+          computed: `“${step.name}” is done with a blade that can slip. Use a guard or a glove, and leave the last piece.`,
         }),
       ),
   );

@@ -26,10 +26,10 @@ export function heatAtNight({ parts }: SafetyScene): Finding[] {
         cautioned("unattended-heat", `night:${step.ref}`, {
           component: part.component.id,
           step: step.ref,
-          computed: `“${step.name}” keeps heat on through the night, for ${spokenDuration(heat.minutes)}.`,
+          computed: `“${step.name}” leaves heat on at night, for ${spokenDuration(heat.minutes)}.`,
           mends: [
             {
-              label: "By day, with somebody there",
+              label: "By day, with someone there",
               apply: (d) =>
                 withStep(d, step.place, (s) => ({
                   ...s,
@@ -66,8 +66,8 @@ export function unattendedHeat({ parts, asleep }: SafetyScene): Finding[] {
           step: step.ref,
           basis: "planned",
           known: doublings(alone),
-          computed: `The ${hot.what} is on for “${step.name}” while everybody sleeps, for ${spokenDuration(Math.round(alone))}.`,
-          mends: [{ label: "Not while everybody sleeps", apply: (d) => withStep(d, step.place, (s) => ({ ...s, sleepOk: false })) }],
+          computed: `The ${hot.what} is on for “${step.name}” while everyone sleeps, for ${spokenDuration(Math.round(alone))}.`,
+          mends: [{ label: "Not while everyone sleeps", apply: (d) => withStep(d, step.place, (s) => ({ ...s, sleepOk: false })) }],
         }),
       ];
     }),
@@ -90,11 +90,11 @@ export function fireIndoors({ parts, document }: SafetyScene): Finding[] {
           step: step.ref,
           severity: inside ? "stop" : "warn",
           computed: inside
-            ? `“${step.name}” burns charcoal or wood under a roof.`
-            : `“${step.name}” burns charcoal or wood, and nothing says that it stands outdoors.`,
+            ? `“${step.name}” burns charcoal or wood indoors.`
+            : `“${step.name}” burns charcoal or wood, and it is not said to be outdoors.`,
           mends: [
             {
-              label: "It stands outdoors",
+              label: "It is outdoors",
               apply: (d) => withStep(d, step.place, (s) => ({ ...s, note: `${s.note ? `${s.note} ` : ""}Outdoors.` })),
             },
           ],

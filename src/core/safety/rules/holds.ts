@@ -63,7 +63,7 @@ const limited = (k: Kept, minutes: number) => ({
   apply: rehold(k, (holds) => holds.map((h) => (h.place === k.place ? { ...h, max: durationText(minutes), limit: "safety" as const } : h))),
 });
 const moved = (k: Kept, to: "fridge" | "freezer", minutes: number) => ({
-  label: `Into the ${to}, ${spokenDuration(minutes)} at most`,
+  label: `In the ${to}, ${spokenDuration(minutes)} at most`,
   apply: rehold(k, (holds) => [
     ...holds.filter((h) => h.place !== k.place && h.place !== to),
     { place: to, litres: holds.find((h) => h.place === k.place)?.litres ?? 1, max: durationText(minutes), limit: "safety" as const },
@@ -77,8 +77,8 @@ const at = (k: Kept) => ({
 /** What the dish allows, and what the plan has: the longer of both is the hazard, for what is left over waits as long as it may. */
 const longest = (k: Kept) => Math.max(k.planned ?? 0, k.max ?? Number.POSITIVE_INFINITY);
 /** "waits 3 days" by the plan, "may wait 21 days" by the dish. */
-const waits = (k: Kept) => ((k.planned ?? 0) >= longest(k) ? `waits ${spoken(longest(k))}` : `may wait ${spoken(longest(k))}`);
-const spoken = (minutes: number) => (Number.isFinite(minutes) ? spokenDuration(minutes) : "as long as one likes");
+const waits = (k: Kept) => ((k.planned ?? 0) >= longest(k) ? `waits ${spoken(longest(k))}` : `can wait ${spoken(longest(k))}`);
+const spoken = (minutes: number) => (Number.isFinite(minutes) ? spokenDuration(minutes) : "as long as you like");
 
 const RAW_ROWS: ReadonlySet<string> = new Set(
   "pastaFresh dumplingsRaw minceRaw sausageFreshRaw drySalted wetBrined curedNitrite marinatedOther fishCured doughYeastBulk doughYeastShaped doughLaminated doughEnriched batterPancake preferment sourdoughStarter pastryShort".split(
@@ -107,13 +107,13 @@ export function heldTooLong(scene: SafetyScene): Finding[] {
           ...at(k),
           basis: inPlan ? "planned" : "allowed",
           severity: inPlan || (k.place === "counter" && known.minutes > 0 && allowed > Math.max(240, 2 * known.minutes)) ? "stop" : "warn",
-          title: `${k.name} may wait too long`,
+          title: `${k.name} can wait too long`,
           known: doublings(inPlan ? planned : allowed),
-          computed: `${inPlan ? `It waits ${spokenDuration(planned)}` : `It may wait ${spoken(allowed)}`} ${WHERE[k.place]}; ${known.minutes === 0 ? `${known.row.toLowerCase()} is not held there` : `${known.row.toLowerCase()} keeps ${spokenDuration(known.minutes)} there`}.`,
+          computed: `${inPlan ? `It waits ${spokenDuration(planned)}` : `It can wait ${spoken(allowed)}`} ${WHERE[k.place]}; ${known.minutes === 0 ? `${known.row.toLowerCase()} is not kept there` : `${known.row.toLowerCase()} keeps ${spokenDuration(known.minutes)} there`}.`,
           way: "a shorter wait, or a colder place",
           mends: known.minutes > 0 ? [limited(k, known.minutes)] : [],
         }),
-        caution: "Past a limit of safety food may be unsafe without smelling or tasting of it.",
+        caution: "Past a safety limit, food can be unsafe without smelling or tasting bad.",
         source: HOLDS_SOURCE,
       },
     ];
@@ -151,7 +151,7 @@ export function standsWarm(scene: SafetyScene): Finding[] {
       cautioned("cooked-then-warm", `stands:${k.part.component.id}.${k.output}:${k.place}`, {
         ...at(k),
         severity: minutes > WARM_MOST ? "stop" : "warn",
-        title: `${k.name} may stand in the warm too long`,
+        title: `${k.name} can be warm too long`,
         known: doublings(minutes),
         computed: `It ${waits(k)} ${WHERE[k.place] ?? "in the warm"} after it is cooked; two hours at most if it is kept, four if it is eaten.`,
         way: "a shorter wait, the fridge, or kept hot above 60 °C",
@@ -254,7 +254,7 @@ export function jars(scene: SafetyScene): Finding[] {
           ...at(k),
           severity: "warn",
           title: "A pickle outside the fridge",
-          computed: `The jar settles at ${acid.toFixed(1)} % acid, which keeps it in the fridge. ${(WHERE[k.place] ?? "").replace(/^./, (c) => c.toUpperCase())} only a tested recipe followed to the letter keeps.`,
+          computed: `The jar settles at ${acid.toFixed(1)} % acid, which keeps it in the fridge. ${(WHERE[k.place] ?? "").replace(/^./, (c) => c.toUpperCase())} only a tested recipe, followed exactly, keeps.`,
           way: "the fridge, or a tested recipe for the shelf",
           mends: [moved(k, "fridge", 30 * DAY)],
         }),
@@ -264,7 +264,7 @@ export function jars(scene: SafetyScene): Finding[] {
     return [
       cautioned("low-acid-jar", `${part.component.id}.${k.output}:${k.place}`, {
         ...at(k),
-        computed: `Jars of ${part.component.name.toLowerCase()} may stand ${spoken(longest(k))} ${WHERE[k.place]} ${acid > 0 ? `at ${acid.toFixed(1)} % acid, which is too little` : "with no acid that would keep them"}.`,
+        computed: `Jars of ${part.component.name.toLowerCase()} can stay ${spoken(longest(k))} ${WHERE[k.place]} ${acid > 0 ? `at ${acid.toFixed(1)} % acid, which is too little` : "without enough acid to keep them"}.`,
         mends: [moved(k, "fridge", 3 * DAY), moved(k, "freezer", 60 * DAY)],
       }),
     ];
@@ -289,7 +289,7 @@ export function vacuumBags(scene: SafetyScene): Finding[] {
       cautioned("vacuum-raw", `${part.component.id}.${k.output}`, {
         ...at(k),
         computed: lies
-          ? `${food.ingredient.name} lies without air in the fridge for more than 2 days, which is the limit.`
+          ? `${food.ingredient.name} is without air in the fridge for more than 2 days, which is the limit.`
           : `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days at most.`,
         mends: lies ? [] : [limited(k, 2 * DAY), moved(k, "freezer", 60 * DAY)],
       }),

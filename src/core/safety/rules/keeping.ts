@@ -22,7 +22,7 @@ export function counterThaw({ parts }: SafetyScene): Finding[] {
         cautioned("counter-thaw", step.ref, {
           component: part.component.id,
           step: step.ref,
-          computed: `${flesh.ingredient.name} thaws in the warm by “${step.name}”, for ${spokenDuration(likelyMinutes(step.step))}: its outside is warm hours before its middle is soft.`,
+          computed: `${flesh.ingredient.name} thaws in the warm in “${step.name}”, for ${spokenDuration(likelyMinutes(step.step))}: its outside is warm hours before its middle has thawed.`,
           mends: [
             {
               label: "Thaw in the fridge for a day and a half",
@@ -60,7 +60,7 @@ export function refreezing({ parts }: SafetyScene): Finding[] {
       cautioned("refreezing", part.component.id, {
         component: part.component.id,
         step: step.ref,
-        computed: `${flesh.ingredient.name} is thawed in the warm by “${part.steps[thaw]?.name}” and frozen again raw by “${step.name}”.`,
+        computed: `${flesh.ingredient.name} is thawed in the warm in “${part.steps[thaw]?.name}” and frozen again raw in “${step.name}”.`,
         mends: [
           {
             label: "Thaw in the fridge",
@@ -102,8 +102,8 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
           component: part.component.id,
           step: step.ref,
           computed: stands
-            ? `${fish.ingredient.name} stands warm for ${spokenDuration(likelyMinutes(step.step))} by “${step.name}”: half an hour at most.`
-            : `${fish.ingredient.name} may wait on the counter after “${step.name}” for longer than half an hour.`,
+            ? `${fish.ingredient.name} is warm for ${spokenDuration(likelyMinutes(step.step))} in “${step.name}”: half an hour at most.`
+            : `${fish.ingredient.name} can wait on the counter after “${step.name}” for longer than half an hour.`,
           mends: [
             {
               label: stands ? "In the fridge all that time, and after" : "It waits in the fridge",
@@ -168,8 +168,8 @@ export function stuffing({ parts }: SafetyScene): Finding[] {
         component: part.component.id,
         step: step.ref,
         computed: waits
-          ? `${bird.ingredient.name} is stuffed and may then wait raw; the filling takes in its juices.`
-          : `The middle of the stuffing is not probed by “${roast?.name ?? "the roast"}”.`,
+          ? `${bird.ingredient.name} is stuffed and can then wait raw; the stuffing takes up its juices.`
+          : `The core of the stuffing is not measured in “${roast?.name ?? "the roast"}”.`,
         mends: roast
           ? [
               {
@@ -213,7 +213,7 @@ export function partlyCooked({ parts }: SafetyScene): Finding[] {
         cautioned("partly-cooked", step.ref, {
           component: part.component.id,
           step: step.ref,
-          computed: `${flesh.ingredient.name} is cooked in part by “${step.name}”${heat.coreC ? ` (${heat.coreC} °C)` : ""} and then kept before it is cooked through.`,
+          computed: `${flesh.ingredient.name} is partly cooked in “${step.name}”${heat.coreC ? ` (${heat.coreC} °C)` : ""} and then kept before it is cooked through.`,
           mends: [
             {
               label: `“${step.name}” cooks it through`,
@@ -246,7 +246,7 @@ export function fermentedMeat({ parts }: SafetyScene): Finding[] {
       cautioned("fermented-meat", part.component.id, {
         component: part.component.id,
         step: hang.ref,
-        computed: `${meat.ingredient.name} is minced and hangs for ${spokenDuration(likelyMinutes(hang.step))} by “${hang.name}”, and no curing salt is named.`,
+        computed: `${meat.ingredient.name} is minced and hangs for ${spokenDuration(likelyMinutes(hang.step))} by “${hang.name}”, and no curing salt is listed.`,
       }),
     ];
   });
@@ -271,8 +271,8 @@ export function inFilm({ parts }: SafetyScene): Finding[] {
           severity: core >= needed ? "note" : "warn",
           computed:
             core > 0
-              ? `The roll in film is taken to ${core} °C in the middle; ${needed} °C is what it wants.`
-              : `Nothing says how hot the middle of the roll gets; ${needed} °C is what it wants.`,
+              ? `The roll in film is taken to ${core} °C in the middle; it needs ${needed} °C.`
+              : `It is not said how hot the middle of the roll gets; it needs ${needed} °C.`,
           mends: [
             {
               label: `${needed} °C in the middle`,
@@ -308,8 +308,8 @@ export function keptLukewarm({ parts }: SafetyScene): Finding[] {
           component: part.component.id,
           step: step.ref,
           ...(warm === undefined ? { severity: "warn" as const } : {}),
-          title: warm === undefined ? `How warm is ${part.component.name.toLowerCase()} kept?` : `${part.component.name} is kept lukewarm`,
-          computed: `“${step.name}” keeps it ${warm === undefined ? "warm" : `at ${warm} °C`} for ${spokenDuration(heat.minutes)}${warm === undefined ? " and says no temperature" : ""}; below ${HOLD_C} °C two hours at most.`,
+          title: warm === undefined ? `How warm is ${part.component.name.toLowerCase()} kept?` : `${part.component.name} is kept too cool`,
+          computed: `“${step.name}” keeps it ${warm === undefined ? "warm" : `at ${warm} °C`} for ${spokenDuration(heat.minutes)}${warm === undefined ? " without a temperature" : ""}; below ${HOLD_C} °C two hours at most.`,
           way: `${HOLD_C} °C or more, or a shorter wait`,
           mends: [
             {
@@ -346,7 +346,7 @@ export function fermentGas({ parts }: SafetyScene): Finding[] {
         cautioned("ferment-gas", step.ref, {
           component: part.component.id,
           step: step.ref,
-          computed: `“${step.name}”: ${spokenDuration(likelyMinutes(step.step))} in a closed vessel, and nothing lets the gas out.`,
+          computed: `“${step.name}”: ${spokenDuration(likelyMinutes(step.step))} in a closed vessel, and the gas cannot get out.`,
           mends: [
             {
               label: "Under an airlock, or opened daily",

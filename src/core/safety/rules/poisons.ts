@@ -54,8 +54,8 @@ export function pulses(scene: SafetyScene): Finding[] {
         step: cook.ref,
         severity: missing ? "stop" : "warn",
         computed: missing
-          ? `${name} ${boiled > 0 ? `boil for ${spokenDuration(boiled)}` : slow ? "cook slowly, and nothing boils them first" : "come to no boil that is written down"}; ten minutes at a rolling boil are needed.`
-          : `${name} are soaked ${soaked > 0 ? spokenDuration(soaked) : "not at all, as it is written"}; five hours are usual.`,
+          ? `${name} ${boiled > 0 ? `boil for ${spokenDuration(boiled)}` : slow ? "cook slowly and are not boiled first" : "are not said to boil"}; ten minutes at a rolling boil are needed.`
+          : `${name} are soaked ${soaked > 0 ? spokenDuration(soaked) : "not at all"}; five hours are usual.`,
         mends: missing
           ? [
               {
@@ -100,8 +100,8 @@ export function wildMushrooms({ parts }: SafetyScene): Finding[] {
           ...(step ? { step: step.ref } : {}),
           severity: picked ? "stop" : "note",
           computed: picked
-            ? `${item.ingredient.name}: nothing here can tell whether each of them is what it looks like.`
-            : `${item.ingredient.name} are sold, and are also picked wild. If somebody picked them, an expert looks at each first.`,
+            ? `${item.ingredient.name}: only an expert can tell whether each one is what it looks like.`
+            : `${item.ingredient.name} are sold, and are also picked wild. If they were picked, ask an expert to check each one.`,
           mends: picked
             ? [
                 {
@@ -139,25 +139,25 @@ const GREENED = /\bgreen(?:ed|ish)?\b(?! (?:herb|sauce|salad|bean|pea))|\bsprout
 const POISONS: readonly Poison[] = [
   {
     is: isLeaf,
-    why: "the leaves hold enough oxalic acid to poison; only the stalks are eaten",
+    why: "the leaves have enough oxalic acid to poison; eat only the stalks",
   },
-  { is: isId("elderberry"), why: "raw elderberries make one sick; they are boiled for 20 minutes", treated: (p) => longestHeat(p) >= 20 },
+  { is: isId("elderberry"), why: "raw elderberries make people sick; boil them for 20 minutes", treated: (p) => longestHeat(p) >= 20 },
   {
     is: isId("cassava"),
-    why: "cassava holds cyanide; it is peeled and boiled for 25 minutes or more, and never eaten raw",
+    why: "cassava contains cyanide; peel it and boil it for 25 minutes or more, never eat it raw",
     treated: (p) => longestHeat(p) >= 25,
   },
-  { is: isId("kernel"), why: "bitter kernels set cyanide free; a handful can poison" },
+  { is: isId("kernel"), why: "bitter kernels release cyanide; a handful can poison" },
   {
     is: isId("lupin"),
-    why: "bitter lupins are boiled and then soaked for days in changed water",
+    why: "bitter lupins must be boiled, then soaked for days in changed water",
     treated: (p) => p.some((s) => /soak|water/i.test(s.name) && likelyMinutes(s.step) >= 2 * 1440),
   },
   { is: isId("poison"), why: "this plant is poisonous" },
   { is: isId("ackee"), why: "it is poisonous unless it is ripe or treated in full", treated: (p) => longestHeat(p) >= 20 },
   {
     is: (i) => isId("potato.green")(i) || (isId("potato")(i) && GREENED.test(i.ingredient.name)),
-    why: "green and sprouting potatoes hold solanine, which cooking does not remove",
+    why: "green and sprouting potatoes contain solanine, which cooking does not remove",
   },
 ];
 
@@ -171,7 +171,7 @@ export function poisonousPlants(scene: SafetyScene): Finding[] {
         cautioned("bitter-cassava-lupin", `${part.component.id}:${item.ingredient.id}`, {
           component: part.component.id,
           ...(step ? { step: step.ref } : {}),
-          title: "A plant with a poison of its own",
+          title: "A poisonous plant",
           computed: `${item.ingredient.name}: ${poison.why}.`,
           mends: [left(part, item)],
         }),
@@ -192,7 +192,7 @@ export function nutmeg({ parts, document }: SafetyScene): Finding[] {
         cautioned("toxic-amount", part.component.id, {
           component: part.component.id,
           ...(step ? { step: step.ref } : {}),
-          computed: `${item.ingredient.name}: ${each.toFixed(1)} g for each guest; above about ${NUTMEG_G} g it is no spice any more.`,
+          computed: `${item.ingredient.name}: ${each.toFixed(1)} g for each guest; above about ${NUTMEG_G} g it is poisonous.`,
           mends: [
             {
               label: `${Number((0.25 * document.dish.baseServes).toPrecision(2))} g of it`,
@@ -229,7 +229,7 @@ export function rawRunnerBeans({ journeys }: SafetyScene): Finding[] {
         component: j.part.component.id,
         severity: "warn",
         title: "Green beans eaten raw",
-        computed: `${j.item.ingredient.name} come to the table raw; they hold the same toxin as kidney beans until they are boiled.`,
+        computed: `${j.item.ingredient.name} are served raw; they have the same toxin as kidney beans until they are boiled.`,
         way: "boiled for five minutes or more",
         mends: j.visits[0]
           ? [

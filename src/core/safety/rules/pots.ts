@@ -91,7 +91,7 @@ export function pressure({ parts, document }: SafetyScene): Finding[] {
           severity: over ? "warn" : "note",
           ...(over ? { title: "The pressure cooker is too full" } : {}),
           computed: over
-            ? `About ${litres.toFixed(1)} L in ${size} L: past ${most === 0.5 ? "half, the most for what foams and swells" : "two thirds"}.`
+            ? `About ${litres.toFixed(1)} L in ${size} L: past ${most === 0.5 ? "half, the most for food that foams or swells" : "two thirds"}.`
             : `“${step.name}” works under pressure.${noted_ ? " Its precautions are noted." : ""}`,
           ...(over ? { way: `a larger cooker, or ${Math.ceil(litres / (size * most))} batches` } : {}),
           mends:
@@ -135,7 +135,7 @@ export function hotBlender({ parts }: SafetyScene): Finding[] {
         cautioned("hot-liquid-blender", step.ref, {
           component: part.component.id,
           step: step.ref,
-          computed: `“${step.name}” comes ${saidHot ? "while it is hot" : `straight after “${(before[hot] as PartStep).name}”`}: steam lifts the lid of a jug.`,
+          computed: `“${step.name}” is done ${saidHot ? "while it is hot" : `straight after “${(before[hot] as PartStep).name}”`}: steam lifts the lid of a jug.`,
           mends: [noted(step, "With a stick blender in the pot", "With a stick blender in the pot.")],
         }),
       ];
@@ -161,7 +161,7 @@ export function slowCookerStart({ parts }: SafetyScene): Finding[] {
           step: step.ref,
           computed: cold
             ? `${frozen?.ingredient.name ?? "The food"} is frozen: in “${step.name}” it stays between 5 and 60 °C for hours.`
-            : `About ${litres.toFixed(1)} L in a cooker of ${size} L: so full it takes too long to pass 60 °C.`,
+            : `About ${litres.toFixed(1)} L in a cooker of ${size} L. So full, it takes too long to pass 60 °C.`,
           mends: cold ? thawFirst(step) : [],
         }),
       ];

@@ -82,8 +82,8 @@ export function rawContact({ parts, document }: SafetyScene): Finding[] {
           component: part.component.id,
           step: step.ref,
           severity: eaten ? "warn" : "stop",
-          title: eaten ? "It comes to the table raw" : "What touched raw food meets finished food",
-          computed: `${first.trail.what} is raw, comes by ${first.trail.through.map((s) => `“${s.name}”`).join(", ")} to “${step.name}”, and nothing boils or bakes it before it is eaten.`,
+          title: eaten ? "It is served raw" : "Something that touched raw food touches finished food",
+          computed: `${first.trail.what} is raw, goes through ${first.trail.through.map((s) => `“${s.name}”`).join(", ")} to “${step.name}”, and is not boiled or baked before it is eaten.`,
           mends: [
             {
               label: `Bring it to a full boil for a minute before “${step.name}”`,
@@ -138,7 +138,7 @@ export function marinadeReuse({ parts }: SafetyScene): Finding[] {
         component: part.component.id,
         step: step.ref,
         severity: "stop",
-        computed: `${flesh.ingredient.name} lay raw in what “${step.name}” brings to the table, and nothing boils it.`,
+        computed: `${flesh.ingredient.name} was raw in what “${step.name}” serves, and that is not boiled.`,
         mends: [
           {
             label: "Bring it to a full boil for a minute first",
@@ -169,7 +169,7 @@ export function sameBoard({ parts }: SafetyScene): Finding[] {
         cautioned("cross-contamination", `board:${step.ref}`, {
           component: part.component.id,
           step: step.ref,
-          computed: `“${step.name}” uses what has touched ${flesh.ingredient.name.toLowerCase()}, and nothing washes it in between.`,
+          computed: `“${step.name}” uses what has touched ${flesh.ingredient.name.toLowerCase()}, and it is not washed in between.`,
           mends: [
             {
               label: "Another board, washed hands",

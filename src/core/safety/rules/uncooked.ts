@@ -70,7 +70,7 @@ export function rawEgg(scene: SafetyScene): Finding[] {
     return cautioned("raw-egg", j.part.component.id, {
       ...at(j),
       severity: care.length ? "stop" : "warn",
-      computed: `${j.item.ingredient.name} in ${lower(j)} ${core > 45 && visit ? `is taken to ${Math.round(core)} °C by “${visit.step.name}”, and egg needs 71 °C.` : "and no step that cooks it."}${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`,
+      computed: `${j.item.ingredient.name} in ${lower(j)} ${core > 45 && visit ? `is taken to ${Math.round(core)} °C by “${visit.step.name}”, and egg needs 71 °C.` : "and no step cooks it."}${care.length ? ` ${care.join(", ")} will eat it.` : ""}`,
       mends: [pasteurised(j.part)],
     });
   });
@@ -87,7 +87,7 @@ export function rawMince(scene: SafetyScene): Finding[] {
       ...at(j),
       severity: care.length || poultry || isOf("sausage")(j.item) ? "stop" : "warn",
       computed: raw
-        ? `${j.item.ingredient.name}, minced, and no step that cooks it through.${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`
+        ? `${j.item.ingredient.name}, minced, and no step cooks it through.${care.length ? ` ${care.join(", ")} will eat it.` : ""}`
         : `The middle is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; ${poultry ? "minced poultry" : "mince"} needs ${needed} °C.`,
       mends: probed(j, needed),
     });
@@ -126,10 +126,10 @@ export function undercooked(scene: SafetyScene): Finding[] {
     return cautioned("undercooked", j.part.component.id, {
       ...at(j),
       severity: rosy && careOf(scene).length === 0 ? "warn" : "stop",
-      ...(core < 40 && rosy ? { title: "Meat that is eaten raw" } : {}),
+      ...(core < 40 && rosy ? { title: "This meat is eaten raw" } : {}),
       computed:
         core < 40
-          ? `${j.item.ingredient.name} in ${lower(j)}, and no step that cooks it through.`
+          ? `${j.item.ingredient.name} in ${lower(j)}, and no step cooks it through.`
           : `${j.item.ingredient.name} is taken to ${Math.round(core)} °C by “${visit?.step.name ?? ""}”; it needs ${needed} °C in the middle.`,
       mends: probed(j, needed),
     });
@@ -156,7 +156,7 @@ export function rawFish({ journeys }: SafetyScene): Finding[] {
   ).map((j) =>
     cautioned("raw-fish", j.part.component.id, {
       ...at(j),
-      computed: `${j.item.ingredient.name} comes to the table ${j.visits.some((v) => does.cures(v.step)) ? "cured and not cooked" : hottest(j).core > 0 ? `at ${Math.round(hottest(j).core)} °C in the middle` : "raw"}, and nothing says that it was frozen first or farmed.`,
+      computed: `${j.item.ingredient.name} is served ${j.visits.some((v) => does.cures(v.step)) ? "cured and not cooked" : hottest(j).core > 0 ? `at ${Math.round(hottest(j).core)} °C in the middle` : "raw"}, and it is not said to be frozen first or farmed.`,
       way: "frozen at −20 °C for 7 days first, farmed, or cooked to 63 °C",
       mends: [
         {
@@ -189,7 +189,7 @@ export function shellfish(scene: SafetyScene): Finding[] {
       ...at(j),
       severity: careOf(scene).length ? "stop" : "warn",
       computed: raw
-        ? `${j.item.ingredient.name} in ${lower(j)} and no step that cooks them.`
+        ? `${j.item.ingredient.name} in ${lower(j)} and no step cooks them.`
         : `${j.item.ingredient.name} only get warm: about ${Math.round(core)} °C.`,
       mends: probed(j, 74),
     });
@@ -208,7 +208,7 @@ export function rawFlour(scene: SafetyScene): Finding[] {
     return cautioned("raw-flour", j.part.component.id, {
       ...at(j),
       severity: "warn",
-      computed: `${j.item.ingredient.name} in ${lower(j)}, and nothing bakes or boils it before it is eaten.`,
+      computed: `${j.item.ingredient.name} in ${lower(j)}, and it is not baked or boiled before it is eaten.`,
       mends: step
         ? [
             {
@@ -232,7 +232,7 @@ export function rawMilk(scene: SafetyScene): Finding[] {
       ...at(j),
       severity: care.length ? "stop" : "warn",
       title: "Milk that was not pasteurised",
-      computed: `${j.item.ingredient.name} in ${lower(j)} ${hottest(j).core > 0 ? `is taken to ${Math.round(hottest(j).core)} °C` : "is not heated"}.${care.length ? ` ${care.join(", ")} will eat of it.` : ""}`,
+      computed: `${j.item.ingredient.name} in ${lower(j)} ${hottest(j).core > 0 ? `is taken to ${Math.round(hottest(j).core)} °C` : "is not heated"}.${care.length ? ` ${care.join(", ")} will eat it.` : ""}`,
       mends: probed(j, 72),
     }),
   );
@@ -259,8 +259,8 @@ export function reheating({ parts, journeys }: SafetyScene): Finding[] {
             component: part.component.id,
             step: step.ref,
             severity: "warn",
-            title: "Warmed up, but how hot?",
-            computed: probe === undefined ? `“${step.name}” says no temperature.` : `“${step.name}” stops at ${probe} °C.`,
+            title: "How hot is it reheated?",
+            computed: probe === undefined ? `“${step.name}” has no temperature.` : `“${step.name}” stops at ${probe} °C.`,
             way: "74 °C in the middle, within two hours, and only once",
             mends: [
               {
@@ -270,7 +270,7 @@ export function reheating({ parts, journeys }: SafetyScene): Finding[] {
             ],
           }),
           caution:
-            "Food that was cold is heated to 74 °C all through, within two hours and only once; what lingers lukewarm grows what cooking does not undo.",
+            "Food that was cold is heated to 74 °C all through, within two hours and only once; food that stays lukewarm can grow toxins that cooking does not destroy.",
           source: "FDA Food Code 2022, 3-403.11",
         },
       ];
@@ -309,11 +309,11 @@ export function bathTime({ journeys }: SafetyScene): Finding[] {
           component: v.part.component.id,
           step: v.step.ref,
           severity: "warn",
-          title: tempC < 54.5 ? "A bath too cool to make anything safe" : "Too short in the bath for its thickness",
+          title: tempC < 54.5 ? "The water bath is too cool to make food safe" : "Too short in the bath for its thickness",
           computed:
             Number.isFinite(needed) && tempC >= 54.5
               ? `${j.item.ingredient.name}, ${thick} mm thick, needs about ${Math.ceil(needed / 5) * 5} min at ${tempC} °C; the step gives ${Math.round(heat.minutes)}.`
-              : `${j.item.ingredient.name} lies at ${tempC} °C: below 54.5 °C bacteria grow, and no time makes it safe.`,
+              : `${j.item.ingredient.name} is at ${tempC} °C: below 54.5 °C bacteria grow, and no time makes it safe.`,
           mends:
             Number.isFinite(needed) && tempC >= 54.5
               ? [

@@ -21,7 +21,7 @@ const asked = (caution: string, about: string, part: Part, step: PartStep, title
     step: step.ref,
     severity: "note",
     title,
-    computed: `${check.afterMinutes > 0 ? `${spokenDuration(check.afterMinutes)} after the start of “${step.name}”` : `When “${step.name}” begins`}: ${checkText(check)}`,
+    computed: `${check.afterMinutes > 0 ? `${spokenDuration(check.afterMinutes)} after the start of “${step.name}”` : `When “${step.name}” starts`}: ${checkText(check)}`,
     check,
   });
 
@@ -31,9 +31,9 @@ function sour(part: Part): Finding[] {
   if (!step) return [];
   const afterMinutes = Math.min(SOUR_BY_MIN, likelyMinutes(step.step));
   return [
-    asked("ferment-acid", step.ref, part, step, "Measure how sour it is", {
+    asked("ferment-acid", step.ref, part, step, "Measure the pH", {
       afterMinutes,
-      ask: "pH 4.6 or less, by a strip or a meter",
+      ask: "pH 4.6 or less, with a strip or a meter",
       otherwise: "do not taste it, and throw it away if it is no lower two days later",
     }),
   ];
@@ -43,7 +43,7 @@ function cold(part: Part): Finding[] {
   const cooled = cooledPart(part);
   if (!cooled || cooled.litres < POT_L) return [];
   const check = (afterMinutes: number, ask: string, otherwise: string, n: number) =>
-    asked("large-pot-cooling", `${cooled.step.ref}:${n}`, part, cooled.step, "Measure how cold it is", { afterMinutes, ask, otherwise });
+    asked("large-pot-cooling", `${cooled.step.ref}:${n}`, part, cooled.step, "Measure the temperature", { afterMinutes, ask, otherwise });
   return [
     check(STAGE_1_MIN, "21 °C or less in the middle", "stir it in ice water now, or bring it to the boil and cool it faster", 1),
     check(STAGE_2_MIN, "5 °C or less in the middle", "throw it away", 2),
@@ -64,7 +64,7 @@ function hot({ parts, journeys }: SafetyScene): Finding[] {
     const tempC = Math.max(0, ...needs);
     if (tempC < 63) return [];
     return [
-      asked("undercooked", last.ref, part, last, "Measure the middle", {
+      asked("undercooked", last.ref, part, last, "Measure the core temperature", {
         afterMinutes: likelyMinutes(last.step),
         ask: `${tempC} °C or more in the thickest part`,
         otherwise: "back into the heat until it is",
@@ -83,7 +83,7 @@ function open({ parts, journeys }: SafetyScene): Finding[] {
           asked("shellfish", step.ref, part, step, "Look at the shells", {
             afterMinutes: likelyMinutes(step.step),
             ask: "every shell has opened",
-            otherwise: "throw away those that are shut",
+            otherwise: "throw away the ones that stay shut",
           }),
         ]
       : [];

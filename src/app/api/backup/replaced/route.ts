@@ -11,7 +11,7 @@ async function remove(request: Request) {
   if (!body.ok) return body.response;
   return deleteReplaced(body.value.name)
     ? Response.json({ value: {} })
-    : Response.json({ message: "Nothing of that name is kept from a restore." }, { status: 404 });
+    : Response.json({ message: "There is no data of that name from a restore." }, { status: 404 });
 }
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ DELETE: remove });

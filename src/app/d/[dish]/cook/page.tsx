@@ -13,7 +13,7 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
       {state.conflict && (
         <div className="mx-auto max-w-[70rem] px-4 pt-4 sm:px-7">
           <ConflictNote slug={state.slug} conflict={state.conflict} folded />
-          <p className="pt-1 pl-4 text-[14px] text-quiet">Below stands the last plan that held; go on with it while you decide.</p>
+          <p className="pt-1 pl-4 text-[14px] text-quiet">Below is the last plan that worked. You can go on with it while you decide.</p>
         </div>
       )}
       <CookView

@@ -36,8 +36,8 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
         </div>
       </header>
       {severe.length > 0 && (
-        <section aria-label="Before anything is begun" className="mb-5 border-l-[3px] border-beet pl-3 text-[14px]">
-          <h2 className="text-[18px]">Before anything is begun</h2>
+        <section aria-label="Before you start" className="mb-5 border-l-[3px] border-beet pl-3 text-[14px]">
+          <h2 className="text-[18px]">Before you start</h2>
           <ul>
             {severe.map((f) => (
               <li key={f.id} className="py-0.5">

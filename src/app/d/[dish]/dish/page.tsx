@@ -11,7 +11,7 @@ type Props = { params: Promise<{ dish: string }>; searchParams: Promise<Record<s
 const LONGEST = 4000;
 
 /** A panel in the address: `bench` its name, `s` the step it is asked for, `b.…` what stands in its fields. */
-function reckoningOf(query: Awaited<Props["searchParams"]>) {
+function calculationOf(query: Awaited<Props["searchParams"]>) {
   const { bench, s } = query;
   if (typeof bench !== "string") return undefined;
   const typed = Object.entries(query).flatMap(([key, text]) =>
@@ -37,7 +37,7 @@ export default async function DishPage({ params, searchParams }: Props) {
         plan={planNoteOf(state)}
         others={others}
         component={typeof c === "string" ? c : undefined}
-        reckoning={reckoningOf(query)}
+        calculation={calculationOf(query)}
         findings={(await loadFindings(state.slug)) ?? []}
       />
     </>

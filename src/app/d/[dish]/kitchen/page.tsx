@@ -20,19 +20,19 @@ export default async function KitchenPage({ params }: { params: Promise<{ dish: 
         </div>
         <KitchenForm slug={state.slug} version={state.kitchenVersion} kitchen={state.document.kitchen ?? {}} />
       </div>
-      <aside aria-label="What follows for the plan" className="border-rule pt-2 lg:border-l lg:pl-6">
+      <aside aria-label="The plan with this kitchen" className="border-rule pt-2 lg:border-l lg:pl-6">
         <h2 className="text-[19px]">{state.name}</h2>
         {state.conflict ? (
           <ConflictNote slug={state.slug} conflict={state.conflict} />
         ) : state.plan ? (
           <>
             <p className="pb-3 text-[14.5px]" data-testid="plan-begins">
-              begins {clock.dayTime(state.plan.begins)}, {spokenDuration(state.plan.leadMinutes)} before the table
+              starts {clock.dayTime(state.plan.begins)}, {spokenDuration(state.plan.leadMinutes)} before serving
             </p>
             <WorkByDay plan={state.plan} clock={clock} />
           </>
         ) : (
-          <p className="text-quiet">no timetable yet</p>
+          <p className="text-quiet">no plan yet</p>
         )}
       </aside>
     </div>

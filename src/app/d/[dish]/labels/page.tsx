@@ -18,8 +18,8 @@ export default async function LabelsPage({ params }: { params: Promise<{ dish: s
           <h1 className="text-[28px]">Labels</h1>
           <p className="max-w-[60ch] text-quiet">
             {labels.length
-              ? "For everything that waits two hours or longer. Three across on the sheet, 62 mm wide; stick them on when the lid goes on."
-              : "Nothing waits for two hours or longer in this plan, so nothing needs a label."}
+              ? "One label for everything that waits two hours or longer. Three across the sheet, 62 mm wide."
+              : "Nothing waits two hours or longer in this plan, so there are no labels."}
           </p>
         </div>
         {labels.length > 0 && <PrintButton />}
@@ -60,8 +60,8 @@ export default async function LabelsPage({ params }: { params: Promise<{ dish: s
         ))}
       </ul>
       <p className="mt-4 max-w-[70ch] text-[12.5px] text-quiet">
-        What a label contains is by the words and names of the dish; what they do not betray is not on it. Keeping by the dish file and its
-        table of holds: {HOLDS_SOURCE} Local codes come first.
+        Allergens come from the names in the dish; what a name does not show is missing here. How long things keep comes from the dish file
+        and its table of holds: {HOLDS_SOURCE} Local codes come first.
       </p>
     </article>
   );

@@ -39,7 +39,7 @@ export default async function TimetablePage({ params }: { params: Promise<{ dish
         <p className="px-5 pt-2 text-[13.5px] sm:px-7" data-screen>
           <a className="link" href="#mind">
             {severe.some((f) => f.hard)
-              ? "Something is past a limit and has to be mended"
+              ? "Something is past a limit and must be fixed"
               : `${severe.length === 1 ? "One danger" : `${severe.length} dangers`} to acknowledge before you start`}
           </a>
         </p>

@@ -128,16 +128,14 @@ function lettingGo(trial: Trial, facts: readonly Fact[]): Tried[] {
       trial.first([
         {
           kind: "let-go",
-          text: `Let “${lower(nameOf(p.step))}” go where it may.`,
+          text: `Release “${lower(nameOf(p.step))}”.`,
           change: pinStepChange(trial.document, p.step, undefined),
           trouble: 15,
         },
       ]),
     );
   if (each.length || pins.length === 0) return each;
-  return trial.first([
-    { kind: "let-go", text: "Let go of everything that you have fixed.", change: freeAllChange(trial.document), trouble: 60 },
-  ]);
+  return trial.first([{ kind: "let-go", text: "Release everything that you fixed.", change: freeAllChange(trial.document), trouble: 60 }]);
 }
 
 /** A method that the cook has fixed is let go: fixed otherwise where the wishes fix it, else another comes first in the file. */
@@ -201,7 +199,7 @@ function standIns(trial: Trial): Tried[] {
     return trial.first([
       {
         kind: "stand-in",
-        text: `${model.fallback.name} in place of ${lower(component.name)}, in the house by ${momentText(trial.dish, ready)}.`,
+        text: `${model.fallback.name} instead of ${lower(component.name)}, ready by ${momentText(trial.dish, ready)}.`,
         change: [trial.standIn(c, ready)],
         trouble: 200 + 600 * (1 - model.fallback.quality),
       },

@@ -53,7 +53,7 @@ export function moreHours(trial: Trial): Tried[] {
         const line = dated(trial, day, stretch);
         return {
           kind: "hours",
-          text: `${cook.name} free as well ${momentText(trial.dish, trial.dish.zone.toMinute(line.from))} to ${line.to.slice(11)}.`,
+          text: `${cook.name} also free ${momentText(trial.dish, trial.dish.zone.toMinute(line.from))} to ${line.to.slice(11)}.`,
           change: adding([line]),
           trouble: stretch === COOKS_DAY ? 480 : stretch.to - stretch.from,
         };

@@ -27,7 +27,7 @@ export function longerWaits(trial: Trial, facts: readonly Fact[]): Tried[] {
         const minutes = Math.ceil((longest * factor) / 15) * 15;
         return {
           kind: "longer-wait",
-          text: `${fact.text.replace(/\.$/, "")}: let it be ${spokenDuration(minutes)}, at some cost to quality.`,
+          text: `${fact.text.replace(/\.$/, "")}: allow ${spokenDuration(minutes)}, with some loss of quality.`,
           change: places.map((p) => ({ op: "replace" as const, path: p.path, value: durationText(minutes) })),
           trouble: 40 * factor,
         };

@@ -12,7 +12,7 @@ const REFUSALS = {
 };
 const CONFLICTS: ReadonlySet<string> = new Set(["no-run", "other-press"]);
 const CLOCK_BACK =
-  "The clock of the kitchen's computer went back. What you pressed is written down with that hour: set the clock, then correct it in the log.";
+  "The clock of the kitchen's computer went back. Your press was saved with that time: set the clock, then correct it in the log.";
 
 /** Writes an event to the log and answers as soon as it is safe on disk. The plan follows over the stream. */
 async function post(request: Request, { params }: { params: Promise<{ dish: string }> }) {

@@ -31,17 +31,17 @@ export default async function WrittenPage({ params }: { params: Promise<{ dish: 
         <p className="max-w-[66ch] text-quiet">{note}</p>
         {guests && (
           <p className="text-[14px]">
-            {guests.avoid?.length ? `Nobody may be served ${guests.avoid.join(", ")}. ` : ""}
-            {guests.care?.length ? `At the table: ${guests.care.join(", ")}.` : ""}
+            {guests.avoid?.length ? `Guests avoid ${guests.avoid.join(", ")}. ` : ""}
+            {guests.care?.length ? `Guests: ${guests.care.join(", ")}.` : ""}
           </p>
         )}
         <p className="py-2 text-[14px]">
           <a className="link" href={`/api/dishes/${state.slug}`}>
-            the dish as a file
+            Download dish file
           </a>
           ,{" "}
           <a className="link" href={`/api/dishes/${state.slug}/markdown`}>
-            as Markdown
+            Download Markdown
           </a>
         </p>
         <Breakdown

@@ -3,7 +3,7 @@ import { useMemo, useState } from "react";
 import { benchAnswer } from "@/core/bench/ask";
 import { filledFrom, panelsFor, panelsForStep } from "@/core/bench/in-place";
 import { inUnits } from "@/core/bench/in-units";
-import { type Reckoned, startOf, type Write } from "@/core/bench/panel";
+import { type Calculated, startOf, type Write } from "@/core/bench/panel";
 import { PANELS, panelOf } from "@/core/bench/panels";
 import { said, type Units } from "@/core/bench/quantity";
 import { meantIngredient, meantSteps, written } from "@/core/bench/write-into";
@@ -16,22 +16,22 @@ import type { Edit } from "../dish/use-editing";
 import { useUnits } from "../shell/units";
 import { PanelView } from "./PanelView";
 
-export interface Reckoning {
+export interface Calculation {
   readonly panel: string;
   readonly step?: string | undefined;
   /** Figures that were brought along, by field. */
   readonly typed?: Readonly<Record<string, string>>;
 }
-interface ReckonPartProps {
+interface CalculatorPartProps {
   readonly document: DishFile;
   readonly place: MethodPlace;
-  readonly open: Reckoning | undefined;
-  readonly onOpen: (reckoning: Reckoning | undefined) => void;
+  readonly open: Calculation | undefined;
+  readonly onOpen: (calculation: Calculation | undefined) => void;
   readonly edit: Edit;
 }
 
-/** What can be reckoned of a component: its panels, filled from the dish, and their results written back into it. */
-export function ReckonPart({ document, place, open, onOpen, edit }: ReckonPartProps) {
+/** What can be calculated of a component: its panels, filled from the dish, and their results written back into it. */
+export function CalculatorPart({ document, place, open, onOpen, edit }: CalculatorPartProps) {
   const component = document.components.find((c) => c.id === place.component);
   const method = methodOf(document, place);
   if (!component) return null;
@@ -44,7 +44,7 @@ export function ReckonPart({ document, place, open, onOpen, edit }: ReckonPartPr
   const chosen = open && panelOf(open.panel);
   const offered = [...new Set(chosen ? [...near, chosen] : near)].slice(0, 9);
   return (
-    <section aria-label={`Reckoned for ${component.name}`}>
+    <section aria-label={`Calculated for ${component.name}`}>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-[14px]">
         {offered.map((p) => (
           <button
@@ -58,12 +58,12 @@ export function ReckonPart({ document, place, open, onOpen, edit }: ReckonPartPr
           </button>
         ))}
         <select
-          aria-label="Another panel"
+          aria-label="Another calculator"
           className="field text-[13px]"
           value=""
           onChange={(e) => e.target.value && onOpen({ panel: e.target.value, step: open?.step })}
         >
-          <option value="">something else …</option>
+          <option value="">another calculator …</option>
           {PANELS.filter((p) => !offered.includes(p)).map((p) => (
             <option key={p.id} value={p.id}>
               {p.title}
@@ -76,7 +76,12 @@ export function ReckonPart({ document, place, open, onOpen, edit }: ReckonPartPr
   );
 }
 
-function Opened({ document, place, open, edit }: Pick<ReckonPartProps, "document" | "place" | "edit"> & { readonly open: Reckoning }) {
+function Opened({
+  document,
+  place,
+  open,
+  edit,
+}: Pick<CalculatorPartProps, "document" | "place" | "edit"> & { readonly open: Calculation }) {
   const units = useUnits();
   const panel = panelOf(open.panel);
   const [opened] = useState(() => {
@@ -88,7 +93,7 @@ function Opened({ document, place, open, edit }: Pick<ReckonPartProps, "document
   return (
     <div className="mt-2 border-l-[3px] border-saffron pl-4">
       <p className="pb-2 text-[13.5px] text-quiet">
-        {inUnits(panel.does, units)} {Object.keys(opened.typed).length > 0 && "What the dish says is filled in, for its guests."}
+        {inUnits(panel.does, units)} {Object.keys(opened.typed).length > 0 && "Filled in from the dish, for its guests."}
       </p>
       <PanelView id={panel.id} typed={opened.typed} first={opened.first} narrow>
         {(result) => (
@@ -103,7 +108,7 @@ interface WritesProps {
   readonly document: DishFile;
   readonly place: MethodPlace;
   readonly step: string | undefined;
-  readonly result: Reckoned;
+  readonly result: Calculated;
   readonly title: string;
   readonly units: Units;
   readonly edit: Edit;
@@ -126,13 +131,13 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
       const q = i && component && scaledIngredient(i, kOf(document, component));
       return i
         ? `${i.name}, now ${q ? quantityText(q) : i.amount ? quantityText(quantityOf(i.amount)) : "without an amount"}`
-        : "not among what goes in yet";
+        : "not among the ingredients yet";
     };
   }, [document, place, method]);
   if (writes.length === 0) return null;
   return (
-    <section aria-label="Write into the dish" className="mt-3 text-[14px]">
-      <h3 className="caps font-sans font-normal">Write into the dish</h3>
+    <section aria-label="Save to the dish" className="mt-3 text-[14px]">
+      <h3 className="caps font-sans font-normal">Save to the dish</h3>
       <ul>
         {writes.map((w) => {
           const what = saidWrite(w, units);
@@ -147,7 +152,7 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
               </span>
               {(w.kind === "time" || w.kind === "probe") && (
                 <select
-                  aria-label={`Step that gets it: ${what}`}
+                  aria-label={`Step to change: ${what}`}
                   className="field max-w-52 text-[13px]"
                   value={target(w) ?? ""}
                   onChange={(e) => setSteps({ ...steps, [w.label]: e.target.value })}
@@ -159,13 +164,8 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
                   ))}
                 </select>
               )}
-              <button
-                type="button"
-                className="act min-h-8! px-3 text-[13.5px]"
-                aria-label={`Write it: ${what}`}
-                onClick={() => put([w], what)}
-              >
-                Write it
+              <button type="button" className="act min-h-8! px-3 text-[13.5px]" aria-label={`Save: ${what}`} onClick={() => put([w], what)}>
+                Save
               </button>
             </li>
           );
@@ -173,7 +173,7 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
       </ul>
       {amounts.length > 1 && (
         <button type="button" className="link text-[13.5px]" onClick={() => put(amounts, "all amounts")}>
-          write all the amounts
+          Save all amounts
         </button>
       )}
     </section>

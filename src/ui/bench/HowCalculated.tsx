@@ -3,10 +3,10 @@ import { explained } from "@/core/bench/how";
 import type { Made } from "@/core/bench/panel";
 
 /** Formula, inputs, school and source of every calculation behind the figures, each as it can be made again on the command line. */
-export function HowReckoned({ made }: { readonly made: readonly Made[] }) {
+export function HowCalculated({ made }: { readonly made: readonly Made[] }) {
   return (
     <details className="my-3 max-w-[46rem] text-[13.5px]">
-      <summary className="cursor-pointer text-rim">how this is reckoned</summary>
+      <summary className="cursor-pointer text-rim">How it is calculated</summary>
       <dl>
         {made.map((m) => {
           const told = explained(m);
