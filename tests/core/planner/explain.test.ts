@@ -182,7 +182,7 @@ describe("repairs", () => {
   test("of the harvest lunch begun too late serve it a week later", () => {
     const lunch = demoDocument("harvest-lunch");
     const d = diagnosed(lunch, { now: dishOf(lunch).serveAt - 2000 });
-    expect(said(d)).toMatch(/"Lie in the cure" takes 4 days/);
+    expect(said(d)).toMatch(/"Cure in the fridge" takes 4 days/);
     expect(d.repairs.find((r) => r.kind === "serve-later")?.text).toMatch(/^Serve at \w+ 2\d\/10/);
   });
 });
