@@ -6,7 +6,10 @@ import { TABLE } from "../../../src/core/dish/edit/library";
 import { readDish } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { cureTimeRule } from "../../../src/core/measures/brine";
+import { dryingTime, equivalentHalf, roastAndRest } from "../../../src/core/measures/heat/roast";
+import { stockGelatin } from "../../../src/core/measures/thickening";
 import { gramsOf, isOf, litresOf, type Part, partsOf } from "../../../src/core/safety/part";
+import { cooledPart } from "../../../src/core/safety/rules/cooling";
 import { isRawFlesh } from "../../../src/core/safety/scene";
 import { spread } from "../../support/lengths";
 
@@ -107,4 +110,56 @@ test("dried beans are drained and boiled in fresh water, and a third of the comp
     ).toBe(true);
   const withTwo = documents.filter((d) => d.components.some((c) => c.id !== TABLE && c.methods.length > 1));
   expect(withTwo.length).toBeGreaterThanOrEqual(documents.length / 3);
+});
+
+test("what is cooled is at 21 °C in two hours and at 5 °C in six, by its amount, its pot and the way its step says", () => {
+  const cooled = parts.flatMap((p) => {
+    const got = cooledPart(p);
+    return got ? [{ name: nameOf(p), verdict: got.way.verdict }] : [];
+  });
+  expect(cooled.length).toBeGreaterThan(12);
+  expect(cooled.filter((c) => c.verdict !== "ok")).toEqual([]);
+});
+
+describe("roasts take the time that the model gives, a fifth either way", () => {
+  const roasts = parts.flatMap((p) => {
+    const step = p.steps.find((s) => /^roast/i.test(s.name) && s.step.done?.probeC);
+    const oven = step?.step.uses?.find((u) => u.what === "oven")?.tempC;
+    const flesh = p.items.find((i) => isRawFlesh(i) && i.grams > 1000);
+    return step && oven && flesh ? [[nameOf(p), p, step, oven, flesh] as const] : [];
+  });
+  test("there are some", () => expect(roasts.length).toBeGreaterThanOrEqual(3));
+  test.each(roasts)("%s", (_, part, step, ovenC, flesh) => {
+    // A bird is hollow: its meat is thinner than a ball of its weight.
+    const hollow = part.items.some(isOf("poultry")) ? 0.85 : 1;
+    const { value } = equivalentHalf({ massKg: flesh.grams / 1000, shape: "sphere" });
+    const { cookMin } = roastAndRest({
+      geometry: "sphere",
+      halfM: value * hollow,
+      t0: 6,
+      ovenC,
+      hOven: 20,
+      tPull: step.step.done?.probeC as number,
+      dryingMin: dryingTime({ ovenC }).minutes,
+    });
+    const [least, , most] = spread(step.step.time);
+    expect((cookMin as number) * 1.2).toBeGreaterThanOrEqual(least);
+    expect((cookMin as number) * 0.8).toBeLessThanOrEqual(most);
+  });
+});
+
+test("a jelly of trotters has gelatine enough to be sliced, and is no rubber", () => {
+  const part = parts.find((p) => p.items.some((i) => /trotter/i.test(i.ingredient.name))) as Part;
+  const g = (name: RegExp) => part.items.filter((i) => name.test(i.ingredient.name)).reduce((sum, i) => sum + i.grams, 0);
+  const jelly = outputs(part).find((o) => /jelly/i.test(o.name ?? o.id));
+  const { pct } = stockGelatin({
+    sources: [
+      { kind: "pig_trotter", g: g(/trotter/i) },
+      { kind: "pork_skin", g: g(/rind/i) },
+    ],
+    hours: spread(part.steps.find((s) => /simmer/i.test(s.name))?.step.time)[1] / 60,
+    final_mL: (litresOf(jelly, part.k) as number) * 1000,
+  });
+  expect(pct).toBeGreaterThanOrEqual(2.5);
+  expect(pct).toBeLessThanOrEqual(4);
 });

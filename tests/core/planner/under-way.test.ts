@@ -186,7 +186,7 @@ describe("exceptions", () => {
     expect(drying.exceptions?.length).toBeGreaterThan(0);
     const ways = around(cold as DishFile, drying);
     expect([ways[0]?.kind, ways[0]?.press, ways[0]?.plan.exceptions ?? []]).toEqual(["take-now", "legs.smoke", []]);
-    expect(ways[0]?.text).toBe("Take “Smoke” as done: it has had 3 h 20, which is within its range.");
+    expect(ways[0]?.text).toBe("Count “Smoke” as done: it has had 3 h 20, which is within its range.");
   });
   test("another cook of the house is asked by name, and what she takes on is a plan that holds", () => {
     const two = smoke() as DishFile;
