@@ -120,7 +120,7 @@ describe("how much, from something else than guests", () => {
       .join("\n");
     expect(said).toMatch(/evaporation depends on the width of the pot/);
     expect(said).toMatch(/leavening no longer scales/);
-    expect(said).toMatch(/trays, tins and jars stay as many/);
+    expect(said).toMatch(/trays, tins and jars do not scale/);
     expect(unscaled(withStock(["simmer 4h, 10 L pot"]))).toEqual([]);
   });
 });
