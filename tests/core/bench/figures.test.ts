@@ -545,3 +545,12 @@ test("only what solves an equation step by step, or forecasts, is left to the te
   const covered = new Set(ROWS.map(([id]) => id));
   expect(PANELS.map((p) => p.id).filter((id) => !covered.has(id))).toEqual(["cooling", "heat-through", "forecast"]);
 });
+
+test.each([
+  ["yogurt", /82 to 85 °C/],
+  ["creme_fraiche", /raw milk to 72 °C/],
+])("milk for %s says how hot it gets first", (type, said) => {
+  const { answer } = benchAnswer({ panel: "cultured-dairy", typed: { type, tempC: type === "yogurt" ? "42 C" : "22 C" }, units: "metric" });
+  if (!answer.ok) throw new Error(answer.message);
+  expect((answer.result.notes ?? []).map((n) => n.text).join(" ")).toMatch(said);
+});

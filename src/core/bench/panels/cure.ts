@@ -100,7 +100,7 @@ const BRINE: Panel = {
             dash: true,
             points: shares.map(([d, f]) => [d * 1440, (even.predictedMeatSaltPct * f.centrePct) / 100]),
           },
-          { name: "strong, mean", look: "beet", points: shares.map(([d, f]) => [d * 1440, (strongEnd * f.averagePct) / 100]) },
+          { name: "gradient, mean", look: "beet", points: shares.map(([d, f]) => [d * 1440, (strongEnd * f.averagePct) / 100]) },
         ],
         marks: [
           { on: "y", at: num(v, "target"), label: "wanted" },

@@ -304,7 +304,15 @@ const DAIRY: Panel = {
         { key: "hours", label: "Set after", value: got.hours * 60, of: "time", low: got.low * 60, high: got.high * 60 },
         { key: "ph", label: "pH then", value: got.targetPh, of: "pH" },
       ],
-      notes: [{ text: "Heat the milk to 72 °C first, cool it, and chill what is set within two hours.", caution: true }],
+      notes: [
+        {
+          text:
+            str(v, "type") === "yogurt"
+              ? "Hold the milk at 82 to 85 °C for a few minutes first: it is safe and sets thick. Cool it before the culture goes in, and chill what is set within two hours."
+              : "Heat raw milk to 72 °C first, cool it, and chill what is set within two hours.",
+          caution: true,
+        },
+      ],
       writes: [
         { kind: "ingredient", name: "live culture", find: "culture|yogh?urt|buttermilk", grams: got.cultureG },
         {
