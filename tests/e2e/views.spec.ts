@@ -136,9 +136,12 @@ test("more guests make more of everything, and it can be taken back", async ({ p
   await expect(salt).toBeVisible();
   await page.getByLabel("Guests").fill("20");
   await page.getByRole("button", { name: "Change" }).click();
+  const serves = async () => (await (await fetch(`${server.url}/api/dishes/harvest-lunch`)).json()).dish.serves;
+  await expect.poll(serves, { timeout: 20_000 }).toBe(20);
   await expect(page.getByText(/^37\.5 g$/).first()).toBeVisible({ timeout: 20_000 });
   await page.locator("h1").click();
   await page.keyboard.press("Control+z");
+  await expect.poll(serves, { timeout: 20_000 }).toBe(10);
   await expect(salt).toBeVisible({ timeout: 20_000 });
 });
 
