@@ -71,7 +71,7 @@ test("what cannot be read, what is out of range and what must not be calculated 
   await expect(alert).toContainText("“some” is not understood");
   await expect(page.getByLabel("Meat or fish")).toHaveAttribute("aria-invalid", "true");
   await page.getByLabel("Meat or fish").fill("5 cm");
-  await expect(alert).toContainText("is no weight");
+  await expect(alert).toContainText("is not a weight");
 });
 
 test("what takes longer is calculated in a worker, and the last word counts", async ({ page }) => {

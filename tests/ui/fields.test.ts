@@ -57,7 +57,7 @@ describe("a field of a step", () => {
   });
 
   test.each([
-    ["Attention of Simmer", "nobody", { attention: "unattended" }],
+    ["Attention of Simmer", "unattended", { attention: "unattended" }],
     ["While everyone sleeps of Simmer", "yes", { sleepOk: true }],
     ["While nobody is home of Simmer", "no", { awayOk: false }],
     ["Only by of Simmer", "ada", { cooks: ["ada"] }],

@@ -7,7 +7,7 @@ import { CURE_LIQUID, curedAs } from "../dish/meat";
 import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishComponent, DishFile, DishStep } from "../dish/schema";
 import { scaledOutput } from "../dish/units";
-import { gramsNamed, kOf, mLNamed, rawWeight, weightOf } from "../dish/weights";
+import { gramsNamed, gramsTakenOff, kOf, mLNamed, rawWeight, weightOf } from "../dish/weights";
 import { isCured } from "../foods/groups";
 import { understand } from "../foods/match";
 import { minutesOf } from "../time/duration";
@@ -118,15 +118,8 @@ class Facts {
       .filter((i) => isCured(understand(i.name, i.food)))
       .reduce((sum, i) => sum + this.gramsOf(i), 0);
     const salt = this.named(/salt/i)[0];
-    const takenOff = this.method.steps
-      .slice(0, salt ? entersAt(salt, this.method.steps) : 0)
-      .flatMap((s) => s.makes ?? [])
-      .reduce((sum, o) => sum + this.gramsMade(o), 0);
-    return Math.max(0, meat - takenOff);
-  }
-  gramsMade(output: NonNullable<DishStep["makes"]>[number]): number {
-    const q = scaledOutput(output, this.#k);
-    return q?.dimension === "mass" ? q.value : 0;
+    const before = salt ? entersAt(salt, this.method.steps) : 0;
+    return Math.max(0, meat - gramsTakenOff(this.method, this.place.component, before, this.#k));
   }
   /** Yeast in % of the flour, as instant: fresh counts for a third of its weight. */
   yeast(flour: number): number | undefined {

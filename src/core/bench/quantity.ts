@@ -1,7 +1,7 @@
 // What a figure is of, how a cook's units are read into it, and how it is said again: every figure of the Bench passes here in and out.
 import { CalculationError } from "../measures/calculation-error";
 import { parseAmount } from "../measures/parse-amount";
-import { CUP, FRACTIONS, TBSP, TSP } from "../measures/rounding";
+import { CUP, MARKS, nearestMarked, TBSP, TSP } from "../measures/rounding";
 import { MASS_G } from "../measures/units";
 
 /** Metric with °C, or United States measures with °F. */
@@ -32,6 +32,16 @@ export const BASE = {
 export type Quantity = keyof typeof BASE;
 
 const { lb: LB, oz: OZ } = MASS_G;
+const QUART = [4 * CUP, "qt", "qt", Number.POSITIVE_INFINITY] as const;
+/** American measures: what one holds, its names, and up to how many millilitres it is used. */
+const US_MEASURES: readonly (readonly [size: number, one: string, many: string, upToMl: number])[] = [
+  [TSP, "tsp", "tsp", TBSP],
+  [TBSP, "tbsp", "tbsp", CUP / 4],
+  [CUP, "cup", "cups", 4 * CUP],
+  QUART,
+];
+/** A mark that is further off than this is no value for a field: other figures are calculated from it. */
+const FAR = 0.004;
 
 /** A figure with so many significant digits and without a tail of noughts. */
 function digits(value: number, significant: number, most = 2): string {
@@ -73,20 +83,17 @@ function massSaid(grams: number, units: Units): string {
 
 function volumeSaid(mL: number, units: Units): string {
   if (units === "metric") return mL >= 1000 ? `${digits(mL / 1000, 3, 2)} L` : `${digits(mL, 3, mL < 10 ? 1 : 0)} mL`;
-  if (mL < TSP / 16) return `${digits(mL / TSP, 2, 3)} tsp`;
-  if (mL < TBSP) return inFractions(mL / TSP, "tsp", "tsp");
-  if (mL < CUP / 4) return inFractions(mL / TBSP, "tbsp", "tbsp");
-  if (mL < 4 * CUP) return inFractions(mL / CUP, "cup", "cups");
-  return inFractions(mL / (4 * CUP), "qt", "qt");
+  return usVolume(mL).marked.text;
 }
 
-/** To the nearest eighth or third, as spoons and cups are marked: "2 7/8 cups". */
-function inFractions(amount: number, one: string, many: string): string {
-  const whole = Math.floor(amount);
-  const rest = amount - whole;
-  const [part, text] = [...FRACTIONS, [1, ""] as const].reduce((best, f) => (Math.abs(f[0] - rest) < Math.abs(best[0] - rest) ? f : best));
-  const n = part === 1 ? whole + 1 : whole;
-  return `${[n || "", text].filter(Boolean).join(" ")} ${n + (text === "" ? 0 : part) > 1 ? many : one}`;
+/** A volume in the American measure that a cook takes for so much, to the nearest mark ("2 7/8 cups") and with decimals. */
+function usVolume(mL: number) {
+  const [size, one, many] = US_MEASURES.find(([, , , upTo]) => mL < upTo) ?? QUART;
+  const decimals = `${digits(mL / size, 3, mL < TSP ? 3 : 2)} ${many}`;
+  const { amount, text } = nearestMarked(mL / size, MARKS);
+  // Less than the smallest spoon.
+  if (amount === 0) return { marked: { text: decimals, mL }, decimals };
+  return { marked: { text: `${text} ${amount > 1 ? many : one}`, mL: amount * size }, decimals };
 }
 
 /** As far as an estimate can be trusted: 5 min under two hours, 15 min under two days, a whole day from ten days on, half a degree. */
@@ -254,7 +261,7 @@ function readUnchecked({ key, label, of, usual }: Asked, text: string, units: Un
     throw wrong(
       key,
       "E_UNIT",
-      `${label}: “${text.slice(0, 30)}” is no ${wanted ? CALLED[wanted] : of === "temp" ? "temperature" : "such figure"}.`,
+      `${label}: “${text.slice(0, 30)}” is not a ${wanted ? CALLED[wanted] : of === "temp" ? "temperature" : "number of that kind"}.`,
     );
   return of === "altitude" ? amount.value / 1000 : amount.value;
 }
@@ -262,22 +269,9 @@ function readUnchecked({ key, label, of, usual }: Asked, text: string, units: Un
 /** A figure as it stands in a field: read again, it is the same within what is shown. */
 export const typedAs = (value: number, of: Quantity, units: Units): string => {
   if (of === "time" && Number.isFinite(value) && value >= 0) return minutesTyped(value);
-  const text = exactly(value, of, units).replace("−", "-");
-  return units === "us" && (of === "volume" || of === "water") ? unlessFar(text, value) : text;
+  if (units === "us" && (of === "volume" || of === "water") && Number.isFinite(value) && value >= 0) {
+    const { marked, decimals } = usVolume(value);
+    return Math.abs(marked.mL - value) <= FAR * value ? marked.text : decimals;
+  }
+  return exactly(value, of, units).replace("−", "-");
 };
-
-/** A fraction that is further off than a field may be gives way to decimals: other figures are calculated from it. */
-const FAR = 0.004;
-function unlessFar(text: string, mL: number): string {
-  const read = parseAmount({ text });
-  if (Math.abs(read.value - mL) <= FAR * mL) return text;
-  const [unit, size] = (
-    [
-      ["tsp", TSP],
-      ["tbsp", TBSP],
-      ["cups", CUP],
-      ["qt", 4 * CUP],
-    ] as const
-  ).find(([name]) => text.includes(name.slice(0, 3))) ?? ["qt", 4 * CUP];
-  return `${digits(mL / size, 3, 2)} ${unit}`;
-}

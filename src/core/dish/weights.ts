@@ -4,7 +4,7 @@ import { DENSITY, PIECE } from "../measures/density";
 import { densityKey, pieceKey } from "../measures/ingredient-keys";
 import { scaledIngredient } from "./scaled-ingredient";
 import type { DishComponent, DishFile } from "./schema";
-import type { Quantity } from "./units";
+import { type Quantity, scaledOutput } from "./units";
 
 type Ingredient = NonNullable<DishComponent["methods"][number]["ingredients"]>[number];
 type Method = DishComponent["methods"][number];
@@ -58,6 +58,23 @@ function sumNamed(
     .reduce((sum, i) => {
       const quantity = scaledIngredient(i, k);
       return sum + ((quantity && of(quantity, i)) ?? 0);
+    }, 0);
+}
+
+/**
+ * Grams of rind, bones, fat and the like that the first steps of a method take off for something else. What a step of the method itself takes
+ * again, such as the trimmed meat, stays in it.
+ * @param before index of the step at which one asks
+ */
+export function gramsTakenOff({ steps }: Pick<Method, "steps">, component: string, before: number, k: number): number {
+  const usedAgain = new Set(steps.flatMap((s) => (s.takes ?? []).map((t) => t.from.replace(`${component}.`, ""))));
+  return steps
+    .slice(0, before)
+    .flatMap((s) => s.makes ?? [])
+    .filter((o) => !usedAgain.has(o.id))
+    .reduce((sum, o) => {
+      const quantity = scaledOutput(o, k);
+      return sum + (quantity?.dimension === "mass" ? quantity.value : 0);
     }, 0);
 }
 

@@ -149,7 +149,7 @@ function stepOf(text: string, timed: string | undefined, ovenC: number | undefin
         : `${spokenDuration(length.min)} to ${spokenDuration(length.max)}`
       : `no time said: ${spokenDuration(length.likely)} assumed`,
   );
-  if (attention !== "hands") says.push(attention === "nearby" ? "nearby" : "alone");
+  if (attention !== "hands") says.push(attention === "nearby" ? "nearby" : "unattended");
   const heats = findTemperatures(timed ?? text).map((h) => h.value);
   const uses: NonNullable<DishStep["uses"]> = [];
   const here = timed ?? text;

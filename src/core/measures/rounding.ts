@@ -68,8 +68,7 @@ export function roundKitchen({ value, unit, mode = "nearest" }: RoundKitchenInpu
 
 /** Millilitres of the household measures of the United States. */
 export const [TSP, TBSP, CUP] = [4.92892159375, 3 * 4.92892159375, 48 * 4.92892159375];
-/** The fractions of spoons and cups, 0 first. */
-export const FRACTIONS: readonly (readonly [number, string])[] = [
+const FRACTIONS: readonly (readonly [number, string])[] = [
   [0, ""],
   [1 / 8, "1/8"],
   [1 / 4, "1/4"],
@@ -81,6 +80,22 @@ export const FRACTIONS: readonly (readonly [number, string])[] = [
   [3 / 4, "3/4"],
   [7 / 8, "7/8"],
 ];
+/** Every fraction that has a text, without 0: eighths and thirds. */
+export const MARKS: readonly number[] = FRACTIONS.slice(1).map(([part]) => part);
+
+/**
+ * An amount to the nearest of some fractions, as spoons and cups are marked.
+ * @param parts fractions that the measure has, between 0 and 1
+ * @returns the amount, and its text: "2 7/8"
+ */
+export function nearestMarked(amount: number, parts: readonly number[]): { readonly amount: number; readonly text: string } {
+  const whole = Math.floor(amount + 1e-9);
+  const rest = amount - whole;
+  const nearest = [...parts, 1].reduce((best, p) => (Math.abs(rest - p) < Math.abs(rest - best) - 1e-12 ? p : best), 0);
+  const [n, part] = nearest === 1 ? [whole + 1, 0] : [whole, nearest];
+  const fraction = FRACTIONS.find(([f]) => Math.abs(f - part) < 1e-9)?.[1] ?? "";
+  return { amount: n + part, text: [n || "", fraction].filter(Boolean).join(" ") || "0" };
+}
 
 /**
  * The nearest measure of American spoons and cups: eighths of a teaspoon below one, quarters below a tablespoon, half tablespoons below a
@@ -94,17 +109,8 @@ export const FRACTIONS: readonly (readonly [number, string])[] = [
 export function toUsMeasure({ mL }: { readonly mL: number }): { text: string; mL: number; errorPct: number } {
   const v = checked("mL", mL, 0, 4000, "mL");
   const snap = (size: number, parts: readonly number[], name: string) => {
-    const inUnit = v / size;
-    const whole = Math.floor(inUnit + 1e-9);
-    const nearest = [...parts, 1].reduce(
-      (best, p) => (Math.abs(inUnit - whole - p) < Math.abs(inUnit - whole - best) - 1e-12 ? p : best),
-      0,
-    );
-    const n = nearest === 1 ? whole + 1 : whole;
-    const part = nearest === 1 ? 0 : nearest;
-    const fraction = FRACTIONS.find(([f]) => Math.abs(f - part) < 1e-9)?.[1] ?? "";
-    const text = [n || "", fraction].filter(Boolean).join(" ") || "0";
-    return { text: `${text} ${name}${name === "cup" && n + part > 1 ? "s" : ""}`, mL: (n + part) * size };
+    const { amount, text } = nearestMarked(v / size, parts);
+    return { text: `${text} ${name}${name === "cup" && amount > 1 ? "s" : ""}`, mL: amount * size };
   };
   const found =
     v < TSP

@@ -78,7 +78,7 @@ export function dishMarkdown(document: DishFile): string {
 function stepText(step: Step): string {
   const { time, file } = step;
   const length = time.min === time.max ? spokenDuration(time.likely) : `${spokenDuration(time.min)} to ${spokenDuration(time.max)}`;
-  const attention = step.attention === "hands" ? "by hand" : step.attention === "nearby" ? "nearby" : "alone";
+  const attention = step.attention === "hands" ? "by hand" : step.attention === "nearby" ? "nearby" : "unattended";
   const parts = [`**${escaped(step.name)}**: ${length}${step.batches > 1 ? ` × ${step.batches}` : ""}, ${attention}.`];
   for (const u of step.uses) {
     if (u.what === "burner") continue;

@@ -54,7 +54,7 @@ function entryText(entry: DayEntry, component: string, view: PlanView, clock: Wa
   const details = [component];
   if (entry.minutes) details.push(spokenDuration(entry.minutes));
   if (entry.what === "start" && (entry.minutes === 0 || step.attention !== "hands"))
-    details.push(`then ${step.attention === "nearby" ? "keep an eye on it" : "alone"} until ${whenOver(step, clock, entry.at)}`);
+    details.push(`then ${step.attention === "nearby" ? "keep an eye on it" : "unattended"} until ${whenOver(step, clock, entry.at)}`);
   if (step.tempC) details.push(`${step.tempC} °C`);
   if (view.cooks.length > 1 && entry.cooks.length) details.push(entry.cooks.join(", "));
   const cue = step.cue ? ` *until ${plain(step.cue)}*` : "";

@@ -20,6 +20,7 @@ import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { PlanNotes } from "./PlanNotes";
 import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
+import { ReadyToStart } from "./ReadyToStart";
 import { RunLog } from "./RunLog";
 import { AloneRow, CheckCard, DueCard, RunningCard } from "./StepCards";
 
@@ -114,7 +115,6 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
     window.addEventListener("keydown", key, { capture: true });
     return () => window.removeEventListener("keydown", key, { capture: true });
   }, [running, newest, undo]);
-  const first = plan.steps.find((s) => s.hands.length > 0 && s.state === "planned");
   const served = running && plan.steps.length > 0 && plan.steps.every((s) => s.state === "done");
   const start = async () => {
     const answer = await ask(`/api/dishes/${slug}/run`, "POST");
@@ -128,8 +128,6 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
     router.refresh();
   };
   const safety = useSafety(slug, version);
-  const severe = findings.filter((f) => f.severity === "stop");
-  const open = severe.filter((f) => !f.acknowledged);
   const componentName = (id: string) => plan.components.find((c) => c.id === id)?.name ?? id;
   const kindOf = (id: string) => plan.components.find((c) => c.id === id)?.kind ?? "other";
 
@@ -217,34 +215,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
               )
               .map((f) => <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />)}
           {!running ? (
-            <div className="border-l-[3px] border-saffron pl-4">
-              <h2 className="text-[26px]">Ready when you are</h2>
-              <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
-                {first && `The first hands-on step is ${lower(first.name)}, ${clock.dayTime(first.start)}. `}
-                What you press is recorded, and the plan follows what happens.
-              </p>
-              {severe.length > 0 && (
-                <div className="pb-4">
-                  <h3 className="text-[19px]">{open.length ? "Read these before you start" : "You have read these"}</h3>
-                  {safety.trouble && (
-                    <p role="alert" className="my-2 border-l-[3px] border-beet pl-3">
-                      {safety.trouble}
-                    </p>
-                  )}
-                  {severe.map((f) => (
-                    <FindingCard key={f.id} finding={f} onMend={safety.mend} onKnown={safety.known} />
-                  ))}
-                </div>
-              )}
-              <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main disabled={open.length > 0} onClick={start}>
-                Start the run
-              </button>
-              {open.length > 0 && (
-                <p className="pt-1 text-[14px] text-quiet">
-                  {open.some((f) => f.hard) ? "Fix what is past a limit first." : `${open.length} still to read.`}
-                </p>
-              )}
-            </div>
+            <ReadyToStart plan={plan} findings={findings} safety={safety} clock={clock} onStart={start} />
           ) : (
             <>
               {served && (

@@ -35,7 +35,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                         {lower(component(entry.step.component))}
                         {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
                         {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
-                          ? `, then ${entry.step.attention === "nearby" ? "keep an eye on it" : "alone"} until ${whenOver(entry.step, clock, entry.at)}`
+                          ? `, then ${entry.step.attention === "nearby" ? "keep an eye on it" : "unattended"} until ${whenOver(entry.step, clock, entry.at)}`
                           : ""}
                         {entry.step.place !== "counter" && <InUnits>{`, ${placeWords(entry.step)}`}</InUnits>}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}

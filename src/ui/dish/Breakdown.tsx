@@ -177,7 +177,7 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
   const hands =
     step.attention === "hands"
       ? "by hand"
-      : `${step.attention === "nearby" ? "nearby" : "alone"}${step.handsStart + step.handsEnd ? `, ${spokenDuration(step.handsStart + step.handsEnd)} by hand` : ""}`;
+      : `${step.attention === "nearby" ? "nearby" : "unattended"}${step.handsStart + step.handsEnd ? `, ${spokenDuration(step.handsStart + step.handsEnd)} by hand` : ""}`;
   const with_ = step.uses
     .filter((u) => u.what !== "burner")
     .map((u) => (u.what === "oven" ? `oven ${u.tempC} °C` : u.litres ? `${u.what} ${Number(u.litres.toPrecision(2))} L` : u.what));

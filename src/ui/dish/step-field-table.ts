@@ -24,7 +24,7 @@ export const TIME_FIELDS: readonly Field[] = [
       choice: [
         ["hands", "hands on"],
         ["nearby", "nearby"],
-        ["unattended", "nobody"],
+        ["unattended", "unattended"],
       ],
     },
     why: "decides what can happen at the same time",

@@ -13,7 +13,7 @@ export function handsWords(step: StepView, plan: Pick<PlanView, "cooks">): strin
   const minutes = step.hands.reduce((sum, h) => sum + h.to - h.from, 0);
   const names = [...new Set(step.hands.map((h) => plan.cooks.find((c) => c.id === h.cook)?.name ?? h.cook))].join(" and ");
   const all = minutes === step.pieces.reduce((sum, [a, b]) => sum + b - a, 0);
-  return `${spokenDuration(minutes)} by hand${all ? "" : `, the rest ${step.attention === "nearby" ? "with somebody nearby" : "alone"}`} (${names})`;
+  return `${spokenDuration(minutes)} by hand${all ? "" : `, the rest ${step.attention === "nearby" ? "with somebody nearby" : "unattended"}`} (${names})`;
 }
 
 export function placeWords(step: StepView): string {

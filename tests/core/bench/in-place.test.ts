@@ -119,7 +119,7 @@ describe("written into the dish", () => {
     const next = written(lunch, placeOf(lunch, "slaw"), { kind: "ingredient", name: "juniper", find: "juniper", grams: 12.5 });
     expect(method(next, "slaw").ingredients?.at(-1)).toMatchObject({ name: "juniper", amount: { amount: 10, unit: "g" } });
   });
-  test("what never ends is no time for a step", () => {
+  test("what never ends is not a time for a step", () => {
     expect(() => written(lunch, place, { kind: "time", label: "x", find: "cure", minutes: Number.POSITIVE_INFINITY })).toThrow(/never/);
   });
 });

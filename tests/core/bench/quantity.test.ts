@@ -56,8 +56,8 @@ describe("typed", () => {
   it.each([
     ["mass", "", /It: it is empty/],
     ["mass", "some", /“some” is not understood/],
-    ["mass", "3 cm", /is no weight/],
-    ["temp", "3 kg", /is no temperature/],
+    ["mass", "3 cm", /is not a weight/],
+    ["temp", "3 kg", /is not a temperature/],
     ["mass", "3 kg of flour", /something after the number/],
   ] as const)("%s: “%s” is refused in words", (of, text, words) => {
     expect(() => readFigure(asked(of), text, "metric")).toThrow(words);

@@ -40,7 +40,7 @@ describe("a sentence and its time", () => {
   });
 
   test.each(["Keep for up to 3 weeks in a jar.", "Take the butter out of the fridge an hour before."])(
-    "a time that is no length of the work is none: %s",
+    "a time that is not a length of the work is none: %s",
     (sentence) => {
       expect(one(sentence).step.time).toBe("8m");
     },

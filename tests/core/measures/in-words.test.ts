@@ -198,7 +198,7 @@ describe("amounts as they are typed", () => {
     ["nobody means twenty cups", "parseAmount", { text: "20 C" }, { kind: "temp", value: 20 }],
     ["two tins", "parseAmount", { text: "2 x 400 g" }, { kind: "mass", value: 800 }],
     ["a can of some size", "parseAmount", { text: "1 28-oz can" }, { kind: "count", value: 1, rest: "28-oz can" }],
-    ["small before large is no weight", "parseAmount", { text: "3 oz 2 lb" }, { error: "E_MIXED_UNITS" }],
+    ["small before large is not a weight", "parseAmount", { text: "3 oz 2 lb" }, { error: "E_MIXED_UNITS" }],
     ["by nothing", "parseAmount", { text: "1/0 cup" }, { error: "E_PARSE" }],
     ["down from five to three", "parseAmount", { text: "5-3 g" }, { error: "E_PARSE" }],
     ["a capital T is a large spoon", "parseAmount", { text: "scant 1 T" }, { value: 14.787, approx: true }],

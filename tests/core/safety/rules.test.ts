@@ -97,6 +97,19 @@ describe("curing salt", () => {
     expect(found.computed).toContain("150 ppm");
     expect(found.source).toContain("9 CFR");
   });
+  test("is counted on the meat that is left after rind and bones are taken off; trimmed meat that the cure takes again is meat", () => {
+    const trimmed = (output: string, amount: number, takes: Loose[]) => {
+      const d = cured(4.8);
+      const [pork] = d.components as Loose[];
+      pork.methods[0].ingredients[2].step = "rub";
+      pork.methods[0].steps.unshift({ id: "trim", name: "Trim", time: "20m", makes: [{ id: output, amount: { amount, unit: "g" } }] });
+      pork.methods[0].steps[1].takes = takes;
+      return one(d, /^curing-salt/).computed;
+    };
+    expect(trimmed("bones", 400, [])).toContain("on 1600 g: 188 ppm");
+    expect(trimmed("meat", 2000, [{ from: "meat" }])).toContain("on 2000 g: 150 ppm");
+    expect(trimmed("meat", 2000, [{ from: "pork.meat" }])).toContain("on 2000 g: 150 ppm");
+  });
   test("past its limit it is hard: no acknowledgement, only the mend", () => {
     const found = one(cured(12), /^curing-salt/);
     expect(found.hard).toBe(true);

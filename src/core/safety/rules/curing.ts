@@ -5,6 +5,7 @@ import { HARD_STOPS } from "../../catalogue";
 import { withMethod } from "../../dish/edit/places";
 import { type CuredProduct, curedAs } from "../../dish/meat";
 import type { DishFile } from "../../dish/schema";
+import { gramsTakenOff } from "../../dish/weights";
 import { isCured } from "../../foods/groups";
 import { SAFE_SALT_PCT } from "../../measures/brine";
 import { CalculationError } from "../../measures/calculation-error";
@@ -31,13 +32,6 @@ const productOf = (part: Part): CuredProduct =>
     gramsOf(part, isLiquid) > 0,
   );
 
-/** Grams of rind, bones and fat that earlier steps take off for something else: the cure is weighed for what is left. */
-const takenOffBefore = (part: Part, step: number) =>
-  part.steps
-    .slice(0, step)
-    .flatMap((s) => s.step.makes ?? [])
-    .reduce((sum, o) => sum + (litresOf(o, part.k) ?? 0) * 1000, 0);
-
 /** % of nitrite of a curing salt: as its name says it, else by its kind; undefined where the name leaves it open. */
 function strengthOf({ ingredient, food }: Item): number | undefined {
   const said = /(\d+(?:[.,]\d+)?)\s*%/.exec(ingredient.name)?.[1];
@@ -54,7 +48,7 @@ export function curingSalt({ parts }: SafetyScene): Finding[] {
     const product = productOf(part);
     const step = part.steps.find((s) => /weigh|cure|rub|salt|mix/i.test(s.name)) ?? part.steps[0];
     const at = { component: part.component.id, ...(step ? { step: step.ref } : {}) };
-    const meatG = Math.max(0, gramsOf(part, isMeat) - takenOffBefore(part, first.enters));
+    const meatG = Math.max(0, gramsOf(part, isMeat) - gramsTakenOff(part.method, part.component.id, first.enters, part.k));
     const liquidG = product.includes("immersion") ? gramsOf(part, isLiquid) : 0;
     const grams = (g: number) => `${Number(g.toPrecision(3))} g`;
     const saltG = gramsOf(part, (i) => salts.includes(i));
