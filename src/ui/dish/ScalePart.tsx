@@ -113,7 +113,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
               value={from}
               onChange={(e) => setFrom(e.target.value)}
             />
-            <span className="text-quiet">is written, mine is</span>
+            <span className="text-quiet">in the recipe, mine is</span>
             <input className="field clock w-20 text-[13px]" aria-label="My tin" value={to} onChange={(e) => setTo(e.target.value)} />
           </div>
           <button type="submit" className="act mt-2">

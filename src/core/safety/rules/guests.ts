@@ -58,7 +58,7 @@ export function alcohol({ document, parts }: SafetyScene): Finding[] {
     cautioned("alcohol", `${part.component.id}:${name}`, {
       component: part.component.id,
       severity: "warn",
-      title: "Alcohol, and a guest avoids it",
+      title: "Alcohol, and a guest should have none",
       computed: `${name} in ${part.component.name.toLowerCase()}: ${simmer > 0 ? `after ${Math.round(simmer)} min of cooking ` : ""}about ${Math.round(left.retainedPct)} % of its alcohol stays, ${left.perServingG.toFixed(1)} g for each guest.`,
       mends: withoutThem(
         [{ part, ingredient: item.ingredient }],

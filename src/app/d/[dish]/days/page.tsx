@@ -22,7 +22,7 @@ export default async function DaysPage({ params }: { params: Promise<{ dish: str
         <div>
           <h1 className="text-[28px]">{state.name}</h1>
           <p className="text-quiet">
-            at the table {clock.date(state.plan.serveAt)}, {clock.time(state.plan.serveAt)}, for {state.serves}
+            served {clock.date(state.plan.serveAt)}, {clock.time(state.plan.serveAt)}, for {state.serves}
           </p>
         </div>
         <div className="flex gap-2" data-screen>
