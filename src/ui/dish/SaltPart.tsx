@@ -12,8 +12,8 @@ export function SaltPart({ document, chosen }: { readonly document: DishFile; re
         {salt.perGuestG.toFixed(1)} g of salt per guest, {salt.pctOf5g} % of the 5 g advised for a day.
       </p>
       <p className="text-quiet">
-        Counts what is served, not what is left over. {salt.sodiumMg} mg of sodium. Advice of the WHO, 2012; the salt in a food is
-        typical of what is sold.
+        Counts what is served, not what is left over. {salt.sodiumMg} mg of sodium. Advice of the WHO, 2012; the salt in a food is typical
+        of what is sold.
       </p>
       <table className="mt-2 w-full max-w-[46rem]">
         <caption className="sr-only">Where the salt comes from</caption>
