@@ -4,7 +4,7 @@ import { defineConfig } from "vitest/config";
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 export default defineConfig({
-  resolve: { alias: { "@": at("./src"), "server-only": at("./tests/support/empty.ts") } },
+  resolve: { alias: { "@": at("./src"), "server-only": at("./tests/support/empty.ts"), "next/headers": at("./tests/support/headers.ts") } },
   test: {
     environment: "node",
     setupFiles: ["./tests/support/setup.ts"],

@@ -83,6 +83,7 @@ const ORDER = [
   "import",
   "catalogue",
   "bench",
+  "spoken",
   "planner",
   "record",
   "rehearse",

@@ -6,7 +6,8 @@ import type { Metadata } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
-import { UnitsGiven } from "@/ui/shell/units";
+import { readerConventions } from "@/server/conventions";
+import { ConventionsGiven } from "@/ui/shell/conventions";
 
 export const metadata: Metadata = {
   title: { default: "Rondeau", template: "%s · Rondeau" },
@@ -20,7 +21,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" data-theme={theme === "dark" || theme === "light" ? theme : undefined}>
       <body>
-        <UnitsGiven units={kept.get("units")?.value === "us" ? "us" : "metric"}>{children}</UnitsGiven>
+        <ConventionsGiven value={await readerConventions()}>{children}</ConventionsGiven>
         <Toaster
           position="bottom-center"
           toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", border: "1px solid var(--rule)" } }}

@@ -15,10 +15,10 @@ import { planAndStore } from "./planning";
 /** Least time between the first start and the lunch. */
 const AHEAD_DAYS = 7;
 
-/** Fills an empty database with the demo, once. Plans are made after it answers. */
-export async function seedDemo(): Promise<void> {
+/** Fills an empty database with the demo, once. Plans are made after it answers. @returns whether it was empty */
+export async function seedDemo(): Promise<boolean> {
   const db = await database();
-  if ((await listDishes(db)).length > 0) return;
+  if ((await listDishes(db)).length > 0) return false;
   const directory = path.join(/*turbopackIgnore: true*/ root(), "demo");
   const documents = readdirSync(directory)
     .filter((f) => f.endsWith(".json"))
@@ -39,4 +39,5 @@ export async function seedDemo(): Promise<void> {
   void (async () => {
     for (const slug of slugs) await planAndStore(slug);
   })().catch((error) => console.error("demo: the first plans were not made", error));
+  return true;
 }

@@ -11,13 +11,16 @@ import { heatOnAt } from "../core/record/heat-on";
 import { type LogLine, logLines } from "../core/record/log-lines";
 import { logOf, progressOf } from "../core/record/progress";
 import type { Conflict } from "../core/sheets/conflict";
+import { mannerOf } from "../core/spoken/conventions";
 import { type Offsets, offsetsOf } from "../core/time/wall-clock";
 import { type Occupancy, occupancyOf } from "../core/view/occupancy";
 import { type PlanView, planView } from "../core/view/plan-view";
+import { spokenTexts } from "../core/view/spoken-texts";
 import { findDish, findHistorySteps } from "../db/queries/dishes";
 import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents, type StoredPlan } from "../db/queries/runs";
 import { Rehearsed } from "../workers/rehearse";
 import { nowMinute } from "./clock";
+import { readerConventions } from "./conventions";
 import { database } from "./database";
 import { isCurrent, isOutOfDate } from "./planning";
 
@@ -42,7 +45,10 @@ export interface DishState {
   readonly kitchenVersion: number;
   readonly serves: number;
   readonly serveAt: number;
+  /** As this request's cook reads it. */
   readonly plan: PlanView | undefined;
+  /** The same view in the words of the file, for rules that read it. */
+  readonly plainPlan: PlanView | undefined;
   /** Changes with the plan in force, the dish, the kitchen and the run. */
   readonly stamp: string;
   /** Changes with the plan in force, the dish and the kitchen. */
@@ -77,9 +83,10 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
   const plan = feasible && planFromFile(PlanFile.parse(feasible.document), dish.zone);
   const progress = progressOf(events);
   const view = plan && followable(dish, plan) ? planView(dish, plan, progress) : undefined;
+  const conventions = await readerConventions();
   const now = nowMinute();
   const from = Math.min(now, view?.begins ?? dish.serveAt) - 2880;
-  const conflict = newest?.status === "infeasible" ? conflictOf(newest) : undefined;
+  const conflict = newest?.status === "infeasible" ? spokenTexts(conflictOf(newest), conventions) : undefined;
   return {
     slug: stored.slug,
     name: stored.name,
@@ -88,17 +95,24 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     kitchenVersion: stored.kitchenVersion,
     serves: stored.document.dish.serves,
     serveAt: dish.serveAt,
-    plan: view,
+    plan: spokenTexts(view, conventions),
+    plainPlan: view,
     stamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0, newest?.id ?? 0, events.length].join("."),
     planStamp: [stored.version, stored.kitchenVersion, feasible?.id ?? 0].join("."),
     stale: isOutOfDate({ stored, newest, run, presses: events.length }),
     conflict,
     running: run !== undefined,
-    around: newest && newest.id === feasible?.id ? aroundOf(newest) : undefined,
-    log: logLines(dish, events),
+    around: newest && newest.id === feasible?.id ? spokenTexts(aroundOf(newest), conventions) : undefined,
+    log: spokenTexts(logLines(dish, events), conventions),
     choices: feasible && isCurrent(feasible, stored) && !run ? choicesOf(dish, feasible) : undefined,
     now,
-    offsets: offsetsOf(dish.zone, from, Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880, view ? view.ends - view.begins : 0),
+    offsets: offsetsOf(
+      dish.zone,
+      from,
+      Math.max(dish.serveAt, view?.ends ?? 0, now) + 2880,
+      view ? view.ends - view.begins : 0,
+      mannerOf(conventions),
+    ),
     history: { dish: await findHistorySteps(db, "dish", stored.id), kitchen: await findHistorySteps(db, "kitchen", stored.kitchenId) },
   };
 });
@@ -123,7 +137,8 @@ export async function loadReasons(slug: string): Promise<Reasons> {
   const run = await findOpenRun(db, stored.id);
   const events = run ? await listRunEvents(db, run.id) : [];
   const log = { ...logOf(progressOf(events)), heat: events.length ? heatOnAt(dish, plan, plan.now) : [] };
-  const whys = isCurrent(feasible, stored) && followable(dish, plan) ? whyHere(dish, plan, log) : [];
+  const whys =
+    isCurrent(feasible, stored) && followable(dish, plan) ? spokenTexts(whyHere(dish, plan, log), await readerConventions()) : [];
   const occupancy = followable(dish, plan) ? occupancyOf(dish, plan) : [];
   return { whys, occupancy, rehearsed: z.looseObject({ rehearsed: Rehearsed }).safeParse(feasible.document).data?.rehearsed };
 }

@@ -2,7 +2,7 @@
 
 import type { Loose } from "../support/dishes";
 import { Server } from "./server";
-import { expect, type Page, test } from "./test";
+import { choose, expect, type Page, test } from "./test";
 
 const server = new Server(4371, "2026-11-25T19:00:00Z");
 test.setTimeout(60_000);
@@ -35,7 +35,7 @@ test("a figure is fixed and a field follows; let go of, the field keeps what it 
   await open(page, "/bench/brine");
   await page.getByRole("button", { name: "Lock Salt, equilibrium brine" }).click();
   await page.getByLabel("Salt, equilibrium brine, locked at").fill("60 g");
-  await page.getByLabel("Field to change").selectOption({ label: "water" });
+  await choose(page.getByRole("combobox", { name: "Field to change" }), "water");
   await expect(page.getByLabel("Water").first()).toHaveValue("2.5 kg");
   await expect(page.getByLabel("Water").first()).toHaveAttribute("readonly", "");
   await page.getByRole("button", { name: "Unlock Salt, equilibrium brine" }).click();
@@ -47,7 +47,7 @@ test("a figure is fixed and a field follows; let go of, the field keeps what it 
   // An address that holds nonsense still opens its panel.
   await open(page, "/bench/brine?shape=cube&meat=%3Cb%3E");
   await expect(page.locator("main").getByRole("alert")).toContainText("choose one of the list");
-  await page.getByLabel("Shape").selectOption({ label: "Long and round" });
+  await choose(page.getByRole("combobox", { name: "Shape" }), "Long and round");
   await page.getByLabel("Meat or fish").fill("1 kg");
   await expect(figure(page, "salt")).toContainText("37.5 g");
 });
@@ -80,7 +80,7 @@ test("what takes longer is calculated in a worker, and the last word counts", as
   page.on("worker", (w) => workers.push(w.url()));
   const box = page.getByLabel("Amount");
   for (const text of ["7 L", "8 L", "9 L", "12 L"]) await box.fill(text);
-  await page.getByLabel("Method").selectOption({ label: "Open trays, still fridge" });
+  await choose(page.getByRole("combobox", { name: "Method" }), "Open trays, still fridge");
   await expect(headline(page)).toContainText("Open trays, still fridge: 4 h 15 min to 21 °C");
   await expect(page.getByRole("table", { name: "Ten ways to cool this pot, from the end of cooking" })).toContainText("in time");
   expect(workers.length).toBe(1);
@@ -133,14 +133,14 @@ test("a step is given the time that was calculated for it; a panel of the Bench 
   await open(page, "/d/harvest-lunch/dish?c=jelly");
   await page.getByRole("button", { name: /^Calculate ?: Cooling a pot, for/ }).click();
   const part = page.getByRole("region", { name: "Calculated for Cider jelly" });
-  await part.getByLabel("Method").selectOption({ label: "Ice bath, left standing" });
+  await choose(part.getByRole("combobox", { name: "Method" }), "Ice bath, left standing");
   await expect(headline(page)).toContainText("Ice bath, left standing");
   await part.getByRole("button", { name: /^Save: .* cooling/ }).click();
   await expect.poll(async () => (await chill()).time).toMatchObject({ likely: expect.stringMatching(/^\d+m$/) });
   await open(page, "/bench/dry-cure?meat=2.2+kg");
   await page.getByText("Use in a dish").click();
-  await page.getByLabel("Dish", { exact: true }).selectOption({ label: "Harvest lunch" });
-  await page.getByLabel("Component", { exact: true }).selectOption({ label: "Cured pork" });
+  await choose(page.getByRole("combobox", { name: "Dish" }), "Harvest lunch");
+  await choose(page.getByRole("combobox", { name: "Component" }), "Cured pork");
   await page.getByRole("link", { name: "Open" }).click();
   await expect(page.getByRole("region", { name: "Calculated for Cured pork" }).getByLabel("Meat or fish")).toHaveValue("2.2 kg");
 });

@@ -1,5 +1,5 @@
 // The browser tests' own page: it is ready when React has taken over all that is on it. What is typed or pressed earlier is heard by nobody.
-import { test as base, type Page } from "@playwright/test";
+import { test as base, type Locator, type Page } from "@playwright/test";
 
 export { expect, type Page } from "@playwright/test";
 
@@ -27,3 +27,12 @@ export const test = base.extend({
     await use(page);
   },
 });
+
+/** Takes a choice out of a list that opens, by its text. */
+export async function choose(list: Locator, option: string | RegExp): Promise<void> {
+  await list.click();
+  await list
+    .page()
+    .getByRole("option", { name: option, exact: typeof option === "string" })
+    .click();
+}

@@ -32,7 +32,8 @@ const VIEWS = [
   "/d/harvest-lunch/days",
   "/d/harvest-lunch/labels",
   "/d/harvest-lunch/cook",
-  "/d/harvest-lunch/kitchen",
+  "/kitchen?dish=harvest-lunch",
+  "/settings",
 ];
 
 // One test a view: each is short, and a slow one says which it is. The evening light changes colours, and nothing else that axe looks at.
@@ -220,6 +221,7 @@ test.describe("files", () => {
         d.components[0].methods[0].steps[0].time = "soon";
       }),
     );
+    await page.getByRole("button", { name: /^Paste a recipe/ }).click();
     await page.getByLabel("or paste text").fill(text);
     await page.getByRole("button", { name: "Check and import" }).click();
     const alert = page.locator("form").getByRole("alert");
@@ -232,7 +234,10 @@ test.describe("files", () => {
     await page.goto(server.url);
     const duck = { ...demoDocument("spiced-duck"), dish: { ...demoDocument("spiced-duck").dish, id: "another-duck" } };
     const text = writeDish(shiftDates(duck, 56));
-    await page.getByLabel(/^A dish file/).setInputFiles({ name: "duck.json", mimeType: "application/json", buffer: Buffer.from(text) });
+    await page.getByRole("button", { name: /^Paste a recipe/ }).click();
+    await page
+      .getByLabel("A dish file, a saved recipe page or its data", { exact: true })
+      .setInputFiles({ name: "duck.json", mimeType: "application/json", buffer: Buffer.from(text) });
     await page.getByRole("button", { name: "Check and import" }).click();
     const holds = page.getByRole("region", { name: "Contents" });
     await expect(holds).toContainText("Spiced duck");

@@ -1,7 +1,9 @@
 // Every page of a dish as the server first gives it, from a database of its own: what a cook has to find there stands there.
 import { beforeAll, describe, expect, test } from "vitest";
+import BenchPage from "../../src/app/(house)/bench/page";
+import KitchenPage from "../../src/app/(house)/kitchen/page";
+import HomePage from "../../src/app/(house)/page";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
-import BenchPage from "../../src/app/bench/page";
 import CookPage from "../../src/app/d/[dish]/cook/page";
 import DaysPage from "../../src/app/d/[dish]/days/page";
 import AmountsPage from "../../src/app/d/[dish]/dish/amounts/page";
@@ -9,10 +11,8 @@ import LibraryPage from "../../src/app/d/[dish]/dish/library/page";
 import DishPage from "../../src/app/d/[dish]/dish/page";
 import QuestionsPage from "../../src/app/d/[dish]/dish/questions/page";
 import WrittenPage from "../../src/app/d/[dish]/dish/written/page";
-import KitchenPage from "../../src/app/d/[dish]/kitchen/page";
 import LabelsPage from "../../src/app/d/[dish]/labels/page";
 import TimetablePage from "../../src/app/d/[dish]/timetable/page";
-import HomePage from "../../src/app/page";
 import { PANELS } from "../../src/core/bench/panels";
 import { WallClock } from "../../src/core/time/wall-clock";
 import type { PlanView } from "../../src/core/view/plan-view";
@@ -48,11 +48,11 @@ const names = (document.components as Loose[]).map((c) => c.name as string);
 
 describe("home", () => {
   test("lists every dish with its day, hour and guests, and what else can be begun there", async () => {
-    const page = await shown(HomePage({ searchParams: Promise.resolve({}) }));
+    const page = await shown(HomePage());
     const list = page.named("Dishes").text;
     for (const name of DEMO) expect(list).toContain(demoDocument(name).dish.name);
     expect(list).toMatch(/, 13:00, for 10/);
-    expect(page.with("href", "/bench")).toHaveLength(1);
+    for (const way of ["Start empty", "Paste a recipe", "Start from the library", "Copy a dish"]) expect(page.text).toContain(way);
   });
   test("the Bench lists every panel once, under a subject", async () => {
     const page = await shown(BenchPage());
@@ -213,7 +213,7 @@ describe("labels", () => {
 
 describe("the kitchen", () => {
   test("asks for cooks, things and quiet times, and says what the plan makes of them meanwhile", async () => {
-    const page = await open(KitchenPage, "harvest-lunch");
+    const page = await open(KitchenPage, "harvest-lunch", { searchParams: { dish: "harvest-lunch" } });
     for (const words of ["Cooks and their hours", "Equipment", "Quiet times", "Hands-on time by day"]) expect(page.text).toContain(words);
     expect(page.text).toContain(`Harvest lunch starts ${clock.dayTime(lunch.begins)}`);
   });

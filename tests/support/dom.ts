@@ -8,7 +8,8 @@ import { afterEach, beforeEach, vi } from "vitest";
 import type { Units } from "../../src/core/bench/quantity";
 import { applyPatch } from "../../src/core/dish/patch";
 import { readDishValue } from "../../src/core/dish/read";
-import { UnitsGiven } from "../../src/ui/shell/units";
+import { METRIC_24 } from "../../src/core/spoken/conventions";
+import { ConventionsGiven } from "../../src/ui/shell/conventions";
 import type { Loose } from "./dishes";
 
 export { screen };
@@ -18,6 +19,14 @@ export interface Stood {
   readonly again: (node: ReactNode, units?: Units) => void;
   /** How often the page asked to be shown anew, and where it was sent. */
   readonly router: { refreshed: number; pushed: string[] };
+}
+
+/** Takes a choice out of a list that opens, by the name of the list and the text of the choice. */
+export async function choose(list: HTMLElement, option: string | RegExp): Promise<void> {
+  const user = hands();
+  list.focus();
+  await user.keyboard("{Enter}");
+  await user.click(await screen.findByRole("option", { name: option }));
 }
 
 /** Shows a part with all that it takes from a page around it. */
@@ -44,7 +53,7 @@ export function stand(node: ReactNode, { units = "metric" as Units, query = "" }
         createElement(
           SearchParamsContext.Provider,
           { value: new URLSearchParams(query) as never },
-          createElement(UnitsGiven, { units: u } as Parameters<typeof UnitsGiven>[0], inner),
+          createElement(ConventionsGiven, { value: { ...METRIC_24, units: u } } as Parameters<typeof ConventionsGiven>[0], inner),
         ),
       ),
     );
@@ -62,6 +71,9 @@ export function inDocument(): void {
     }
     vi.stubGlobal("ResizeObserver", Watcher);
     Element.prototype.scrollIntoView = () => {};
+    Element.prototype.hasPointerCapture = () => false;
+    Element.prototype.setPointerCapture = () => {};
+    Element.prototype.releasePointerCapture = () => {};
   });
   afterEach(() => {
     cleanup();

@@ -5,7 +5,8 @@ import { PathnameContext, SearchParamsContext } from "next/dist/shared/lib/hooks
 import { createElement, type ReactNode } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import type { Units } from "../../src/core/bench/quantity";
-import { UnitsGiven } from "../../src/ui/shell/units";
+import { type Conventions, METRIC_24 } from "../../src/core/spoken/conventions";
+import { ConventionsGiven } from "../../src/ui/shell/conventions";
 
 const stays = () => {};
 const ROUTER = { back: stays, forward: stays, refresh: stays, push: stays, replace: stays, prefetch: stays };
@@ -84,13 +85,22 @@ const texts = (nodes: Nodes): string =>
 
 export interface Shown {
   readonly units?: Units;
+  /** All of them; `units` is left out then. */
+  readonly conventions?: Conventions;
   readonly path?: string;
   readonly query?: string;
 }
 
 /** @param node what is shown, or the promise of a page */
-export async function shown(node: ReactNode | Promise<ReactNode>, { units = "metric", path = "/", query = "" }: Shown = {}): Promise<Page> {
-  const inner = createElement(UnitsGiven, { units } as Parameters<typeof UnitsGiven>[0], await node);
+export async function shown(
+  node: ReactNode | Promise<ReactNode>,
+  { units = "metric", conventions, path = "/", query = "" }: Shown = {},
+): Promise<Page> {
+  const inner = createElement(
+    ConventionsGiven,
+    { value: conventions ?? { ...METRIC_24, units } } as Parameters<typeof ConventionsGiven>[0],
+    await node,
+  );
   const html = renderToStaticMarkup(
     createElement(
       AppRouterContext.Provider,

@@ -10,7 +10,7 @@ import { PlanPanel } from "../../src/ui/route-chart/PlanPanel";
 import { ReachPanel } from "../../src/ui/route-chart/ReachPanel";
 import { StepTools } from "../../src/ui/route-chart/StepTools";
 import { TrialBar } from "../../src/ui/route-chart/TrialBar";
-import { hands, inDocument, screen, stand } from "../support/dom";
+import { choose, hands, inDocument, screen, stand } from "../support/dom";
 import { at, CLOCK, step, viewOf, wait } from "../support/plan-views";
 
 inDocument();
@@ -99,7 +99,7 @@ describe("what may be fixed of a step", () => {
   test("who does it, of two cooks", async () => {
     const { asked } = open();
     await press("not before, not after, who");
-    await hands().selectOptions(screen.getByRole("combobox", { name: "by" }), "Ben");
+    await choose(screen.getByRole("combobox", { name: "by" }), "Ben");
     expect(asked[0]?.label).toBe("“fry” by Ben");
     expect(JSON.stringify(asked[0]?.change)).toContain('"cook":"ben"');
   });
@@ -319,7 +319,7 @@ describe("on this table", () => {
         trials: t.trials,
       }),
     );
-    await hands().selectOptions(screen.getByRole("combobox", { name: "served" }), "half an hour after");
+    await choose(screen.getByRole("combobox", { name: "served" }), "half an hour after");
     await press("Try it");
     await press("Remove pudding");
     expect(t.asked.map((a) => a.label)).toEqual(["Spiced duck at the same meal, half an hour after", "Without pudding"]);

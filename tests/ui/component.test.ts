@@ -5,7 +5,7 @@ import { createElement } from "react";
 import { describe, expect, test, vi } from "vitest";
 import type { DishFile } from "../../src/core/dish/schema";
 import type { Loose } from "../support/dishes";
-import { hands, inDocument, keeping, screen, stand } from "../support/dom";
+import { choose, hands, inDocument, keeping, screen, stand } from "../support/dom";
 import { addTin, smallDish, stepOf } from "../support/small-dish";
 import { sound, workbench } from "../support/workbench";
 
@@ -130,7 +130,7 @@ describe("if it fails", () => {
 describe("in the larder already", () => {
   test("it is not made, and made anew at a press", async () => {
     const { kept, part } = open("stock");
-    const since = screen.getByLabelText("On hand, made");
+    const since = screen.getByRole<HTMLInputElement>("textbox", { name: "On hand, made" });
     await act(async () => {
       // A date is not typed letter by letter: the box is filled as a picker fills it.
       const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set;
@@ -166,7 +166,7 @@ describe("where it runs", () => {
   test("some of it is sent to another component as well", async () => {
     const { kept } = open("stock");
     const to = screen.getByRole("combobox", { name: /^Send some .* to$/ });
-    await hands().selectOptions(to, within(to).getByRole("option", { name: "Plate" }));
+    await choose(to, "Plate");
     await saved(kept);
     expect(stepOf(kept.document, "plate.put").takes.map((t: Loose) => t.from)).toContain("stock.stock");
   });
@@ -185,7 +185,7 @@ describe("the component itself", () => {
     await put("Name of the component", "Brown stock");
     await saved(kept);
     expect(part("stock").name).toBe("Brown stock");
-    await hands().selectOptions(screen.getByRole("combobox", { name: "Kind" }), "sauce");
+    await choose(screen.getByRole("combobox", { name: "Kind" }), "sauce");
     await saved(kept, 2);
     expect(part("stock").kind).toBe("sauce");
     await press("Duplicate component");

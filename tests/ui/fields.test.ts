@@ -6,7 +6,7 @@ import { describe, expect, test, vi } from "vitest";
 import { AmountsView } from "../../src/ui/dish/AmountsView";
 import { readField } from "../../src/ui/dish/fields";
 import type { Loose } from "../support/dishes";
-import { hands, inDocument, keeping, screen, stand } from "../support/dom";
+import { choose, hands, inDocument, keeping, screen, stand } from "../support/dom";
 import { smallDish, stepOf } from "../support/small-dish";
 import { PLAN, sound, workbench } from "../support/workbench";
 
@@ -65,7 +65,7 @@ describe("a field of a step", () => {
   ])("%s is chosen: %s", async (name, option, wanted) => {
     const { kept, now } = await open("stock.simmer");
     const box = screen.getByRole("combobox", { name });
-    await hands().selectOptions(box, within(box).getByRole("option", { name: option }));
+    await choose(box, option);
     await saved(kept);
     expect(now()).toMatchObject(wanted);
   });

@@ -8,7 +8,7 @@ import { startOf } from "../../src/core/bench/panel";
 import { panelOf } from "../../src/core/bench/panels";
 import type { Units } from "../../src/core/bench/quantity";
 import { PanelView } from "../../src/ui/bench/PanelView";
-import { hands, inDocument, screen, stand } from "../support/dom";
+import { choose, hands, inDocument, screen, stand } from "../support/dom";
 
 inDocument();
 const open = (
@@ -71,7 +71,7 @@ describe("typing", () => {
   test("a choice shows the fields that matter for it", async () => {
     open("curing-salt");
     expect(findField("Brine")).toBeUndefined();
-    await hands().selectOptions(screen.getByRole("combobox", { name: /^Product/ }), "immersion");
+    await choose(screen.getByRole("combobox", { name: /^Product/ }), "In a brine, no bacon");
     expect(field("Brine")).toBeTruthy();
   });
   test("the address is told what differs from how the panel opens, and only that", async () => {
@@ -92,9 +92,9 @@ describe("fixing a figure", () => {
     await user.type(fixed, "860 g");
     expect(field("Flour").readOnly).toBe(true);
     expect(field("Flour").value).toBe("500 g");
-    await user.selectOptions(screen.getByRole("combobox", { name: "Field to change" }), "water");
+    await choose(screen.getByRole("combobox", { name: "Field to change" }), "water");
     expect(field("Flour").readOnly).toBe(false);
-    await user.selectOptions(screen.getByRole("combobox", { name: "Field to change" }), "flour");
+    await choose(screen.getByRole("combobox", { name: "Field to change" }), "flour");
     await user.click(screen.getByRole("button", { name: /^Unlock/ }));
     expect(field("Flour").value).toBe("500 g");
     expect(field("Flour").readOnly).toBe(false);
@@ -103,7 +103,7 @@ describe("fixing a figure", () => {
     open("brine", { meat: "1 kg", water: "1 kg" });
     const user = hands();
     await user.click(screen.getByRole("button", { name: "Lock Salt, equilibrium brine and work backwards from it" }));
-    await user.selectOptions(screen.getByRole("combobox", { name: "Field to change" }), "target");
+    await choose(screen.getByRole("combobox", { name: "Field to change" }), "wanted salt in the meat");
     const fixed = screen.getByRole("textbox", { name: /locked at$/ });
     await user.clear(fixed);
     await user.type(fixed, "900 g");

@@ -1,7 +1,9 @@
 // Panels as they are shown: every field with its name and figure, every figure with its unit, what is wrong said at the field, nothing past a stop.
+
 import { createElement } from "react";
 import { describe, expect, test } from "vitest";
 import { benchAnswer } from "../../src/core/bench/ask";
+import { inUnits } from "../../src/core/bench/in-units";
 import { startOf, startText, visibleFields } from "../../src/core/bench/panel";
 import { PANELS, panelOf } from "../../src/core/bench/panels";
 import type { Units } from "../../src/core/bench/quantity";
@@ -27,10 +29,14 @@ describe.each(PANELS.map((p) => [p.id, p] as const))("%s", (id, panel) => {
     const page = await open(id, {}, units);
     const form = page.named(panel.title);
     for (const f of visibleFields(panel, startOf(panel, units), units)) {
-      const shownField = field(form, f.label);
       const text = startText(f, units);
-      if (f.of === "choice") expect(shownField.all("option").length, f.key).toBe(f.choices.length);
-      else if (f.of === "yes") expect(shownField.all("input")[0]?.attribute("checked") !== undefined, f.key).toBe(text === "yes");
+      if (f.of === "choice") {
+        const chosen = f.choices.find(([key]) => key === text)?.[1] ?? "";
+        expect(form.with("aria-label", f.label)[0]?.text, f.key).toBe(inUnits(chosen, units));
+        continue;
+      }
+      const shownField = field(form, f.label);
+      if (f.of === "yes") expect(shownField.all("input")[0]?.attribute("checked") !== undefined, f.key).toBe(text === "yes");
       else if (f.of === "readings") expect(shownField.all("textarea")[0]?.text.replace(/\s+/g, " "), f.key).toBe(text.replace(/\s+/g, " "));
       else expect(shownField.all("input")[0]?.attribute("value"), f.key).toBe(text);
     }

@@ -7,7 +7,7 @@ import { CookView } from "../../src/ui/cook/CookView";
 import { PlanNotes } from "../../src/ui/cook/PlanNotes";
 import { minuteNear, RunLog } from "../../src/ui/cook/RunLog";
 import { type PlanChoice, PlanChoices } from "../../src/ui/route-chart/PlanChoices";
-import { hands, inDocument, type Sent, screen, serverThat, stand } from "../support/dom";
+import { choose, hands, inDocument, type Sent, screen, serverThat, stand } from "../support/dom";
 import { at, CLOCK, step, viewOf } from "../support/plan-views";
 
 inDocument();
@@ -62,7 +62,7 @@ describe("the log", () => {
   test("takes what was forgotten", async () => {
     const calls = shown();
     await press("Add something forgotten");
-    await hands().selectOptions(screen.getByRole("combobox", { name: "What happened" }), "started");
+    await choose(screen.getByRole("combobox", { name: "What happened" }), "Started");
     await press("Save");
     expect(calls.onAdd).toHaveBeenCalledWith("started", "a.chop", at("10:20"));
   });

@@ -5,7 +5,7 @@ import { createElement } from "react";
 import { beforeAll, describe, expect, test, vi } from "vitest";
 import { readDishValue } from "../../src/core/dish/read";
 import { ServingForm } from "../../src/ui/dish/ServingForm";
-import { NewDish } from "../../src/ui/shell/NewDish";
+import { NewDishWays } from "../../src/ui/home/NewDishWays";
 import { ConflictNote, NoPlan } from "../../src/ui/shell/NoPlan";
 import { Palette } from "../../src/ui/shell/Palette";
 import { PlanKeeper, requestPlan } from "../../src/ui/shell/PlanKeeper";
@@ -94,7 +94,6 @@ describe("the palette", () => {
     ["2", "/d/lunch/timetable"],
     ["3", "/d/lunch/days"],
     ["4", "/d/lunch/cook"],
-    ["5", "/d/lunch/kitchen"],
   ])("%s leads to %s, but not while one types", async (key, path) => {
     const { router } = open();
     const box = document.createElement("input");
@@ -203,10 +202,13 @@ describe("the keeper of the plan", () => {
 });
 
 describe("a new dish", () => {
+  const ways = (kitchen: unknown) =>
+    createElement(NewDishWays, { when: "2026-12-06T13:00", timezone: "Europe/Dublin", kitchen: kitchen as never, dishes: [], library: [] });
   test("needs a name and becomes a sound file with the kitchen that is here", async () => {
     const { sent } = serverThat(() => ({ status: 200, body: { value: { slug: "sunday-pie" } } }));
     const kitchen = { cooks: [{ id: "ada", name: "Ada" }], equipment: [] };
-    const { router } = stand(createElement(NewDish, { when: "2026-12-06T13:00", timezone: "Europe/Dublin", kitchen: kitchen as never }));
+    const { router } = stand(ways(kitchen));
+    await hands().click(screen.getByRole("button", { name: /^Start empty/ }));
     const begin = screen.getByRole<HTMLButtonElement>("button", { name: "Create" });
     expect(begin.disabled).toBe(true);
     await hands().type(screen.getByRole("textbox", { name: "Name" }), "Sunday pie");
@@ -219,7 +221,8 @@ describe("a new dish", () => {
   });
   test("that is refused says why and keeps what was typed", async () => {
     serverThat(() => ({ status: 422, body: { problems: [{ path: "dish.serveAt", message: "Write a date.", severity: "error" }] } }));
-    stand(createElement(NewDish, { when: "2026-12-06T13:00", timezone: "Europe/Dublin", kitchen: undefined }));
+    stand(ways(undefined));
+    await hands().click(screen.getByRole("button", { name: /^Start empty/ }));
     await hands().type(screen.getByRole("textbox", { name: "Name" }), "Pie");
     await hands().click(screen.getByRole("button", { name: "Create" }));
     expect((await screen.findByRole("alert")).textContent).toBe("dish.serveAt: Write a date.");
@@ -326,7 +329,6 @@ test("the line above all leads to the views and moves on with the clock of the p
     "/d/lunch/timetable",
     "/d/lunch/days",
     "/d/lunch/cook",
-    "/d/lunch/kitchen",
   ]);
   act(() => void vi.advanceTimersByTime(31 * 60_000));
   expect(status()).toContain("2 h 29 to serving");

@@ -1,8 +1,14 @@
 // Times as a cook says them. Built from a zone's offsets over one plan, so that a page needs no zone rules of its own.
 import type { Zone } from "./zone";
 
-/** `dates` in the first: what is told spans more than a week, and weekdays have their dates beside them. */
-export type Offsets = readonly (readonly [fromMinute: number, offset: number, dates?: boolean])[];
+/** How moments are said: whether weekdays have their dates beside them since a week or more is told, and by which clock and order. */
+export interface Manner {
+  readonly dates?: true;
+  readonly twelve?: true;
+  readonly monthFirst?: true;
+}
+/** The manner stands in the first. */
+export type Offsets = readonly (readonly [fromMinute: number, offset: number, manner?: Manner])[];
 
 /** From so long on a weekday alone could be this week's or the next. */
 const LONG_MINUTES = 6 * 1440;
@@ -10,9 +16,11 @@ const LONG_MINUTES = 6 * 1440;
 /**
  * Offsets in force over a stretch of time, by the hour at which they begin to count.
  * @param told minutes of the plan that is told by this clock
+ * @param manner the 12-hour clock and "December 5", where the reader has chosen them
  */
-export function offsetsOf(zone: Zone, from: number, to: number, told = 0): Offsets {
-  const found: [number, number, boolean?][] = [told > LONG_MINUTES ? [from, zone.offsetAt(from), true] : [from, zone.offsetAt(from)]];
+export function offsetsOf(zone: Zone, from: number, to: number, told = 0, manner: Omit<Manner, "dates"> = {}): Offsets {
+  const said: Manner = told > LONG_MINUTES ? { ...manner, dates: true } : manner;
+  const found: [number, number, Manner?][] = [[from, zone.offsetAt(from), said]];
   for (let minute = from; minute <= to; minute += 60) {
     const offset = zone.offsetAt(minute);
     if (offset !== found.at(-1)?.[1]) found.push([minute, offset]);
@@ -22,7 +30,13 @@ export function offsetsOf(zone: Zone, from: number, to: number, told = 0): Offse
 
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
-const two = (n: number) => String(n).padStart(2, "0");
+
+/** A time of day as a clock says it: "17:05" or "5:05 pm". @param minute of the day, 0..1439 */
+export function clockText(minute: number, clock: 12 | 24): string {
+  const [hour, rest] = [Math.floor(minute / 60), String(minute % 60).padStart(2, "0")];
+  if (clock === 24) return `${String(hour).padStart(2, "0")}:${rest}`;
+  return `${hour % 12 || 12}:${rest} ${hour < 12 ? "am" : "pm"}`;
+}
 
 export class WallClock {
   constructor(readonly offsets: Offsets) {}
@@ -47,10 +61,19 @@ export class WallClock {
     return ((this.wallMinute(minute) % 1440) + 1440) % 1440;
   }
 
-  /** "18:40" */
+  get #manner(): Manner {
+    return this.offsets[0]?.[2] ?? {};
+  }
+
+  /** "18:40", or "6:40 pm" */
   time(minute: number): string {
-    const date = this.#date(minute);
-    return `${two(date.getUTCHours())}:${two(date.getUTCMinutes())}`;
+    return clockText(this.timeOfDay(minute), this.#manner.twelve ? 12 : 24);
+  }
+
+  /** A whole hour on an axis: "18", or "6 pm". */
+  hour(minute: number): string {
+    const hour = Math.floor(this.timeOfDay(minute) / 60);
+    return this.#manner.twelve ? `${hour % 12 || 12} ${hour < 12 ? "am" : "pm"}` : String(hour).padStart(2, "0");
   }
 
   /** "Sat" */
@@ -65,14 +88,24 @@ export class WallClock {
 
   /** "Sat 14:10"; "Sat 17, 14:10" where more than six days are told. */
   dayTime(minute: number): string {
-    const dates = this.offsets[0]?.[2] === true;
-    return dates ? `${this.shortDate(minute)}, ${this.time(minute)}` : `${this.day(minute)} ${this.time(minute)}`;
+    return this.#manner.dates ? `${this.shortDate(minute)}, ${this.time(minute)}` : `${this.day(minute)} ${this.time(minute)}`;
   }
 
-  /** "Saturday 17 October" */
+  /** "Saturday 17 October", or "Saturday, October 17" */
   date(minute: number): string {
     const date = this.#date(minute);
-    return `${this.weekday(minute)} ${date.getUTCDate()} ${MONTHS[date.getUTCMonth()]}`;
+    const month = MONTHS[date.getUTCMonth()];
+    if (this.#manner.monthFirst) return `${this.weekday(minute)}, ${month} ${date.getUTCDate()}`;
+    return `${this.weekday(minute)} ${date.getUTCDate()} ${month}`;
+  }
+
+  /** "Sat 17 Oct", or "Sat, Oct 17" */
+  shortDay(minute: number): string {
+    const date = this.#date(minute);
+    const month = MONTHS[date.getUTCMonth()]?.slice(0, 3);
+    return this.#manner.monthFirst
+      ? `${this.day(minute)}, ${month} ${date.getUTCDate()}`
+      : `${this.day(minute)} ${date.getUTCDate()} ${month}`;
   }
 
   /** "Sat 17" */
@@ -92,8 +125,10 @@ export class WallClock {
 }
 
 /** "Sat 28 November, 13:00" of a wall-clock instant as forms write it ("2026-11-28T13:00"). */
-export function spokenInstant(text: string): string {
-  const wall = new WallClock([[0, 0]]);
+export function spokenInstant(text: string, manner: Manner = {}): string {
+  const wall = new WallClock([[0, 0, manner]]);
   const minute = Math.round(Date.parse(`${text.slice(0, 16)}Z`) / 60_000);
-  return Number.isFinite(minute) ? `${wall.day(minute)} ${wall.date(minute).split(" ").slice(1).join(" ")}, ${wall.time(minute)}` : text;
+  return Number.isFinite(minute)
+    ? `${wall.day(minute)}${wall.date(minute).slice(wall.weekday(minute).length)}, ${wall.time(minute)}`
+    : text;
 }

@@ -239,3 +239,53 @@ export async function getDishRows(db: Queryable, id: string): Promise<z.output<t
     ),
   });
 }
+
+const Placed = z
+  .object({
+    slug: z.string(),
+    name: z.string(),
+    serve_at: z.string(),
+    serves: z.number(),
+    timezone: z.string(),
+    components: z.number().int(),
+    run_open: z.boolean(),
+    runs: z.number().int(),
+    status: z.enum(["feasible", "infeasible"]).nullable(),
+  })
+  .transform(({ serve_at, run_open, ...r }) => ({ ...r, serveAt: serve_at, runOpen: run_open }));
+export type PlacedDish = z.output<typeof Placed>;
+
+const PLACED = `select d.slug, d.name, d.document->'dish'->>'serveAt' as serve_at, (d.document->'dish'->>'serves')::float8 as serves,
+    d.document->'dish'->>'timezone' as timezone, jsonb_array_length(d.document->'components') as components, o.open as run_open, o.runs,
+    (select p.status from plan p where p.dish_id = d.id order by p.id desc limit 1) as status
+  from dish d
+  left join lateral (select coalesce(bool_or(ended_at is null), false) as open, count(*)::int4 as runs from run where dish_id = d.id) o on true`;
+
+/**
+ * Dishes under way and still to be served, then those that are past: a stretch of either list.
+ * @param today wall-clock instant from which on a serving is ahead, "2026-11-29T19:30"
+ */
+export async function listPlaced(
+  db: Queryable,
+  part: "ahead" | "past",
+  today: string,
+  { from, most }: { readonly from: number; readonly most: number },
+): Promise<PlacedDish[]> {
+  const rows = await db.query(
+    part === "ahead"
+      ? `${PLACED} where o.open or d.document->'dish'->>'serveAt' >= $1 order by o.open desc, d.document->'dish'->>'serveAt', d.slug offset $2 limit $3`
+      : `${PLACED} where not o.open and d.document->'dish'->>'serveAt' < $1 order by d.document->'dish'->>'serveAt' desc, d.slug offset $2 limit $3`,
+    [today, from, most],
+  );
+  return Placed.array().parse(rows);
+}
+
+/** How many dishes there are in either list of `listPlaced`. */
+export async function countPlaced(db: Queryable, today: string): Promise<{ ahead: number; past: number }> {
+  const [row] = await db.query(
+    `select count(*) filter (where ahead)::int4 as ahead, count(*) filter (where not ahead)::int4 as past
+       from (select document->'dish'->>'serveAt' >= $1 or exists (select 1 from run where dish_id = dish.id and ended_at is null) as ahead from dish) d`,
+    [today],
+  );
+  return z.object({ ahead: z.number(), past: z.number() }).parse(row);
+}

@@ -13,7 +13,8 @@ import type { DishFile } from "@/core/dish/schema";
 import { quantityOf, quantityText } from "@/core/dish/units";
 import { kOf } from "@/core/dish/weights";
 import type { Edit } from "../dish/use-editing";
-import { useUnits } from "../shell/units";
+import { Choice } from "../shell/Choice";
+import { useUnits } from "../shell/conventions";
 import { PanelView } from "./PanelView";
 
 export interface Calculation {
@@ -57,19 +58,14 @@ export function CalculatorPart({ document, place, open, onOpen, edit }: Calculat
             {p.title}
           </button>
         ))}
-        <select
-          aria-label="Another calculator"
-          className="field text-[13px]"
+        <Choice
+          label="Another calculator"
+          className="text-[13px]"
           value=""
-          onChange={(e) => e.target.value && onOpen({ panel: e.target.value, step: open?.step })}
-        >
-          <option value="">another calculator …</option>
-          {PANELS.filter((p) => !offered.includes(p)).map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.title}
-            </option>
-          ))}
-        </select>
+          prompt="another calculator …"
+          options={PANELS.filter((p) => !offered.includes(p)).map((p) => [p.id, p.title])}
+          onChange={(panel) => onOpen({ panel, step: open?.step })}
+        />
       </div>
       {open && chosen && <Opened key={`${open.panel} ${open.step ?? ""}`} document={document} place={place} open={open} edit={edit} />}
     </section>
@@ -151,18 +147,13 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
                 {w.kind === "ingredient" && <span className="block text-[12.5px] text-quiet">{now(w)}</span>}
               </span>
               {(w.kind === "time" || w.kind === "probe") && (
-                <select
-                  aria-label={`Step to change: ${what}`}
-                  className="field max-w-52 text-[13px]"
+                <Choice
+                  label={`Step to change: ${what}`}
+                  className="max-w-52 text-[13px]"
                   value={target(w) ?? ""}
-                  onChange={(e) => setSteps({ ...steps, [w.label]: e.target.value })}
-                >
-                  {method.steps.map((s) => (
-                    <option key={s.id} value={s.id}>
-                      {s.name ?? s.id}
-                    </option>
-                  ))}
-                </select>
+                  options={method.steps.map((s) => [s.id, s.name ?? s.id])}
+                  onChange={(step) => setSteps({ ...steps, [w.label]: step })}
+                />
               )}
               <button type="button" className="act min-h-8! px-3 text-[13.5px]" aria-label={`Save: ${what}`} onClick={() => put([w], what)}>
                 Save

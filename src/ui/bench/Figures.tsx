@@ -3,6 +3,7 @@ import { Lock } from "lucide-react";
 import { inUnits } from "@/core/bench/in-units";
 import type { Field, Figure } from "@/core/bench/panel";
 import { said, typedAs, type Units } from "@/core/bench/quantity";
+import { Choice } from "../shell/Choice";
 
 /** A figure that the cook has fixed, and the field that follows it. */
 export interface Wished {
@@ -44,21 +45,16 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                       value={wish.text}
                       onChange={(e) => onWish({ ...wish, text: e.target.value })}
                     />
-                    <label className="text-[13px] text-quiet">
+                    <span className="text-[13px] text-quiet">
                       by{" "}
-                      <select
-                        aria-label="Field to change"
-                        className="field text-[13px] text-ink"
+                      <Choice
+                        label="Field to change"
+                        className="text-[13px]"
                         value={wish.field}
-                        onChange={(e) => onWish({ ...wish, field: e.target.value })}
-                      >
-                        {fields.map((x) => (
-                          <option key={x.key} value={x.key}>
-                            {x.label.trim().toLowerCase()}
-                          </option>
-                        ))}
-                      </select>
-                    </label>
+                        options={fields.map((x) => [x.key, x.label.trim().toLowerCase()])}
+                        onChange={(field) => onWish({ ...wish, field })}
+                      />
+                    </span>
                   </span>
                 ) : (
                   <>

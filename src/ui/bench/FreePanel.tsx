@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { BenchAnswer } from "@/core/bench/ask";
+import { Choice } from "../shell/Choice";
 import { useAddress } from "../shell/use-address";
 import { PanelView } from "./PanelView";
 
@@ -56,20 +57,13 @@ function IntoDish({
     <details className="mt-2 text-[14px]">
       <summary className="cursor-pointer text-rim">Use in a dish</summary>
       <p className="flex flex-wrap items-center gap-2 pt-1.5">
-        <select aria-label="Dish" className="field" value={slug} onChange={(e) => setSlug(e.target.value)}>
-          {dishes.map((d) => (
-            <option key={d.slug} value={d.slug}>
-              {d.name}
-            </option>
-          ))}
-        </select>
-        <select aria-label="Component" className="field" value={chosen?.id ?? ""} onChange={(e) => setComponent(e.target.value)}>
-          {dish?.components.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}
-            </option>
-          ))}
-        </select>
+        <Choice label="Dish" value={slug} options={dishes.map((d) => [d.slug, d.name])} onChange={setSlug} />
+        <Choice
+          label="Component"
+          value={chosen?.id ?? ""}
+          options={dish?.components.map((c) => [c.id, c.name]) ?? []}
+          onChange={setComponent}
+        />
         <Link className="act" href={`/d/${slug}/dish?${query}`}>
           Open
         </Link>

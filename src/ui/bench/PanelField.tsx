@@ -3,6 +3,7 @@ import { useId } from "react";
 import { inUnits } from "@/core/bench/in-units";
 import type { Field } from "@/core/bench/panel";
 import { bareUnit, type Units } from "@/core/bench/quantity";
+import { Choice } from "../shell/Choice";
 
 interface PanelFieldProps {
   readonly field: Field;
@@ -32,16 +33,10 @@ export function PanelField({ field: f, units, text, follows, wrong, onText }: Pa
     );
   if (f.of === "choice")
     return (
-      <label className="block min-w-0 text-[14px]">
+      <span className="block min-w-0 text-[14px]">
         <span className="text-quiet">{f.label}</span>
-        <select className="field mt-0.5 block w-full min-w-0" value={text} onChange={(e) => onText(e.target.value)}>
-          {f.choices.map(([key, label]) => (
-            <option key={key} value={key}>
-              {inUnits(label, units)}
-            </option>
-          ))}
-        </select>
-      </label>
+        <Choice label={f.label} className="mt-0.5 flex! w-full" value={text} options={f.choices} onChange={onText} />
+      </span>
     );
   const described = [f.hint || follows ? hint : "", wrong ?? ""].filter(Boolean).join(" ") || undefined;
   if (f.of === "readings")

@@ -7,7 +7,7 @@ import { panelOf } from "@/core/bench/panels";
 import { readFigure, typedAs, type Units } from "@/core/bench/quantity";
 import { HARD_STOPS } from "@/core/catalogue";
 import { CurveChart } from "../charts/CurveChart";
-import { useUnits } from "../shell/units";
+import { useUnits } from "../shell/conventions";
 import { Figures, type Wished } from "./Figures";
 import { HowCalculated } from "./HowCalculated";
 import { PanelField } from "./PanelField";

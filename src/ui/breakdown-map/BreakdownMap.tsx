@@ -2,6 +2,7 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { type Watershed, weightText } from "@/core/sheets/watershed";
 import { colourOf } from "../route-chart/colours";
+import { useSpoken } from "../shell/conventions";
 import { layoutMap, type PlacedPool, type PlacedStream } from "./layout";
 
 interface BreakdownMapProps {
@@ -23,7 +24,8 @@ interface Pull {
 
 /** Raw goods at the top, the table at the bottom; each stream as wide as it is heavy. */
 export function BreakdownMap({ watershed, selected, selectedStream, onSelect, onStream, onJoin }: BreakdownMapProps) {
-  const layout = useMemo(() => layoutMap(watershed), [watershed]);
+  const spoken = useSpoken();
+  const layout = useMemo(() => layoutMap(watershed, spoken), [watershed, spoken]);
   const svg = useRef<SVGSVGElement>(null);
   const [pull, setPull] = useState<Pull>();
   const [hovered, setHovered] = useState<string>();
@@ -247,9 +249,10 @@ interface PoolProps {
 }
 
 function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
+  const spoken = useSpoken();
   const { pool, x, y, width, height } = place;
   const colour = colourOf(pool.kind);
-  const said = `${pool.name}, ${pool.kind}${pool.onHand ? ", on hand" : ""}${pool.raw.count ? `; ${pool.raw.count} ingredients, ${weightText(pool.raw)}` : ""}${pool.methods > 1 ? `; ${pool.methods} methods` : ""}`;
+  const said = `${pool.name}, ${pool.kind}${pool.onHand ? ", on hand" : ""}${pool.raw.count ? `; ${pool.raw.count} ingredients, ${spoken(weightText(pool.raw))}` : ""}${pool.methods > 1 ? `; ${pool.methods} methods` : ""}`;
   const left = x - width / 2;
   const top = y - height / 2;
   // A basin: level above, rounded below; the table's is a board on two feet.

@@ -1,4 +1,5 @@
 import { type Watershed, weightText } from "@/core/sheets/watershed";
+import { Spoken } from "../shell/conventions";
 
 /** What the map shows, for those who read it. */
 export function MapTable({ watershed }: { watershed: Watershed }) {
@@ -24,7 +25,9 @@ export function MapTable({ watershed }: { watershed: Watershed }) {
           return rows.map((s, i) => (
             <tr key={`${p.id} ${s?.id ?? ""}`} className="border-t border-rule align-baseline">
               <td className="py-[3px] pr-3 font-medium">{i === 0 ? p.name : ""}</td>
-              <td className="clock pr-3 text-[13px]">{i === 0 && p.raw.count > 0 ? `${p.raw.count}, ${weightText(p.raw)}` : ""}</td>
+              <td className="clock pr-3 text-[13px]">
+                {i === 0 && p.raw.count > 0 ? <Spoken>{`${p.raw.count}, ${weightText(p.raw)}`}</Spoken> : ""}
+              </td>
               <td className="pr-3">
                 {s?.name ?? ""}
                 {s?.byProduct && <span className="text-quiet">, by-product</span>}

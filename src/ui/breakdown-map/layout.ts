@@ -55,8 +55,8 @@ type Trial = (typeof TRIALS)[number];
 const WISHED_WIDTH = 640;
 
 /** The watershed with a place for everything, the straightest of a few layouts; the same input gives the same map. */
-export function layoutMap(water: Watershed): MapLayout {
-  const tried = TRIALS.map((trial) => layoutOnce(water, trial));
+export function layoutMap(water: Watershed, say: (text: string) => string = (text) => text): MapLayout {
+  const tried = TRIALS.map((trial) => layoutOnce(water, trial, say));
   return tried.reduce((best, next) => (badness(next) < badness(best) - 1e-6 ? next : best));
 }
 
@@ -97,7 +97,7 @@ function xAt(points: readonly Point[], y: number): number {
   return points.at(-1)?.[0] ?? 0;
 }
 
-function layoutOnce({ pools, streams }: Watershed, { order, weights }: Trial): MapLayout {
+function layoutOnce({ pools, streams }: Watershed, { order, weights }: Trial, say: (text: string) => string): MapLayout {
   const heaviest = Math.max(1, ...streams.map((s) => s.grams), ...pools.map((p) => p.raw.grams));
   const widthOf = (grams: number) => Math.max(NARROWEST, (grams / heaviest) * WIDEST);
   const total = (list: readonly Stream[]) => list.reduce((sum, s) => sum + widthOf(s.grams) + GAP, -GAP);
@@ -148,7 +148,7 @@ function layoutOnce({ pools, streams }: Watershed, { order, weights }: Trial): M
       width,
       height,
       lines,
-      spring: spring ? { width: widthOf(pool.raw.grams), text: springText(pool) } : undefined,
+      spring: spring ? { width: widthOf(pool.raw.grams), text: say(springText(pool)) } : undefined,
     };
   });
   const byId = new Map(placed.map((p) => [p.pool.id, p]));

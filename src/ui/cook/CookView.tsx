@@ -13,6 +13,7 @@ import { LOG, PLAN } from "@/words/cook";
 import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
+import { Choice } from "../shell/Choice";
 import { useNow } from "../shell/StatusLine";
 import { leftOpen } from "../shell/status-line";
 import { agendaAt, movesBetween, stepsToCheck } from "./agenda";
@@ -293,21 +294,17 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                 }}
               />
               {plan.cooks.length > 1 && (
-                <label className="mt-3 block text-[15px]">
+                <p className="mt-3 text-[15px]">
                   {LOG.who}{" "}
-                  <select
-                    className="min-h-[44px] border-b border-rim bg-transparent px-2"
+                  <Choice
+                    label={LOG.who}
+                    className="min-h-[44px]"
                     value={by ?? ""}
-                    onChange={(e) => setBy(e.target.value)}
-                  >
-                    <option value="">{LOG.nobody}</option>
-                    {plan.cooks.map((c) => (
-                      <option key={c.id} value={c.id}>
-                        {c.name}
-                      </option>
-                    ))}
-                  </select>
-                </label>
+                    none={LOG.nobody}
+                    options={plan.cooks.map((c) => [c.id, c.name])}
+                    onChange={setBy}
+                  />
+                </p>
               )}
               {!served && (
                 <p className="mt-4 border-t border-rule pt-3 text-[15px]">

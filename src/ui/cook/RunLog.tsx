@@ -2,9 +2,11 @@
 // The log of the run: who did what, when. Every line can be undone, its minute corrected, and what was forgotten added.
 import { useState } from "react";
 import type { LogLine } from "@/core/record/log-lines";
+import { readTimeOfDay } from "@/core/spoken/typed-moment";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { StepView } from "@/core/view/plan-view";
 import { didWhat, LOG } from "@/words/cook";
+import { Choice } from "../shell/Choice";
 
 interface RunLogProps {
   readonly lines: readonly LogLine[];
@@ -135,10 +137,9 @@ function TimeField({ at, clock, latest, onSave, onCancel }: TimeFieldProps) {
 
 /** "19:40" or "7.40" on the day of a minute; the day before where that would be later than it may be. Undefined where it is no time. */
 export function minuteNear(text: string, at: number, clock: WallClock, latest: number): number | undefined {
-  const [, hours, minutes = "0"] = /^\s*(\d{1,2})(?:[:.h ](\d{2}))?\s*$/.exec(text) ?? [];
-  if (hours === undefined || Number(hours) > 23 || Number(minutes) > 59) return undefined;
-  const [h, m] = clock.time(at).split(":").map(Number);
-  const same = at + (Number(hours) * 60 + Number(minutes)) - ((h as number) * 60 + (m as number));
+  const minute = readTimeOfDay(text);
+  if (minute === undefined) return undefined;
+  const same = at + minute - clock.timeOfDay(at);
   return [same, same - 1440].find((minute) => minute <= latest);
 }
 
@@ -154,27 +155,27 @@ function AddEntry({ steps, clock, now, onAdd, onClose }: AddEntryProps) {
   const open = steps.filter((s) => s.state !== "done");
   const [step, setStep] = useState(open[0]?.ref ?? "");
   const [kind, setKind] = useState<"started" | "ended">("ended");
-  const field = "min-h-[44px] border-b border-rim bg-transparent px-2 text-[16px]";
+  const field = "min-h-[44px] text-[16px]";
   return (
     <div className="border-t border-rule py-2">
       <div className="flex flex-wrap gap-3">
-        <label className="text-[15px]">
+        <span className="text-[15px]">
           {LOG.step}{" "}
-          <select className={field} value={step} onChange={(event) => setStep(event.target.value)}>
-            {open.map((s) => (
-              <option key={s.ref} value={s.ref}>
-                {s.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="text-[15px]">
+          <Choice label={LOG.step} className={field} value={step} options={open.map((s) => [s.ref, s.name])} onChange={setStep} />
+        </span>
+        <span className="text-[15px]">
           {LOG.what}{" "}
-          <select className={field} value={kind} onChange={(event) => setKind(event.target.value as "started" | "ended")}>
-            <option value="started">Started</option>
-            <option value="ended">Done</option>
-          </select>
-        </label>
+          <Choice
+            label={LOG.what}
+            className={field}
+            value={kind}
+            options={[
+              ["started", "Started"],
+              ["ended", "Done"],
+            ]}
+            onChange={(k) => setKind(k as "started" | "ended")}
+          />
+        </span>
       </div>
       <TimeField
         at={now}

@@ -8,7 +8,7 @@ import { checkText } from "@/core/view/step-check";
 import { withAmounts } from "@/core/view/with-amounts";
 import { placeWords } from "../route-chart/words";
 import { FindingCard } from "../safety/FindingCard";
-import { InUnits } from "../shell/InUnits";
+import { Spoken } from "../shell/conventions";
 import type { Press } from "./press-queue";
 
 interface CardProps {
@@ -36,7 +36,7 @@ function Checks({ step, findings, now, clock }: Pick<CardProps, "step" | "findin
       className={now >= c.at ? "my-1 border-l-[3px] border-saffron pl-3 text-[18px]" : "text-[15px] text-quiet"}
     >
       {now >= c.at ? "Check now: " : `Check ${clock.near(c.at, now)}: `}
-      <InUnits>{checkText(c)}</InUnits>
+      <Spoken>{checkText(c)}</Spoken>
     </p>
   ));
 }
@@ -49,13 +49,13 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
   return (
     <article aria-label={`Running: ${step.name}`} className="mb-4 border-l-[5px] border-rim py-1 pl-4">
       <p className="text-[14px] text-quiet">
-        {component}, since {clock.near(step.start, now)}, <InUnits>{placeWords(step)}</InUnits>
+        {component}, since {clock.near(step.start, now)}, <Spoken>{placeWords(step)}</Spoken>
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
       {step.cue && (
         <p className="text-[21px] leading-snug">
           until {step.cue}
-          {step.probeC !== undefined && <InUnits>{`, ${step.probeC} °C in the middle`}</InUnits>}
+          {step.probeC !== undefined && <Spoken>{`, ${step.probeC} °C in the middle`}</Spoken>}
         </p>
       )}
       <p className="pb-2 text-[16px]">
@@ -146,12 +146,12 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
     <article aria-label={`${late >= -5 ? "Due" : "Next"}: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
       <p className="text-[14px] text-quiet">
         {component}, {late > 0 ? `due since ${clock.near(step.start, now)}` : late >= -5 ? "now" : clock.dayTime(step.start)};{" "}
-        {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <InUnits>{placeWords(step)}</InUnits>
+        {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <Spoken>{placeWords(step)}</Spoken>
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
       {withAmounts(step) !== "" && (
         <p className="text-[16px]">
-          with <InUnits>{withAmounts(step)}</InUnits>
+          with <Spoken>{withAmounts(step)}</Spoken>
         </p>
       )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}

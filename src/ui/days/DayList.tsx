@@ -5,7 +5,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { withAmounts } from "@/core/view/with-amounts";
 import { placeWords } from "../route-chart/words";
-import { InUnits } from "../shell/InUnits";
+import { Spoken } from "../shell/conventions";
 
 /** The plan day by day: the same as the chart, in words, and the page for paper. */
 export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: PlanView; clock: WallClock }) {
@@ -37,18 +37,18 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                         {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
                           ? `, then ${entry.step.attention === "nearby" ? "keep an eye on it" : "unattended"} until ${whenOver(entry.step, clock, entry.at)}`
                           : ""}
-                        {entry.step.place !== "counter" && <InUnits>{`, ${placeWords(entry.step)}`}</InUnits>}
+                        {entry.step.place !== "counter" && <Spoken>{`, ${placeWords(entry.step)}`}</Spoken>}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}
                       </span>
                       {entry.what !== "end" && entry.step.goesIn.length > 0 && (
                         <span className="block text-[13.5px]">
-                          <InUnits>{withAmounts({ goesIn: entry.step.goesIn, takes: [] })}</InUnits>
+                          <Spoken>{withAmounts({ goesIn: entry.step.goesIn, takes: [] })}</Spoken>
                         </span>
                       )}
                       {entry.step.cue && (entry.what === "end" || entry.step.attention === "hands" || entry.minutes === 0) && (
                         <span className="block text-[13.5px]">
                           until {entry.step.cue}
-                          {entry.step.probeC !== undefined && <InUnits>{`, ${entry.step.probeC} °C`}</InUnits>}
+                          {entry.step.probeC !== undefined && <Spoken>{`, ${entry.step.probeC} °C`}</Spoken>}
                         </span>
                       )}
                     </span>
@@ -65,7 +65,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                   <li key={`${check.step.ref} ${check.at}`} className="grid grid-cols-[3.6rem_1fr] gap-x-3 py-0.5">
                     <span className="clock">{clock.time(check.at)}</span>
                     <span>
-                      {component(check.step.component)}: <InUnits>{check.text}</InUnits>
+                      {component(check.step.component)}: <Spoken>{check.text}</Spoken>
                     </span>
                   </li>
                 ))}

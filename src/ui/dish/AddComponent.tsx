@@ -6,6 +6,7 @@ import { COMPONENT_KINDS, type ComponentKind } from "@/core/dish/kinds";
 import type { DishFile } from "@/core/dish/schema";
 import { readIngredient } from "@/core/entry/ingredient-line";
 import { ask, reason } from "../shell/ask";
+import { Choice } from "../shell/Choice";
 import { Understood } from "./understood";
 import type { Edit } from "./use-editing";
 
@@ -87,19 +88,17 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
               autoComplete="off"
             />
           </label>
-          <label className="text-[13px] text-quiet">
+          <span className="text-[13px] text-quiet">
             Kind
-            <select
-              className="field mt-0.5 block text-[14px] text-ink"
+            <Choice
+              label="Kind"
+              className="mt-0.5 flex text-[14px]"
               value={draft.kind}
-              onChange={(e) => write({ kind: e.target.value as ComponentKind | "" })}
-            >
-              <option value="">{draft.name.trim() ? `${kindOfName(draft.name)}, by its name` : "by its name"}</option>
-              {COMPONENT_KINDS.map((k) => (
-                <option key={k}>{k}</option>
-              ))}
-            </select>
-          </label>
+              none={draft.name.trim() ? `${kindOfName(draft.name)}, by its name` : "by its name"}
+              options={COMPONENT_KINDS.map((k) => [k, k])}
+              onChange={(kind) => write({ kind: kind as ComponentKind | "" })}
+            />
+          </span>
         </div>
         <label className="mt-2 block text-[13px] text-quiet">
           Steps, one per line
@@ -148,6 +147,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
 
 /** A component of another dish, scaled to the guests of this one. */
 function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProps, "others" | "edit" | "onProblem" | "onAdded">) {
+  const [from, setFrom] = useState("");
   const [source, setSource] = useState<DishFile>();
   const look = async (slug: string) => {
     const got = await ask(`/api/dishes/${slug}`, "GET");
@@ -169,33 +169,26 @@ function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProp
     <details className="mt-3 border-t border-rule pt-2 text-[14px]">
       <summary className="cursor-pointer">Or copy one from another dish</summary>
       <div className="flex flex-wrap gap-2 pt-1.5">
-        <select
-          aria-label="The other dish"
-          className="field text-[14px]"
-          defaultValue=""
-          onChange={(e) => e.target.value && void look(e.target.value)}
-        >
-          <option value="">choose a dish …</option>
-          {others.map((o) => (
-            <option key={o.slug} value={o.slug}>
-              {o.name}
-            </option>
-          ))}
-        </select>
+        <Choice
+          label="The other dish"
+          className="text-[14px]"
+          value={from}
+          prompt="choose a dish …"
+          options={others.map((o) => [o.slug, o.name])}
+          onChange={(slug) => {
+            setFrom(slug);
+            void look(slug);
+          }}
+        />
         {source && (
-          <select
-            aria-label="Its component"
-            className="field text-[14px]"
+          <Choice
+            label="Its component"
+            className="text-[14px]"
             value=""
-            onChange={(e) => e.target.value && take(e.target.value)}
-          >
-            <option value="">choose a component …</option>
-            {source.components.map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.name}
-              </option>
-            ))}
-          </select>
+            prompt="choose a component …"
+            options={source.components.map((c) => [c.id, c.name])}
+            onChange={take}
+          />
         )}
       </div>
     </details>

@@ -6,6 +6,8 @@ import { saidHold } from "@/core/dish/questions/standing";
 import type { DishFile } from "@/core/dish/schema";
 import { watershed, weightText } from "@/core/sheets/watershed";
 import type { Occupancy } from "@/core/view/occupancy";
+import { spokenTexts } from "@/core/view/spoken-texts";
+import { Spoken, useConventions } from "../shell/conventions";
 import { AllergenPart } from "./AllergenPart";
 import { GuestsPart } from "./GuestsPart";
 import { IngredientAmounts } from "./IngredientAmounts";
@@ -40,9 +42,10 @@ const PARTS = [
 export function AmountsView({ slug, version, document: given, chosen, plan, occupancy, moments }: AmountsViewProps) {
   const { document, edit, problem, clearProblem, saving } = useEditing(slug, given, version);
   const [told, setTold] = useState<string>();
-  const water = useMemo(() => watershed(document, chosen), [document, chosen]);
+  const conventions = useConventions();
+  const water = useMemo(() => spokenTexts(watershed(document, chosen), conventions), [document, chosen, conventions]);
   const shown = problem ?? (told ? { text: told } : undefined);
-  const notes = unscaled(document);
+  const notes = spokenTexts(unscaled(document), conventions);
   return (
     <div className="grid grid-cols-1 gap-x-10 px-5 pt-4 pb-14 sm:px-7 lg:grid-cols-[170px_minmax(0,1fr)]">
       <nav aria-label="On this page" className="hidden lg:block">
@@ -105,7 +108,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
                     {s.amount}
                     {s.to !== undefined && water.pools.find((p) => p.id === s.to)?.serves && s.grams > 0 && (
                       <span className="block text-[12px] text-quiet">
-                        {weightText({ grams: s.grams / document.dish.serves, stated: s.stated })} each
+                        <Spoken>{weightText({ grams: s.grams / document.dish.serves, stated: s.stated })}</Spoken> each
                       </span>
                     )}
                   </td>
@@ -168,7 +171,8 @@ interface FitPartProps {
 }
 
 function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
-  const fits = useMemo(() => fitOf(document, chosen, occupancy), [document, chosen, occupancy]);
+  const conventions = useConventions();
+  const fits = useMemo(() => spokenTexts(fitOf(document, chosen, occupancy), conventions), [document, chosen, occupancy, conventions]);
   const [all, setAll] = useState(false);
   const nameOf = (id: string | undefined) => document.components.find((c) => c.id === id)?.name ?? "the kitchen";
   const asked = fits.filter((f) => f.verdict !== "fits");

@@ -5,21 +5,26 @@ import { cautionOf, LOCAL_CODES_FIRST } from "@/core/foods/cautions";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import { ingredientRows, type OutputRow, outputRows } from "@/core/sheets/breakdown";
+import type { Conventions } from "@/core/spoken/conventions";
 import { spokenDuration } from "@/core/time/duration";
+import { spokenTexts } from "@/core/view/spoken-texts";
 import { colourOf } from "../route-chart/colours";
 import { FindingCard } from "../safety/FindingCard";
-import { InUnits } from "../shell/InUnits";
+import { Spoken } from "../shell/conventions";
 
 /** The dish component by component: what goes in, what is done, what comes out, who takes it, how long it keeps. */
 export function Breakdown({
-  document,
+  document: written,
   chosen,
   findings,
+  conventions,
 }: {
   document: DishFile;
   chosen: Readonly<Record<string, string>>;
   findings: readonly FindingView[];
+  conventions: Conventions;
 }) {
+  const document = spokenTexts(written, conventions);
   const dish = dishModel(document);
   return (
     <div>
@@ -47,7 +52,14 @@ export function Breakdown({
                     {method.quality < 1 ? `, ${Math.round(method.quality * 100)} % as good` : ""}
                   </span>
                 </summary>
-                <MethodView document={document} dish={dish} component={component} method={method} findings={findings} />
+                <MethodView
+                  document={document}
+                  dish={dish}
+                  component={component}
+                  method={method}
+                  findings={findings}
+                  conventions={conventions}
+                />
               </details>
             ) : (
               <div key={method.id}>
@@ -55,7 +67,14 @@ export function Breakdown({
                   <b className="font-semibold">{method.name}</b>
                   <span className="text-quiet">, {span(method)}</span>
                 </p>
-                <MethodView document={document} dish={dish} component={component} method={method} findings={findings} />
+                <MethodView
+                  document={document}
+                  dish={dish}
+                  component={component}
+                  method={method}
+                  findings={findings}
+                  conventions={conventions}
+                />
               </div>
             ),
           )}
@@ -90,13 +109,14 @@ interface MethodProps {
   readonly component: Component;
   readonly method: Method;
   readonly findings: readonly FindingView[];
+  readonly conventions: Conventions;
 }
 
-function MethodView({ document, dish, component, method, findings }: MethodProps) {
+function MethodView({ document, dish, component, method, findings, conventions }: MethodProps) {
   const file = document.components.find((c) => c.id === component.id)?.methods.find((m) => m.id === method.id);
-  const ingredients = ingredientRows(document, component.id, method.id);
+  const ingredients = spokenTexts(ingredientRows(document, component.id, method.id), conventions);
   const inForce = dish.components.flatMap((c) => (c.id === component.id ? method.steps : (c.methods[0]?.steps ?? [])));
-  const outputs = outputRows(dish, method.steps, inForce);
+  const outputs = spokenTexts(outputRows(dish, method.steps, inForce), conventions);
   return (
     <div className="mt-1 grid gap-x-9 gap-y-3 md:grid-cols-[minmax(0,5fr)_minmax(0,9fr)]">
       <div>
@@ -196,7 +216,7 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
         {file.done?.cue && (
           <span>
             until {file.done.cue}
-            {file.done.probeC !== undefined && <InUnits>{`, ${file.done.probeC} °C`}</InUnits>}.{" "}
+            {file.done.probeC !== undefined && <Spoken>{`, ${file.done.probeC} °C`}</Spoken>}.{" "}
           </span>
         )}
         {step.tends.map((t) => (
@@ -206,7 +226,7 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
         ))}
         {with_.length > 0 && (
           <span className="text-quiet">
-            <InUnits>{`${with_.join(", ")}. `}</InUnits>
+            <Spoken>{`${with_.join(", ")}. `}</Spoken>
           </span>
         )}
         {step.links

@@ -15,6 +15,8 @@ import { type Calculation, CalculatorPart } from "../bench/CalculatorPart";
 import { colourOf } from "../route-chart/colours";
 import { FindingCard } from "../safety/FindingCard";
 import { mended } from "../safety/mended";
+import { Choice } from "../shell/Choice";
+import { MomentField } from "../shell/MomentField";
 import { IngredientList } from "./IngredientList";
 import { LineInput } from "./line-input";
 import { StepList } from "./StepList";
@@ -62,18 +64,13 @@ export function ComponentEditor(props: ComponentEditorProps) {
             }
           />
         </div>
-        <select
-          aria-label="Kind"
-          className="field text-[14px]"
+        <Choice
+          label="Kind"
+          className="text-[14px]"
           value={component.kind}
-          onChange={(e) =>
-            edit(`${name} is a ${e.target.value}`, (d) => withComponent(d, id, (c) => ({ ...c, kind: e.target.value as ComponentKind })))
-          }
-        >
-          {COMPONENT_KINDS.map((k) => (
-            <option key={k}>{k}</option>
-          ))}
-        </select>
+          options={COMPONENT_KINDS.map((k) => [k, k])}
+          onChange={(kind) => edit(`${name} is a ${kind}`, (d) => withComponent(d, id, (c) => ({ ...c, kind: kind as ComponentKind })))}
+        />
         <button type="button" className="link text-[13.5px]" onClick={onClose}>
           Close
         </button>
@@ -314,15 +311,10 @@ function NotMade({
       <summary className="cursor-pointer text-rim">Not made this time: on hand, or bought</summary>
       <div className="border-l-[3px] border-rule py-1.5 pl-4">
         <div className="flex flex-wrap items-end gap-2">
-          <label className="text-quiet">
+          <span className="text-quiet">
             On hand, made
-            <input
-              className="field clock mt-0.5 block text-[13px] text-ink"
-              type="datetime-local"
-              value={madeAt}
-              onChange={(e) => setMadeAt(e.target.value)}
-            />
-          </label>
+            <MomentField label="On hand, made" className="mt-0.5 flex" value={madeAt} onChange={setMadeAt} live />
+          </span>
           <label className="text-quiet">
             Amount on hand
             <input

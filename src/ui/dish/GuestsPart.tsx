@@ -8,7 +8,8 @@ import { quantityText } from "@/core/dish/units";
 import { CalculationError } from "@/core/measures/calculation-error";
 import { EATERS, guestEquivalents, PORTION_CATEGORIES, portionRaw } from "@/core/measures/portions";
 import { rawNeeded, YIELD_KEYS } from "@/core/measures/yields";
-import { useUnits } from "../shell/units";
+import { Choice } from "../shell/Choice";
+import { useSpoken, useUnits } from "../shell/conventions";
 import type { Edit } from "./use-editing";
 
 const EATER_WORDS: Readonly<Record<string, string>> = {
@@ -37,7 +38,8 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
   const eat = said.value?.equivalents ?? document.dish.serves;
   const portion = attempt(() => portionRaw({ category, equivalents: eat }));
   const raw = attempt(() => rawNeeded({ finalG: readFigure(ON_PLATE, final, units) * eat, yields: [yields] }));
-  const unit = (value: number, u: string) => quantityText({ dimension: u === "mL" ? "volume" : "mass", value });
+  const spoken = useSpoken();
+  const unit = (value: number, u: string) => spoken(quantityText({ dimension: u === "mL" ? "volume" : "mass", value }));
   return (
     <div className="text-[14px]">
       <div className="flex flex-wrap items-end gap-3">
@@ -93,13 +95,13 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
         <summary className="cursor-pointer">How much to buy</summary>
         <div className="grid gap-x-8 gap-y-2 pt-2 sm:grid-cols-2">
           <p>
-            <select aria-label="Food" className="field text-[13.5px]" value={category} onChange={(e) => setCategory(e.target.value)}>
-              {PORTION_CATEGORIES.map((c) => (
-                <option key={c} value={c}>
-                  {c.replace(/_mL$/, "").replaceAll("_", " ")}
-                </option>
-              ))}
-            </select>{" "}
+            <Choice
+              label="Food"
+              className="text-[13.5px]"
+              value={category}
+              options={PORTION_CATEGORIES.map((c) => [c, c.replace(/_mL$/, "").replaceAll("_", " ")])}
+              onChange={setCategory}
+            />{" "}
             {portion.value && (
               <>
                 <b className="font-semibold">{unit(portion.value.total, portion.value.unit)}</b> for {eat}
@@ -121,13 +123,13 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
               />{" "}
               each, after
             </label>{" "}
-            <select aria-label="Losses" className="field text-[13.5px]" value={yields} onChange={(e) => setYields(e.target.value)}>
-              {YIELD_KEYS.map((k) => (
-                <option key={k} value={k}>
-                  {k.replaceAll("_", " ")}
-                </option>
-              ))}
-            </select>{" "}
+            <Choice
+              label="Losses"
+              className="text-[13.5px]"
+              value={yields}
+              options={YIELD_KEYS.map((k) => [k, k.replaceAll("_", " ")])}
+              onChange={setYields}
+            />{" "}
             {raw.value ? (
               <>
                 <b className="font-semibold">{unit(raw.value.rawG, "g")}</b> bought

@@ -9,7 +9,9 @@ import type { ReadRecipes, Recipe } from "@/core/import/recipe";
 import { dishOfRecipe, GUESSED_SERVES, type ImportedDish } from "@/core/import/to-dish";
 import { colourOf } from "../route-chart/colours";
 import { ask, reason } from "../shell/ask";
+import { Choice } from "../shell/Choice";
 import { IMPORT_DRAFT } from "../shell/import-draft";
+import { MomentField } from "../shell/MomentField";
 
 interface ImportPreviewProps {
   readonly when: string;
@@ -72,19 +74,13 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
         can correct each line here. Marked lines were guessed or not understood.
       </p>
       {read.recipes.length > 1 && (
-        <select
-          aria-label="Which recipe"
-          className="field my-2 text-[14px]"
-          value={chosen}
-          onChange={(e) => setChosen(Number(e.target.value))}
-        >
-          {read.recipes.map((r, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: recipes of one page may bear one name
-            <option key={i} value={i}>
-              {r.name}
-            </option>
-          ))}
-        </select>
+        <Choice
+          label="Which recipe"
+          className="my-2 text-[14px]"
+          value={String(chosen)}
+          options={read.recipes.map((r, i) => [String(i), r.name])}
+          onChange={(i) => setChosen(Number(i))}
+        />
       )}
       <div className="flex flex-wrap items-end gap-3 border-b border-rule py-3">
         <label className="min-w-56 flex-1 text-[13.5px] text-quiet">
@@ -115,15 +111,10 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
             onChange={(e) => setServes(e.target.value)}
           />
         </label>
-        <label className="text-[13.5px] text-quiet">
+        <span className="text-[13.5px] text-quiet">
           Serve at
-          <input
-            className="field clock mt-0.5 block text-ink"
-            type="datetime-local"
-            value={serveAt}
-            onChange={(e) => setServeAt(e.target.value)}
-          />
-        </label>
+          <MomentField label="Serve at" className="mt-0.5 flex" value={serveAt} onChange={setServeAt} live />
+        </span>
         <button type="button" className="act" data-main disabled={!imported} onClick={() => void keep()}>
           Import
         </button>
@@ -249,17 +240,14 @@ function IngredientRow({ line, others, onLine, onMove }: IngredientRowProps) {
           onChange={(e) => onLine(e.target.value)}
         />
         {others.length > 0 && (
-          <select
-            aria-label={`Move ${read.name} to`}
-            className="field w-24 text-[13px] text-quiet"
+          <Choice
+            label={`Move ${read.name} to`}
+            className="w-28 text-[13px] text-quiet!"
             value=""
-            onChange={(e) => e.target.value && onMove(e.target.value)}
-          >
-            <option value="">move to</option>
-            {others.map((o) => (
-              <option key={o}>{o}</option>
-            ))}
-          </select>
+            prompt="move to"
+            options={others.map((o) => [o, o])}
+            onChange={onMove}
+          />
         )}
       </div>
       <p className={`text-[12.5px] ${read.unclear ? "text-saffron-ink" : "text-quiet"}`}>

@@ -7,7 +7,7 @@ import { colourOf } from "../route-chart/colours";
 /** What is measured, component by component: the kitchen's figure, the exact one beside it, and what rounding leaves. */
 export function IngredientAmounts({ document, chosen }: { document: DishFile; chosen: Readonly<Record<string, string>> }) {
   return (
-    <div>
+    <div data-both="">
       <p className="pb-2 text-[13.5px] text-quiet">Where rounding is off by more than {COARSE_PCT} %, weigh the exact amount.</p>
       <div className="gap-x-10 xl:columns-2">
         {document.components

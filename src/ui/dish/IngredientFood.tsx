@@ -4,6 +4,7 @@ import type { DishIngredient } from "@/core/dish/edit/places";
 import { foodsNamed, understand } from "@/core/foods/match";
 import { FOODS, type Food } from "@/core/foods/table";
 import { foodClassWords } from "@/words/foods";
+import { Choice } from "../shell/Choice";
 
 type Put = (label: string, change: (i: DishIngredient) => DishIngredient) => void;
 
@@ -109,24 +110,19 @@ export function ChooseFood({ ingredient, steps, put }: ChooseFoodProps) {
         <label htmlFor={`${id}s`} className="text-quiet">
           Added in step
         </label>
-        <select
+        <Choice
           id={`${id}s`}
-          className="field"
+          label="Added in step"
           value={ingredient.step ?? ""}
-          onChange={(e) =>
-            put(e.target.value === "" ? "at the step that names it" : "its step", (i) => {
+          none="the first step that names it"
+          options={steps.map((s) => [s.id, s.name ?? s.id])}
+          onChange={(step) =>
+            put(step === "" ? "at the step that names it" : "its step", (i) => {
               const { step: _, ...rest } = i;
-              return (e.target.value === "" ? rest : { ...rest, step: e.target.value }) as DishIngredient;
+              return (step === "" ? rest : { ...rest, step }) as DishIngredient;
             })
           }
-        >
-          <option value="">the first step that names it</option>
-          {steps.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name ?? s.id}
-            </option>
-          ))}
-        </select>
+        />
       </div>
     </div>
   );

@@ -12,6 +12,7 @@ import { kindWords } from "@/core/entry/words-said";
 import { spokenDuration } from "@/core/time/duration";
 import { colourOf } from "../route-chart/colours";
 import { ask, reason } from "../shell/ask";
+import { Choice } from "../shell/Choice";
 import { ProblemNote } from "./ProblemNote";
 import { useEditing } from "./use-editing";
 
@@ -84,16 +85,16 @@ export function LibraryView({ slug, version, document: given, entries }: Library
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
-        <Choice label="Kind" any="of any kind" value={kind} onChange={setKind} options={kinds.map((k) => [k, k])} />
-        <Choice
+        <Filter label="Kind" any="of any kind" value={kind} onChange={setKind} options={kinds.map((k) => [k, k])} />
+        <Filter
           label="Ready within"
           any="any time"
           value={within}
           onChange={setWithin}
           options={WITHIN.map(([l, n]) => [`within ${l}`, String(n)])}
         />
-        <Choice label="Make ahead" any="any time" value={ahead} onChange={setAhead} options={AHEAD.map(([l, n]) => [l, String(n)])} />
-        <Choice
+        <Filter label="Make ahead" any="any time" value={ahead} onChange={setAhead} options={AHEAD.map(([l, n]) => [l, String(n)])} />
+        <Filter
           label="Hands-on time"
           any="any"
           value={hands}
@@ -150,7 +151,7 @@ function keeping({ keepsMinutes, unfrozenMinutes }: LibraryEntry): string {
   return [unfrozenMinutes ? `keeps ${spokenDuration(unfrozenMinutes)}` : "", frozen].filter(Boolean).join(", ");
 }
 
-function Choice({
+function Filter({
   label,
   any,
   value,
@@ -164,14 +165,7 @@ function Choice({
   options: readonly (readonly [string, string])[];
 }) {
   return (
-    <select aria-label={label} className="field text-[14px]" value={value} onChange={(e) => onChange(e.target.value)}>
-      <option value="">{any}</option>
-      {options.map(([l, v]) => (
-        <option key={v} value={v}>
-          {l}
-        </option>
-      ))}
-    </select>
+    <Choice label={label} className="text-[14px]" value={value} none={any} options={options.map(([l, v]) => [v, l])} onChange={onChange} />
   );
 }
 

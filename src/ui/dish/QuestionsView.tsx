@@ -3,6 +3,8 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import { askAgain, dismissQuestion, type Question, questionsOf } from "@/core/dish/questions";
 import type { DishFile } from "@/core/dish/schema";
+import { spokenTexts } from "@/core/view/spoken-texts";
+import { useConventions } from "../shell/conventions";
 import { PlanNote, type PlanStateOf } from "./PlanNote";
 import { ProblemNote } from "./ProblemNote";
 import { type Edit, useEditing } from "./use-editing";
@@ -17,7 +19,8 @@ interface QuestionsViewProps {
 /** What an experienced cook would ask, the weightiest first: answered in place, or put aside with a reason. */
 export function QuestionsView({ slug, version, document: given, plan }: QuestionsViewProps) {
   const { document, edit, problem, clearProblem, saving } = useEditing(slug, given, version);
-  const { open, dismissed } = useMemo(() => questionsOf(document), [document]);
+  const conventions = useConventions();
+  const { open, dismissed } = useMemo(() => spokenTexts(questionsOf(document), conventions), [document, conventions]);
   return (
     <div className="mx-auto max-w-[54rem] px-5 pt-4 pb-14 sm:px-7">
       <h1 className="text-[25px]">Open questions</h1>

@@ -10,10 +10,13 @@ import { kOf } from "@/core/dish/weights";
 import { readAmount } from "@/core/entry/amounts";
 import { CalculationError } from "@/core/measures/calculation-error";
 import type { Pan } from "@/core/measures/scaling";
+import { Choice } from "../shell/Choice";
+import { Spoken, useSpoken } from "../shell/conventions";
 import type { Edit } from "./use-editing";
 
 /** One component scaled by what it should come to, by a tin, or by what there is of its ingredients. */
 export function ScalePart({ document, edit, onProblem }: { document: DishFile; edit: Edit; onProblem: (text: string) => void }) {
+  const spoken = useSpoken();
   const made = document.components.filter((c) => !c.onHand?.length && c.kind !== "assembly");
   const [id, setId] = useState(made[0]?.id ?? "");
   const component = made.find((c) => c.id === id) ?? made[0];
@@ -45,23 +48,18 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
   return (
     <div className="text-[14px]">
       <p className="flex flex-wrap items-center gap-2">
-        <select
-          aria-label="Which component"
-          className="field text-[14px]"
+        <Choice
+          label="Which component"
+          className="text-[14px]"
           value={component.id}
-          onChange={(e) => {
-            setId(e.target.value);
+          options={made.map((c) => [c.id, c.name])}
+          onChange={(id) => {
+            setId(id);
             setHave({});
           }}
-        >
-          {made.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}
-            </option>
-          ))}
-        </select>
+        />
         <span>
-          {scaled ? `makes ${quantityText(scaled)} now` : "does not say how much it makes"}
+          {scaled ? `makes ${spoken(quantityText(scaled))} now` : "does not say how much it makes"}
           {Math.abs((component.factor ?? 1) - 1) > 1e-6
             ? `, ${Number((component.factor ?? 1).toPrecision(3))} times what the guests need`
             : ""}
@@ -89,7 +87,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
               className="field clock mt-0.5 block w-full text-[13px]"
               value={wanted}
               onChange={(e) => setWanted(e.target.value)}
-              placeholder={scaled ? quantityText(scaled) : "2.3 kg"}
+              placeholder={scaled ? spoken(quantityText(scaled)) : "2.3 kg"}
             />
           </label>
           <button type="submit" className="act mt-2" disabled={!output?.amount || wanted.trim() === ""}>
@@ -133,10 +131,10 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
                       className="field clock w-24 min-h-[28px]! text-[12.5px]"
                       aria-label={`How much ${i.name} there is`}
                       value={have[i.id] ?? ""}
-                      placeholder={need ? quantityText(need) : ""}
+                      placeholder={need ? spoken(quantityText(need)) : ""}
                       onChange={(e) => setHave({ ...have, [i.id]: e.target.value })}
                     />
-                    {i.name}
+                    <Spoken>{i.name}</Spoken>
                   </li>
                 );
               })}
@@ -144,8 +142,8 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
           {first && (
             <div className="pt-1">
               <p>
-                {first.name} decides: {quantityText(first.have)} of {quantityText(first.needed)}, {Number((first.by * 100).toPrecision(3))}{" "}
-                %.
+                {first.name} decides: {spoken(quantityText(first.have))} of {spoken(quantityText(first.needed))},{" "}
+                {Number((first.by * 100).toPrecision(3))} %.
               </p>
               <div className="flex flex-wrap gap-2 pt-1">
                 <button type="button" className="act" onClick={() => apply(`what ${first.name.toLowerCase()} allows`, () => first.by)}>

@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { ask, reason } from "../shell/ask";
+import { MomentField } from "../shell/MomentField";
 
 interface ServingFormProps {
   readonly slug: string;
@@ -54,10 +55,10 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
           required
         />
       </label>
-      <label className="flex items-center gap-1.5 text-[13.5px] text-quiet">
+      <span className="flex items-center gap-1.5 text-[13.5px] text-quiet">
         Serve at
-        <input className="field clock text-ink" type="datetime-local" value={when} onChange={(e) => setWhen(e.target.value)} required />
-      </label>
+        <MomentField label="Serve at" value={when} onChange={setWhen} live required />
+      </span>
       <button type="submit" className="act" data-main={changed || undefined} disabled={!changed}>
         Change
       </button>

@@ -5,6 +5,7 @@ import type { DishFile } from "@/core/dish/schema";
 import type { Amount } from "@/core/dish/schema-values";
 import { readAmount } from "@/core/entry/amounts";
 import { PLATE, type Stream, type Watershed } from "@/core/sheets/watershed";
+import { Choice } from "../shell/Choice";
 import { AmountLine, OutputFields } from "./StepFields";
 import type { Edit } from "./use-editing";
 
@@ -73,24 +74,15 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
                   onProblem={onProblem}
                 >
                   {s.step && s.step !== PLATE && (
-                    <select
-                      aria-label={`Send ${name} elsewhere than to ${nameOf(document, s.to ?? "")}`}
-                      className="field max-w-full text-[13px]"
+                    <Choice
+                      label={`Send ${name} elsewhere than to ${nameOf(document, s.to ?? "")}`}
+                      className="text-[13px]"
                       value={s.step}
-                      onChange={(e) =>
-                        edit(`${name} to ${stepName(steps, e.target.value)}`, (d) =>
-                          redirect(d, { from: ref, to: s.step as string }, e.target.value),
-                        )
+                      options={steps.filter((x) => x.component !== component).map((x) => [x.ref, x.label])}
+                      onChange={(to) =>
+                        edit(`${name} to ${stepName(steps, to)}`, (d) => redirect(d, { from: ref, to: s.step as string }, to))
                       }
-                    >
-                      {steps
-                        .filter((x) => x.component !== component)
-                        .map((x) => (
-                          <option key={x.ref} value={x.ref}>
-                            {x.label}
-                          </option>
-                        ))}
-                    </select>
+                    />
                   )}
                 </StreamRow>
               ))}
@@ -101,26 +93,19 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
                   {s.amount} unused
                 </p>
               ))}
-            <select
-              aria-label={`Send some ${name} to`}
-              className="field mt-1 max-w-full text-[13px]"
+            <Choice
+              label={`Send some ${name} to`}
+              className="mt-1 text-[13px]"
               value=""
-              onChange={(e) =>
-                e.target.value && edit(`${name} to ${stepName(steps, e.target.value)}`, (d) => join(d, { from: ref, to: e.target.value }))
-              }
-            >
-              <option value="">{runs.some((s) => s.to !== undefined) ? "also send some to …" : "goes to …"}</option>
-              {document.components
+              prompt={runs.some((s) => s.to !== undefined) ? "also send some to …" : "goes to …"}
+              options={document.components
                 .filter((c) => c.id !== component && !runs.some((s) => s.to === c.id))
-                .map((c) => {
+                .flatMap((c) => {
                   const entry = entryStep(document, c.id);
-                  return entry ? (
-                    <option key={c.id} value={entry}>
-                      {c.name}
-                    </option>
-                  ) : null;
+                  return entry ? [[entry, c.name] as const] : [];
                 })}
-            </select>
+              onChange={(to) => edit(`${name} to ${stepName(steps, to)}`, (d) => join(d, { from: ref, to }))}
+            />
             <span className="sr-only">made by {step}</span>
           </Part>
         );
@@ -228,19 +213,14 @@ function TakeMore({ document, component, edit }: { document: DishFile; component
   );
   if (!entry || offers.length === 0) return null;
   return (
-    <select
-      aria-label="Take from another component"
-      className="field mt-1 max-w-full text-[13px]"
+    <Choice
+      label="Take from another component"
+      className="mt-1 text-[13px]"
       value=""
-      onChange={(e) => e.target.value && edit("takes from another component", (d) => join(d, { from: e.target.value, to: entry }))}
-    >
-      <option value="">take from …</option>
-      {offers.map(([ref, name]) => (
-        <option key={ref} value={ref}>
-          {name}
-        </option>
-      ))}
-    </select>
+      prompt="take from …"
+      options={offers}
+      onChange={(from) => edit("takes from another component", (d) => join(d, { from, to: entry }))}
+    />
   );
 }
 

@@ -7,9 +7,11 @@ import { questionsOf } from "@/core/dish/questions";
 import type { DishFile } from "@/core/dish/schema";
 import type { FindingView } from "@/core/safety/view";
 import { watershed } from "@/core/sheets/watershed";
+import { spokenTexts } from "@/core/view/spoken-texts";
 import type { Calculation } from "../bench/CalculatorPart";
 import { BreakdownMap } from "../breakdown-map/BreakdownMap";
 import { MapTable } from "../breakdown-map/MapTable";
+import { useConventions } from "../shell/conventions";
 import { useAddress } from "../shell/use-address";
 import { AddComponent } from "./AddComponent";
 import { ComponentEditor } from "./ComponentEditor";
@@ -47,8 +49,9 @@ export function Workbench({
   const [stream, setStream] = useState<string>();
   const [calculation, setCalculation] = useState(calculated);
   const [told, setTold] = useState<string>();
-  const water = useMemo(() => watershed(document, chosen), [document, chosen]);
-  const asked = useMemo(() => questionsOf(document).open, [document]);
+  const conventions = useConventions();
+  const water = useMemo(() => spokenTexts(watershed(document, chosen), conventions), [document, chosen, conventions]);
+  const asked = useMemo(() => spokenTexts(questionsOf(document).open, conventions), [document, conventions]);
   const kinds = useMemo(() => [...new Set((document.kitchen?.equipment ?? []).map((e) => e.kind))].sort(), [document.kitchen]);
   const address = useAddress(given);
   const select = useCallback(

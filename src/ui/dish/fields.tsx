@@ -4,6 +4,8 @@ import { useId } from "react";
 import { readLength } from "@/core/entry/durations";
 import { temperatureAt } from "@/core/entry/temperatures";
 import { durationText } from "@/core/time/duration";
+import { Choice } from "../shell/Choice";
+import { useUnits } from "../shell/conventions";
 import { LineInput } from "./line-input";
 
 type FieldKind =
@@ -58,6 +60,7 @@ interface OneProps {
 function OneField({ field, of, value, onChange, onProblem }: OneProps) {
   const id = useId();
   const { kind } = field;
+  const us = useUnits() === "us";
   const name = `${field.label} of ${of}`;
   if (kind === "yes")
     return (
@@ -90,28 +93,24 @@ function OneField({ field, of, value, onChange, onProblem }: OneProps) {
         {field.label}
       </label>
       {options ? (
-        <select
+        <Choice
           id={id}
-          aria-label={name}
-          className="field w-full text-[13.5px]"
+          label={name}
+          className="w-full text-[13.5px]"
           value={value === undefined ? "" : String(value)}
-          onChange={(e) => onChange(e.target.value === "" ? undefined : kind === "yes-no" ? e.target.value === "true" : e.target.value)}
-        >
-          <option value="">default</option>
-          {options.map(([v, label]) => (
-            <option key={v} value={v}>
-              {label}
-            </option>
-          ))}
-        </select>
+          none="default"
+          options={options}
+          onChange={(v) => onChange(v === "" ? undefined : kind === "yes-no" ? v === "true" : v)}
+        />
       ) : (
         <LineInput
           label={name}
           mono={kind !== "text" && kind !== "words"}
-          value={written(kind, value)}
+          value={kind === "heat" && us && typeof value === "number" ? `${Math.round(value * 1.8 + 32)} °F` : written(kind, value)}
           onCommit={(text) => {
             if (text === "") return onChange(undefined);
-            const read = readField(kind, text);
+            // A bare number is meant in the degrees that stand in the field.
+            const read = readField(kind, kind === "heat" && us && /^-?\d+(?:[.,]\d+)?$/.test(text.trim()) ? `${text.trim()}F` : text);
             if (read === undefined)
               onProblem(`${field.label}: “${text}” was not understood. ${EXAMPLES[kind as keyof typeof EXAMPLES] ?? ""}`);
             return read !== undefined && onChange(read);

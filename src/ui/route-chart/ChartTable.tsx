@@ -1,6 +1,7 @@
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { Spoken } from "../shell/conventions";
 import { PLACE_NAMES } from "./place-names";
 import { handsWords, placeWords, windowWords } from "./words";
 
@@ -53,7 +54,9 @@ export function ChartTable({ plan, clock }: { plan: PlanView; clock: WallClock }
                   {row.what}
                 </th>
                 <td className="pr-4">{row.component}</td>
-                <td className="pr-4 whitespace-nowrap">{row.where}</td>
+                <td className="pr-4 whitespace-nowrap">
+                  <Spoken>{row.where}</Spoken>
+                </td>
                 <td className="text-[13.5px] text-quiet">{row.more}</td>
               </tr>
             ))}

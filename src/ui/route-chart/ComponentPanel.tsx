@@ -7,7 +7,7 @@ import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { ComponentView, PlanView, StepView, WaitView } from "@/core/view/plan-view";
 import type { Trials } from "../planning/use-trial";
-import { InUnits } from "../shell/InUnits";
+import { Spoken } from "../shell/conventions";
 import { HoldWindow } from "./HoldWindow";
 import { PLACE_NAMES } from "./place-names";
 import { StepTools } from "./StepTools";
@@ -69,7 +69,7 @@ export function ComponentPanel(props: ComponentPanelProps) {
                   {row.step.name}
                 </button>
                 <span className="block text-[12.5px] text-quiet">
-                  {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <InUnits>{placeWords(row.step)}</InUnits>;{" "}
+                  {spokenDuration(row.step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <Spoken>{placeWords(row.step)}</Spoken>;{" "}
                   {handsWords(row.step, plan)}
                 </span>
                 {row.step.ref === focused && (
@@ -155,7 +155,7 @@ function StepDetails({ step, plan, why, clock }: { step: StepView; plan: PlanVie
       {step.cue && (
         <span className="block">
           Done when: {step.cue}
-          {step.probeC !== undefined && <InUnits>{`, ${step.probeC} °C`}</InUnits>}.
+          {step.probeC !== undefined && <Spoken>{`, ${step.probeC} °C`}</Spoken>}.
         </span>
       )}
       {step.uncertain && (

@@ -1,8 +1,9 @@
 "use client";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { lower } from "@/core/sentence";
 import type { Tried } from "@/workers/plan-desk";
 import type { Trials } from "../planning/use-trial";
+import { Choice } from "../shell/Choice";
 
 interface FeastPanelProps {
   /** The other dishes of this kitchen. */
@@ -26,7 +27,6 @@ const AFTER: readonly (readonly [string, string])[] = [
 export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastPanelProps) {
   const [other, setOther] = useState(others[0]?.slug ?? "");
   const [after, setAfter] = useState("30");
-  const id = useId();
   const add = () => {
     const dish = others.find((d) => d.slug === other);
     if (!dish) return;
@@ -61,26 +61,10 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
       )}
       {others.length > 0 && (
         <div className="grid gap-1.5">
-          <label htmlFor={`${id}dish`} className="text-[13px] text-quiet">
-            Another dish
-          </label>
-          <select id={`${id}dish`} className="field" value={other} onChange={(e) => setOther(e.target.value)}>
-            {others.map((d) => (
-              <option key={d.slug} value={d.slug}>
-                {d.name}
-              </option>
-            ))}
-          </select>
-          <label htmlFor={`${id}after`} className="text-[13px] text-quiet">
-            served
-          </label>
-          <select id={`${id}after`} className="field" value={after} onChange={(e) => setAfter(e.target.value)}>
-            {AFTER.map(([value, text]) => (
-              <option key={value} value={value}>
-                {text}
-              </option>
-            ))}
-          </select>
+          <span className="text-[13px] text-quiet">Another dish</span>
+          <Choice label="Another dish" value={other} options={others.map((d) => [d.slug, d.name])} onChange={setOther} />
+          <span className="text-[13px] text-quiet">served</span>
+          <Choice label="served" value={after} options={AFTER} onChange={setAfter} />
           <button type="button" className="act justify-self-start" onClick={add}>
             Try it
           </button>

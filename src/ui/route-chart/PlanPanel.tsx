@@ -8,6 +8,7 @@ import type { Tried } from "@/workers/plan-desk";
 import type { Rehearsed } from "@/workers/rehearse";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
+import { MomentField } from "../shell/MomentField";
 import { colourOf } from "./colours";
 import { FeastPanel } from "./FeastPanel";
 import { ReachPanel } from "./ReachPanel";
@@ -229,17 +230,10 @@ function AnotherHour({ serveAt, clock, trials }: { serveAt: number; clock: WallC
         void trials.attempt(`Serve ${spokenInstant(when)}`, [{ op: "replace", path: "/dish/serveAt", value: when }]);
       }}
     >
-      <label className="text-quiet">
+      <span className="text-quiet">
         Serve at
-        <input
-          type="datetime-local"
-          step={60}
-          required
-          className="field clock mt-0.5 block text-ink"
-          value={when}
-          onChange={(e) => setWhen(e.target.value)}
-        />
-      </label>
+        <MomentField label="Serve at" className="mt-0.5 flex" value={when} onChange={setWhen} live required />
+      </span>
       <button type="submit" className="act" disabled={when === now}>
         Try it
       </button>

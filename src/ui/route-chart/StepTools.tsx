@@ -6,6 +6,8 @@ import { lower } from "@/core/sentence";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import type { Trials } from "../planning/use-trial";
+import { Choice } from "../shell/Choice";
+import { MomentField } from "../shell/MomentField";
 
 interface StepToolsProps {
   readonly step: StepView;
@@ -54,47 +56,40 @@ export function StepTools({ step, plan, wished, clock, trials, onTake }: StepToo
       {open && (
         <span className="mt-2 grid grid-cols-[5.2rem_1fr] items-center gap-x-2 gap-y-1.5">
           {(["notBefore", "notAfter"] as const).map((edge) => (
-            <label key={edge} className="contents text-[13px]">
+            <span key={edge} className="contents text-[13px]">
               <span>{edge === "notBefore" ? "not before" : "not after"}</span>
-              <input
-                type="datetime-local"
-                step={60}
-                className="field clock w-full min-w-0 text-[12.5px]"
-                defaultValue={(pin?.[edge] as string | undefined)?.slice(0, 16) ?? ""}
+              <MomentField
+                label={edge === "notBefore" ? "not before" : "not after"}
+                className="w-full"
+                value={(pin?.[edge] as string | undefined)?.slice(0, 16) ?? ""}
                 disabled={working}
-                onChange={(e) => {
-                  const value = e.target.value || undefined;
-                  if (value && !e.target.validity.valid) return;
+                onChange={(value) =>
                   fix(
                     value
                       ? `${name} ${edge === "notBefore" ? "not before" : "not after"} ${spokenInstant(value)}`
-                      : `${name} without that edge`,
-                    { ...fixed, at: undefined, [edge]: value },
-                  );
-                }}
+                      : `${name} without that limit`,
+                    { ...fixed, at: undefined, [edge]: value || undefined },
+                  )
+                }
               />
-            </label>
+            </span>
           ))}
           {cooks.length > 1 && step.hands.length > 0 && (
-            <label className="contents text-[13px]">
+            <span className="contents text-[13px]">
               <span>by</span>
-              <select
-                className="field w-full text-[13px]"
+              <Choice
+                label="by"
+                className="w-full text-[13px]"
                 value={pin?.cook ?? ""}
                 disabled={working}
-                onChange={(e) => {
-                  const cook = cooks.find((c) => c.id === e.target.value);
+                none="anybody"
+                options={cooks.map((c) => [c.id, c.name])}
+                onChange={(id) => {
+                  const cook = cooks.find((c) => c.id === id);
                   fix(cook ? `${name} by ${cook.name}` : `${name} by anybody`, { ...fixed, cook: cook?.id });
                 }}
-              >
-                <option value="">anybody</option>
-                {cooks.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.name}
-                  </option>
-                ))}
-              </select>
-            </label>
+              />
+            </span>
           )}
         </span>
       )}

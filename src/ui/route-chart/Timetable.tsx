@@ -13,10 +13,12 @@ import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { Occupancy } from "@/core/view/occupancy";
 import type { PlanView, ViewPlace } from "@/core/view/plan-view";
+import { spokenTexts } from "@/core/view/spoken-texts";
 import type { Tried } from "@/workers/plan-desk";
 import type { Rehearsed } from "@/workers/rehearse";
 import { useDesk } from "../planning/use-desk";
 import { useTrial } from "../planning/use-trial";
+import { useConventions } from "../shell/conventions";
 import { requestPlan } from "../shell/PlanKeeper";
 import { useNow } from "../shell/StatusLine";
 import { useAddress } from "../shell/use-address";
@@ -82,7 +84,9 @@ export function Timetable(props: TimetableProps) {
   useFirstRepair(plan, conflict, trials);
   useAskedLayout(params.get("layout"), props, trials, show);
   const ready = trial?.status === "ready" ? trial : undefined;
-  const shown = ready?.view ?? plan;
+  const conventions = useConventions();
+  const tried = useMemo(() => spokenTexts(ready?.view, conventions), [ready, conventions]);
+  const shown = tried ?? plan;
   const groups = problem ? condense(problem.facts, (ref) => shown?.steps.find((s) => s.ref === ref)?.name ?? ref) : [];
   const part = useMemo(() => shown && zoomWindow(zoom, shown, clock), [zoom, shown, clock]);
 

@@ -1,9 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
-import { inUnits } from "@/core/bench/in-units";
 import type { PatchOperation } from "@/core/dish/patch";
 import type { FindingView } from "@/core/safety/view";
-import { useUnits } from "../shell/units";
+import { useSpoken } from "../shell/conventions";
 
 interface FindingCardProps {
   readonly finding: FindingView;
@@ -22,7 +21,7 @@ const WEIGHT = { stop: "Danger", warn: "Caution", note: "Note" } as const;
 
 /** One finding: what was computed, the usual caution, what would mend it, whose word it is. */
 export function FindingCard({ finding: f, onMend, onKnown, here, open }: FindingCardProps) {
-  const units = useUnits();
+  const spoken = useSpoken();
   const loud = f.severity === "stop";
   const [writing, setWriting] = useState(false);
   useEffect(() => {
@@ -36,24 +35,24 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
     >
       <p>
         <span className={`caps mr-2 ${loud ? "text-beet!" : ""}`}>{f.hard ? "Past a limit" : WEIGHT[f.severity]}</span>
-        <b className="font-semibold">{f.title}</b>
-        {!here && f.where && <span className="text-quiet"> {f.where}</span>}
+        <b className="font-semibold">{spoken(f.title)}</b>
+        {!here && f.where && <span className="text-quiet"> {spoken(f.where)}</span>}
       </p>
-      <p>{inUnits(f.computed, units)}</p>
+      <p>{spoken(f.computed)}</p>
       {f.mends.length > 0 && onMend && (
         <p className="flex flex-wrap gap-x-4 gap-y-1 py-0.5">
           {f.mends.map((m) => (
             <button key={m.label} type="button" className="link text-left" onClick={() => onMend(`${f.title}: ${m.label}`, m.change)}>
-              {inUnits(m.label, units)}
+              {spoken(m.label)}
             </button>
           ))}
         </p>
       )}
       <details className="text-[13.5px]" open={open}>
         <summary className="cursor-pointer text-quiet">Caution and source</summary>
-        <p className="pt-0.5">{inUnits(f.caution, units)}</p>
+        <p className="pt-0.5">{spoken(f.caution)}</p>
         <p className="text-quiet">
-          Ways to fix it: {inUnits(f.way, units)}. Source: {f.source}. Local codes and the advice of your own health authority come first.
+          Ways to fix it: {spoken(f.way)}. Source: {f.source}. Local codes and the advice of your own health authority come first.
         </p>
       </details>
       {onKnown && loud && !f.hard && (

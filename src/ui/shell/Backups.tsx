@@ -1,10 +1,14 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useId, useRef, useState } from "react";
+import { useId, useState } from "react";
+import { useDropzone } from "react-dropzone";
 import { toast } from "sonner";
+import { type Conventions, mannerOf } from "@/core/spoken/conventions";
+import { spokenInstant } from "@/core/time/wall-clock";
 import { BACKUP } from "@/words/backup";
 import { type Answer, ask, reason } from "./ask";
 import { ConfirmDialog } from "./ConfirmDialog";
+import { useConventions } from "./conventions";
 
 interface BackupsProps {
   readonly directory: string;
@@ -14,11 +18,14 @@ interface BackupsProps {
   readonly replaced: readonly string[];
 }
 
-const saidOf = (at: string) =>
-  new Date(at).toLocaleString("en-GB", { weekday: "short", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
+/** An instant by this browser's clock, as its cook reads it. */
+function saidBy(c: Conventions, at: string): string {
+  const date = new Date(at);
+  return spokenInstant(new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString(), mannerOf(c));
+}
 
 /** The moment in the name of what a restore has replaced; the name where it holds none. */
-function replacedAt(name: string): string {
+function replacedOf(name: string, saidOf: (at: string) => string): string {
   const [, day, hours, minutes] = /(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)/.exec(name) ?? [];
   return day ? saidOf(`${day}T${hours}:${minutes}:00Z`) : name;
 }
@@ -26,12 +33,20 @@ function replacedAt(name: string): string {
 /** When everything was last backed up, and what can be done about it. */
 export function Backups({ directory, newest, old, second, replaced }: BackupsProps) {
   const router = useRouter();
+  const conventions = useConventions();
+  const saidOf = (at: string) => saidBy(conventions, at);
+  const replacedAt = (name: string) => replacedOf(name, saidOf);
   const [busy, setBusy] = useState(false);
   const [wrong, setWrong] = useState<string>();
   const [place, setPlace] = useState("");
   const [chosen, setChosen] = useState<File>();
   const [unwanted, setUnwanted] = useState<string>();
-  const file = useRef<HTMLInputElement>(null);
+  const chooser = useDropzone({
+    accept: { "application/zip": [".zip"] },
+    multiple: false,
+    noDrag: true,
+    onDrop: ([file]) => setChosen(file),
+  });
   const label = useId();
   const send = async (work: () => Promise<Answer>, done: (answer: Answer) => void) => {
     setBusy(true);
@@ -83,21 +98,10 @@ export function Backups({ directory, newest, old, second, replaced }: BackupsPro
           <a className="link self-center" href="/api/backup" download>
             {BACKUP.download}
           </a>
-          <button type="button" className="link" disabled={busy} onClick={() => file.current?.click()}>
+          <button type="button" className="link" disabled={busy} onClick={chooser.open}>
             {BACKUP.restore}
           </button>
-          <input
-            ref={file}
-            type="file"
-            accept=".zip,application/zip"
-            aria-label={BACKUP.restore}
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(event) => {
-              setChosen(event.target.files?.[0]);
-              event.target.value = "";
-            }}
-          />
+          <input {...chooser.getInputProps({ "aria-label": BACKUP.restore })} />
         </div>
         {wrong && (
           <p role="alert" className="border-l-[3px] border-beet pl-3 text-beet">

@@ -3,12 +3,23 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { DishPreview } from "@/core/dish/preview";
 import { isDishFile } from "@/core/import/kind-of-file";
+import { momentText } from "@/core/spoken/moment-text";
+import { FILE } from "@/words/fields";
 import { type Answer, ask, reason } from "./ask";
+import { useConventions } from "./conventions";
+import { FileDrop } from "./FileDrop";
 import { IMPORT_DRAFT } from "./import-draft";
+
+const RECIPE_FILES = {
+  "application/json": [".json", ".jsonld"],
+  "text/html": [".html", ".htm"],
+  "text/plain": [".txt", ".md"],
+};
 
 /** Brings in a dish file, or a recipe of any other kind by way of its preview. A refused file stays in the box with all that is wrong beside it. */
 export function ImportDish() {
   const router = useRouter();
+  const conventions = useConventions();
   const [text, setText] = useState("");
   const [answer, setAnswer] = useState<Answer>();
   const [busy, setBusy] = useState(false);
@@ -52,15 +63,14 @@ export function ImportDish() {
       }}
     >
       <h2 className="caps mb-1 font-sans font-normal">Import a dish</h2>
-      <label className="block pb-2 text-[14px]">
-        A dish file, a saved recipe page or its data
-        <input
-          type="file"
-          accept=".json,.jsonld,.html,.htm,.txt,.md,application/json,application/ld+json,text/html,text/plain"
-          className="mt-1 block w-full text-[13.5px] text-quiet file:mr-3 file:min-h-[36px] file:rounded file:border file:border-rim file:bg-transparent file:px-3 file:font-medium file:text-rim"
-          onChange={async (e) => write((await e.target.files?.[0]?.text()) ?? "")}
+      <div className="pb-2">
+        <FileDrop
+          label="A dish file, a saved recipe page or its data"
+          accept={RECIPE_FILES}
+          onFile={async (file) => write(await file.text())}
+          onRefused={(name) => setAnswer({ ok: false, status: 0, body: { message: FILE.wrongKind(name) } })}
         />
-      </label>
+      </div>
       <label className="block text-[14px]">
         or paste text: a dish file or a recipe
         <textarea
@@ -77,8 +87,7 @@ export function ImportDish() {
       {preview && (
         <section aria-label="Contents" className="mt-3 border-l-[3px] border-leaf pl-3 text-[14px]">
           <p>
-            <b className="font-semibold">{preview.name}</b>, for {preview.serves}, served{" "}
-            {preview.serveAt.slice(0, 16).replace("T", " at ")}
+            <b className="font-semibold">{preview.name}</b>, for {preview.serves}, served {momentText(preview.serveAt, conventions, "")}
             {preview.kitchen === undefined ? ", for the kitchen that is here" : `, with a kitchen of its own (${preview.kitchen} items)`}.
             Nothing is saved yet.
           </p>

@@ -10,8 +10,11 @@ import { seenVersions } from "./seen-versions";
 const load = () => import("./PaletteDialog");
 const PaletteDialog = dynamic(load, { ssr: false });
 
+/** Palettes of a dish or its kitchen that are on the page: beside one, that of the house is silent. */
+let ofDishes = 0;
+
 /** Everything by keyboard: Ctrl+K says what, `?` lists the keys, Ctrl+Z takes back. */
-export function Palette({ slug }: { slug: string }) {
+export function Palette({ slug }: { readonly slug?: string | undefined }) {
   const router = useRouter();
   const [open, setOpen] = useState<"palette" | "keys">();
   // The next key comes before the page has been drawn anew.
@@ -31,7 +34,8 @@ export function Palette({ slug }: { slug: string }) {
 
   useEffect(() => {
     const history = async (direction: "undo" | "redo") => {
-      const what = window.location.pathname.endsWith("/kitchen") ? "kitchen" : "latest";
+      if (slug === undefined) return;
+      const what = window.location.pathname === "/kitchen" ? "kitchen" : "latest";
       const answer = await ask(`/api/dishes/${slug}/history`, "POST", { what, direction, ...seenVersions(slug) });
       if (!answer.ok) {
         toast(reason(answer));
@@ -48,7 +52,9 @@ export function Palette({ slug }: { slug: string }) {
       );
       if (change) router.refresh();
     };
+    if (slug !== undefined) ofDishes++;
     const key = (event: KeyboardEvent) => {
+      if (slug === undefined && ofDishes > 0) return;
       const typing =
         event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName));
       const command = event.ctrlKey || event.metaKey;
@@ -65,11 +71,15 @@ export function Palette({ slug }: { slug: string }) {
         else if (event.key === "Escape") show(undefined);
         else if (event.key.length === 1) early.current.typed += event.key;
       } else if (!typing && !command && event.key === "?") show("keys");
-      else if (!typing && !command && !event.altKey && /^[1-5]$/.test(event.key))
-        router.push(`/d/${slug}/${["dish", "timetable", "days", "cook", "kitchen"][Number(event.key) - 1]}`);
+      else if (!typing && !command && !event.altKey && slug !== undefined && /^[1-4]$/.test(event.key))
+        router.push(`/d/${slug}/${["dish", "timetable", "days", "cook"][Number(event.key) - 1]}`);
+      else if (!typing && !command && !event.altKey && event.key === "0") router.push("/");
     };
     window.addEventListener("keydown", key);
-    return () => window.removeEventListener("keydown", key);
+    return () => {
+      if (slug !== undefined) ofDishes--;
+      window.removeEventListener("keydown", key);
+    };
   }, [router, slug, show]);
 
   return open && <PaletteDialog slug={slug} open={open} onOpen={show} early={early} />;

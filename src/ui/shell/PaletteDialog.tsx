@@ -4,12 +4,15 @@ import { Command, defaultFilter } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
+import { NAV } from "@/words/home";
 import { ask } from "./ask";
 import { requestPlan } from "./PlanKeeper";
 
 interface Entry {
   readonly label: string;
   readonly hint?: string;
+  /** What it is known by, where two have one name. */
+  readonly value?: string;
   readonly run: () => void;
 }
 
@@ -25,7 +28,8 @@ const GROUP =
 
 const KEYS: readonly (readonly [string, string])[] = [
   ["Ctrl K", "search and commands"],
-  ["1 to 5", "Recipe, Timetable, Days, Cook, Kitchen"],
+  ["0", "Home"],
+  ["1 to 4", "Recipe, Timetable, Days, Cook"],
   ["← →", "on the chart: earlier, later step"],
   ["↑ ↓", "on the chart: the component above, below"],
   ["Enter", "on the chart: select the component"],
@@ -47,7 +51,7 @@ export interface EarlyKeys {
 }
 
 interface PaletteDialogProps {
-  readonly slug: string;
+  readonly slug: string | undefined;
   readonly open: "palette" | "keys" | undefined;
   readonly onOpen: (open: "palette" | "keys" | undefined) => void;
   readonly early: { current: EarlyKeys };
@@ -57,6 +61,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
   const router = useRouter();
   const [listed, setListed] = useState<Parts>();
   const components = listed ?? [];
+  const [dishes, setDishes] = useState<readonly { readonly slug: string; readonly name: string }[]>([]);
   const [typed, setTyped] = useState("");
   const box = useRef<HTMLDivElement>(null);
   const close = (then: () => void) => () => {
@@ -71,9 +76,15 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
     setTyped(early.current.typed);
     early.current.typed = "";
     let wanted = true;
-    void ask(`/api/dishes/${slug}/parts`, "GET").then((answer) => {
-      if (wanted) setListed((known) => (answer.ok && Array.isArray(answer.body.components) ? answer.body.components : (known ?? [])));
-    });
+    if (slug === undefined)
+      void ask("/api/dishes", "GET").then((answer) => {
+        if (wanted) setDishes(answer.ok && Array.isArray(answer.body.dishes) ? answer.body.dishes : []);
+        if (wanted) setListed([]);
+      });
+    else
+      void ask(`/api/dishes/${slug}/parts`, "GET").then((answer) => {
+        if (wanted) setListed((known) => (answer.ok && Array.isArray(answer.body.components) ? answer.body.components : (known ?? [])));
+      });
     return () => {
       wanted = false;
     };
@@ -93,7 +104,14 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
     if (value === "system") delete document.documentElement.dataset.theme;
     else document.documentElement.dataset.theme = value;
   };
-  const groups: readonly (readonly [string, readonly Entry[]])[] = [
+  const house: readonly Entry[] = [
+    { label: NAV.home, hint: "0", run: go("/") },
+    { label: NAV.kitchen, run: go(slug === undefined ? "/kitchen" : `/kitchen?dish=${slug}`) },
+    { label: NAV.bench, run: go("/bench") },
+    { label: NAV.settings, run: go("/settings") },
+    { label: "Import a recipe", run: go("/import") },
+  ];
+  const ofDish: readonly (readonly [string, readonly Entry[]])[] = [
     [
       "Go to",
       [
@@ -105,8 +123,6 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
         { label: "Timetable", hint: "2", run: go(`/d/${slug}/timetable`) },
         { label: "Days, for paper", hint: "3", run: go(`/d/${slug}/days`) },
         { label: "Cook", hint: "4", run: go(`/d/${slug}/cook`) },
-        { label: "Kitchen", hint: "5", run: go(`/d/${slug}/kitchen`) },
-        { label: "All dishes", run: go("/") },
       ],
     ],
     [
@@ -121,6 +137,13 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
     ],
     ["Component", components.map((c) => ({ label: c.name, run: go(`/d/${slug}/timetable?c=${c.id}`) }))],
     ["Work on", components.map((c) => ({ label: `Edit ${c.name}`, run: go(`/d/${slug}/dish?c=${c.id}`) }))],
+  ];
+  const groups: readonly (readonly [string, readonly Entry[]])[] = [
+    ...(slug === undefined ? [] : ofDish),
+    ["Kitchen", house],
+    ...(dishes.length
+      ? [["Dishes", dishes.map((d) => ({ label: d.name, value: d.slug, run: go(`/d/${d.slug}/timetable`) }))] as const]
+      : []),
     [
       "Light",
       [
@@ -176,8 +199,8 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
                   <Command.Group key={heading} heading={heading} className={GROUP}>
                     {entries.map((entry) => (
                       <Command.Item
-                        key={entry.label}
-                        value={entry.label}
+                        key={entry.value ?? entry.label}
+                        value={entry.value ? `${entry.label} ${entry.value}` : entry.label}
                         onSelect={close(entry.run)}
                         className="flex cursor-pointer justify-between px-4 py-1.5 data-[selected=true]:bg-saffron-wash"
                       >

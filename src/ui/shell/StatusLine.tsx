@@ -68,7 +68,6 @@ export function StatusLine(props: StatusLineProps) {
       </div>
       <nav aria-label="Views" className="flex gap-6 px-5 sm:px-7">
         {VIEWS.map(([view, label]) => tab(view, label))}
-        <span className="ml-auto flex gap-6">{tab("kitchen", "Kitchen")}</span>
       </nav>
     </header>
   );

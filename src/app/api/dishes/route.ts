@@ -1,3 +1,5 @@
+import { listDishes } from "@/db/queries/dishes";
+import { database } from "@/server/database";
 import { importDish, previewDish } from "@/server/dishes";
 import { answer, bodyText, TooLarge } from "@/server/http";
 import { route } from "@/server/route";
@@ -14,4 +16,10 @@ async function post(request: Request) {
   }
 }
 
-export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ POST: post });
+/** Names of all dishes, for the search. */
+async function get() {
+  const dishes = await listDishes(await database());
+  return Response.json({ dishes: dishes.map(({ slug, name }) => ({ slug, name })) });
+}
+
+export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get, POST: post });

@@ -8,7 +8,7 @@ import { componentOfDocument, type DishIngredient, freeId, type MethodPlace, mai
 import { EditRefused } from "./refused";
 import { insertTyped, ownNames } from "./steps";
 
-export interface NewDish {
+interface NewDish {
   readonly name: string;
   readonly serves: number;
   /** Wall clock, "2026-10-18T13:00". */
@@ -24,9 +24,9 @@ export function newDish({ name, serves, serveAt, timezone }: NewDish): DishFile 
     components: [
       {
         id: "table",
-        name: "To the table",
+        name: "Serving",
         kind: "assembly",
-        methods: [{ id: "table", name: "As it is served", steps: [{ id: "serve", name: "Bring to the table", time: "10m" }] }],
+        methods: [{ id: "table", name: "As it is served", steps: [{ id: "serve", name: "Serve", time: "10m" }] }],
       },
     ],
   };

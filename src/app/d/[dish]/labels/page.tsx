@@ -1,7 +1,10 @@
 import { notFound } from "next/navigation";
 import { HOLDS_SOURCE } from "@/core/foods/holds";
 import { labelsOf } from "@/core/sheets/labels";
+import { inConventions } from "@/core/spoken/in-conventions";
 import { WallClock } from "@/core/time/wall-clock";
+import { spokenTexts } from "@/core/view/spoken-texts";
+import { readerConventions } from "@/server/conventions";
 import { loadState } from "@/server/state";
 import { PrintButton } from "@/ui/days/PrintButton";
 import { NoPlan } from "@/ui/shell/NoPlan";
@@ -10,7 +13,8 @@ export default async function LabelsPage({ params }: { params: Promise<{ dish: s
   const state = await loadState((await params).dish);
   if (!state) notFound();
   if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
-  const labels = labelsOf(state.document, state.plan, new WallClock(state.offsets));
+  const conventions = await readerConventions();
+  const labels = spokenTexts(labelsOf(state.document, state.plan, new WallClock(state.offsets)), conventions);
   return (
     <article className="mx-auto max-w-[62rem] px-5 pt-5 pb-12 sm:px-7">
       <header className="mb-4 flex flex-wrap items-end justify-between gap-x-4 gap-y-3" data-screen>
@@ -18,7 +22,7 @@ export default async function LabelsPage({ params }: { params: Promise<{ dish: s
           <h1 className="text-[28px]">Labels</h1>
           <p className="max-w-[60ch] text-quiet">
             {labels.length
-              ? "One label for everything that waits two hours or longer. Three across the sheet, 62 mm wide."
+              ? inConventions("One label for everything that waits two hours or longer. Three across the sheet, 62 mm wide.", conventions)
               : "Nothing waits two hours or longer in this plan, so there are no labels."}
           </p>
         </div>

@@ -1,5 +1,7 @@
 import { notFound } from "next/navigation";
 import { dishModel } from "@/core/dish/read-model";
+import { inConventions } from "@/core/spoken/in-conventions";
+import { readerConventions } from "@/server/conventions";
 import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { Breakdown } from "@/ui/dish/Breakdown";
@@ -9,6 +11,7 @@ export default async function WrittenPage({ params }: { params: Promise<{ dish: 
   const state = await loadState((await params).dish);
   if (!state) notFound();
   const dish = dishModel(state.document);
+  const conventions = await readerConventions();
   const { guests, note } = state.document.dish;
   return (
     <div className="grid gap-x-10 px-5 pt-5 pb-12 sm:px-7 lg:grid-cols-[215px_minmax(0,1fr)]">
@@ -28,7 +31,7 @@ export default async function WrittenPage({ params }: { params: Promise<{ dish: 
       </nav>
       <div className="max-w-[62rem] min-w-0">
         <h1 className="text-[27px]">{state.name}</h1>
-        <p className="max-w-[66ch] text-quiet">{note}</p>
+        <p className="max-w-[66ch] text-quiet">{note && inConventions(note, conventions)}</p>
         {guests && (
           <p className="text-[14px]">
             {guests.avoid?.length ? `Guests avoid ${guests.avoid.join(", ")}. ` : ""}
@@ -48,6 +51,7 @@ export default async function WrittenPage({ params }: { params: Promise<{ dish: 
           document={state.document}
           chosen={Object.fromEntries(state.plan?.components.map((c) => [c.id, c.method]) ?? [])}
           findings={(await loadFindings(state.slug)) ?? []}
+          conventions={conventions}
         />
         <div className="mt-8 border-t border-rule pt-3" data-screen>
           <DeleteDish slug={state.slug} name={state.name} />

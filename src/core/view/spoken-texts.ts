@@ -1,0 +1,38 @@
+// A plan view, and what the planner and the log say of it, with measures and times as this cook reads them. Ids, kinds and figures stay.
+import type { Conventions } from "../spoken/conventions";
+import { inConventions } from "../spoken/in-conventions";
+
+/** Fields that hold a sentence, a name or an amount. */
+const TEXTS = new Set([
+  "name",
+  "note",
+  "cue",
+  "amount",
+  "text",
+  "what",
+  "method",
+  "gone",
+  "equipment",
+  "said",
+  "because",
+  "left",
+  "warmUp",
+  "for",
+  "prompt",
+  "where",
+  "why",
+  "label",
+  "stepName",
+]);
+
+/** The same value; the very same object where nothing would be said differently. */
+export function spokenTexts<T>(value: T, c: Conventions): T {
+  if (c.units === "metric" && c.decimal === "." && c.clock === 24 && c.dayFirst) return value;
+  const told = (inner: unknown, key: string): unknown => {
+    if (typeof inner === "string") return TEXTS.has(key) ? inConventions(inner, c) : inner;
+    if (Array.isArray(inner)) return inner.map((v) => told(v, key));
+    if (typeof inner === "object" && inner !== null) return Object.fromEntries(Object.entries(inner).map(([k, v]) => [k, told(v, k)]));
+    return inner;
+  };
+  return told(value, "") as T;
+}

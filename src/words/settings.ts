@@ -1,0 +1,28 @@
+// Words of Settings.
+
+export const SETTINGS = {
+  title: "Settings",
+  lead: "How figures are shown in this browser, on screen and on paper. Files you export and the command line always use metric units and 24-hour time.",
+  units: "Units",
+  metric: "Metric, °C",
+  us: "US cups and pounds, °F",
+  clock: "Time",
+  clock24: "24-hour, 17:05",
+  clock12: "12-hour, 5:05 pm",
+  weekStart: "Week starts on",
+  monday: "Monday",
+  saturday: "Saturday",
+  sunday: "Sunday",
+  dates: "Dates",
+  dayFirst: "Day first, 5 December",
+  monthFirst: "Month first, December 5",
+  decimal: "Decimals",
+  point: "Point, 1.5",
+  comma: "Comma, 1,5",
+  light: "Light",
+  lightDay: "Day",
+  lightEvening: "Evening",
+  lightSystem: "Same as this device",
+  sample: "It looks like this",
+  sampleText: "Sat 5/12 17:05: 1.25 kg shoulder into the oven at 165 °C, 2.5 L stock.",
+} as const;

@@ -1,0 +1,64 @@
+// Every page as a cook of US measures and a twelve-hour clock reads it: no metric figure and no 24-hour time is left over.
+import { beforeAll, describe, expect, test } from "vitest";
+import HomePage from "../../src/app/(house)/page";
+import { POST as bringIn } from "../../src/app/api/dishes/route";
+import CookPage from "../../src/app/d/[dish]/cook/page";
+import DaysPage from "../../src/app/d/[dish]/days/page";
+import AmountsPage from "../../src/app/d/[dish]/dish/amounts/page";
+import DishPage from "../../src/app/d/[dish]/dish/page";
+import QuestionsPage from "../../src/app/d/[dish]/dish/questions/page";
+import WrittenPage from "../../src/app/d/[dish]/dish/written/page";
+import LabelsPage from "../../src/app/d/[dish]/labels/page";
+import TimetablePage from "../../src/app/d/[dish]/timetable/page";
+import { conventionsText, US_12 } from "../../src/core/spoken/conventions";
+import { DEMO, demoDocument, type Loose } from "../support/dishes";
+import { asked } from "../support/headers";
+import { shown } from "../support/page";
+import { call, planned, withServer } from "../support/server";
+
+const NOW = "2026-10-10T08:00:30Z";
+withServer(NOW);
+beforeAll(async () => {
+  for (const name of DEMO) {
+    await call(bringIn, {}, demoDocument(name));
+    await planned(name, Math.floor(Date.parse(NOW) / 60_000));
+  }
+  asked.cookies.set("conventions", conventionsText(US_12));
+}, 90_000);
+
+/** Under 15 g a weight stays in grams: no kitchen has an ounce for a yeast. */
+const METRIC = /(?<![\d./])(?:\d{2,}|\d+\.\d+) ?(?:g|kg|mL|ml|L|litres?|cm|mm)(?![\w/]| per)|\d ?°C/g;
+const SMALL = /^(?:\d|1[0-4])(?:\.\d+)? ?g$/;
+const HOURS_24 = /(?<![\d:.])(?:[01]\d|2[0-3]):[0-5]\d(?!\d| ?[ap]m)/g;
+
+const leftOver = (text: string): string[] =>
+  [...text.matchAll(METRIC), ...text.matchAll(HOURS_24)].flatMap((m) =>
+    SMALL.test(m[0]) ? [] : [text.slice(Math.max(0, (m.index ?? 0) - 40), (m.index ?? 0) + m[0].length + 12)],
+  );
+
+test("the search for them finds them", () => {
+  expect(leftOver("at 190 °C, 1.5 kg, 200 g, 17:05")).toHaveLength(4);
+  expect(leftOver("at 374 °F, 3 lb, 7 oz, 3 g yeast, 5:05 pm, 5 g/kg")).toEqual([]);
+});
+
+/** A table that shows both on purpose: the measure in the recipe, exactly, and in US measures; salt, which is weighed in grams. */
+const BOTH = /Ingredients in kitchen measures[\s\S]*?Allergens and care/;
+const see = (page: unknown, dish: string) =>
+  shown((page as (props: Loose) => Promise<React.ReactNode>)({ params: Promise.resolve({ dish }), searchParams: Promise.resolve({}) }), {
+    conventions: US_12,
+  });
+
+describe.each(DEMO)("%s", (name) => {
+  test.each([
+    ["timetable", TimetablePage],
+    ["days", DaysPage],
+    ["cook", CookPage],
+    ["components", DishPage],
+    ["full text", WrittenPage],
+    ["amounts", AmountsPage],
+    ["questions", QuestionsPage],
+    ["labels", LabelsPage],
+  ])("%s", async (_, page) => expect(leftOver((await see(page, name)).text.replace(BOTH, ""))).toEqual([]));
+});
+
+test("Home", async () => expect(leftOver((await shown(HomePage(), { conventions: US_12 })).text)).toEqual([]));
