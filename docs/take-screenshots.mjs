@@ -106,7 +106,6 @@ try {
   await until(async () => (await fetch(url)).ok);
   await plan();
   await wait(6000);
-  await picture("dishes", "/");
   await picture("dish", "/d/harvest-lunch/dish");
   await picture("dish-editor", "/d/harvest-lunch/dish?c=jelly", {
     first: async (page) => {
@@ -126,6 +125,7 @@ try {
   });
   await picture("import", "/", {
     first: async (page) => {
+      await page.getByRole("button", { name: /^Paste a recipe/ }).click();
       await page.getByLabel(/paste text/).fill(PASTED);
       await page.getByRole("button", { name: "Check and import" }).click();
       await page.getByRole("button", { name: "Import", exact: true }).waitFor();
@@ -137,7 +137,7 @@ try {
   await picture("timetable-impossible", "/d/harvest-lunch/timetable", {
     first: async (page) => {
       await page.getByText("Serve at another time").click();
-      await page.getByLabel("Serve at").first().fill("2026-12-06T06:00");
+      await page.getByRole("textbox", { name: "Serve at" }).first().fill("6 Dec 6am");
       await page.getByRole("button", { name: "Try it" }).click();
       await page.locator("[data-repair]").first().waitFor({ timeout: 60_000 });
     },
@@ -148,9 +148,11 @@ try {
   });
   await picture("days-phone", "/d/harvest-lunch/days", { width: 390, height: 844 });
   await picture("days", "/d/harvest-lunch/days");
-  await picture("kitchen", "/d/harvest-lunch/kitchen");
+  await picture("kitchen", "/kitchen?dish=harvest-lunch");
   await followTo("2026-12-05T17:10:00Z");
+  await picture("home", "/");
   await picture("timetable-under-way", "/d/harvest-lunch/timetable");
+  await picture("timetable-phone", "/d/harvest-lunch/timetable", { width: 390, height: 844 });
   await picture("cook", "/d/harvest-lunch/cook");
   await picture("cook-phone", "/d/harvest-lunch/cook", { width: 390, height: 844 });
 } finally {

@@ -74,6 +74,8 @@ export async function changeServing(
   const dish = {
     ...rest.dish,
     ...(change.serves === undefined ? {} : { serves: change.serves }),
+    // Where nothing has an amount yet, what will be written is meant for the guests who come.
+    ...(change.serves !== undefined && isBare(rest.components) ? { baseServes: change.serves } : {}),
     ...(change.serveAt === undefined ? {} : { serveAt: change.serveAt }),
   };
   const skipped = change.serveAt === undefined ? undefined : skippedHour(change.serveAt, dish.timezone);
@@ -85,6 +87,12 @@ export async function changeServing(
   if (version === undefined) return { status: "stale" };
   return { status: "done", value: version, versions: { version, kitchenVersion: stored.kitchenVersion } };
 }
+
+/** Nothing goes in yet, and nothing that is used has a size. */
+const isBare = (components: DishFile["components"]): boolean =>
+  components.every((c) =>
+    c.methods.every((m) => !m.ingredients?.length && m.steps.every((s) => !s.makes?.length && !s.takes?.length && !s.uses?.length)),
+  );
 
 /** A whole kitchen, checked together with the dish it is seen from. */
 export async function changeKitchen(slug: string, seen: number, value: unknown, label: string): Promise<Outcome<number>> {

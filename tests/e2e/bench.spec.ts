@@ -88,19 +88,29 @@ test("what takes longer is calculated in a worker, and the last word counts", as
   await expect(page.locator("main").getByRole("alert")).toContainText("Amount: 100 mL is out of range. Give 200 mL to 40 L.");
 });
 
-test("units are chosen once: the fields are said anew, and other pages keep to it", async ({ page }) => {
+test("units are chosen once, in Settings: fields and every page keep to them", async ({ page }) => {
+  const choose = async (what: RegExp) => {
+    await open(page, "/settings");
+    await page.getByRole("radio", { name: what }).click();
+    await expect(page.getByRole("radio", { name: what })).toBeChecked();
+  };
+  await choose(/^US cups/);
+  await expect(page.getByTestId("sample")).toContainText("329 °F");
+  await choose(/^12-hour/);
   await open(page, "/bench/roast");
-  await page.getByText("US, °F").click();
   await expect(page.getByLabel("Oven", { exact: true })).toHaveValue("320 °F");
   await expect(figure(page, "pull").first()).toContainText("°F");
   await open(page, "/d/harvest-lunch/dish/written");
   await expect(page.getByText(/oven \d{3} °F/).first()).toBeVisible();
+  await open(page, "/d/harvest-lunch/days");
+  await expect(page.getByText(/^\d{1,2}:\d\d [ap]m$/).first()).toBeVisible();
   await open(page, "/bench/brine");
   await expect(page.getByLabel("Meat or fish")).toHaveValue(/lb/);
   await page.getByLabel("Meat or fish").fill("64");
   await expect(figure(page, "salt")).toContainText(/\d g/);
-  await page.getByText("metric, °C").click();
-  await expect(page.getByLabel("Meat or fish")).toHaveValue("1.81 kg");
+  await choose(/^Metric/);
+  await open(page, "/bench/brine");
+  await expect(page.getByLabel("Meat or fish")).toHaveValue(/kg/);
 });
 
 test("inside a component: filled from the dish, written into it, and taken back", async ({ page }) => {

@@ -47,7 +47,7 @@ export function ruler({ calls, cooks, now, serveAt, clock, width }: RulerOptions
     const part = axis.find((p) => hour >= p.from && hour < p.to);
     if (!part || part.folded) continue;
     const labelled = hours.findLast((h) => h.long);
-    hours.push({ x: x(hour), label: clock.time(hour), long: !labelled || x(hour) - labelled.x >= HOUR_WIDTH });
+    hours.push({ x: x(hour), label: clock.tick(hour), long: !labelled || x(hour) - labelled.x >= HOUR_WIDTH });
   }
   const hung: { x: number; call: Call }[] = [];
   for (const call of within.filter((c) => c.from > now)) {

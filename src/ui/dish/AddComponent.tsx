@@ -1,10 +1,12 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { addComponent, kindOfName, takeComponents } from "@/core/dish/edit/components";
+import { likelyNext, sampleLines } from "@/core/dish/edit/first-steps";
 import { lineContext } from "@/core/dish/edit/places";
 import { COMPONENT_KINDS, type ComponentKind } from "@/core/dish/kinds";
 import type { DishFile } from "@/core/dish/schema";
 import { readIngredient } from "@/core/entry/ingredient-line";
+import { EDITOR } from "@/words/editor";
 import { ask, reason } from "../shell/ask";
 import { Choice } from "../shell/Choice";
 import { Understood } from "./understood";
@@ -32,6 +34,8 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
   const key = `rondeau.component.${slug}`;
   const [draft, setDraft] = useState<Draft>(EMPTY);
   const first = useRef<HTMLInputElement>(null);
+  const steps = useRef<HTMLTextAreaElement>(null);
+  const likely = useMemo(() => likelyNext(document), [document]);
   useEffect(() => {
     try {
       setDraft({ ...EMPTY, ...JSON.parse(sessionStorage.getItem(key) ?? "{}") });
@@ -81,6 +85,8 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
             Name
             <input
               ref={first}
+              // biome-ignore lint/a11y/noAutofocus: a dish without components begins with a name, and nothing else can be done here
+              autoFocus={document.components.length === 1}
               className="field mt-0.5 w-full text-[14px] text-ink"
               value={draft.name}
               onChange={(e) => write({ name: e.target.value })}
@@ -100,9 +106,43 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
             />
           </span>
         </div>
+        {likely.length > 0 && draft.name === "" && (
+          <p className="flex flex-wrap items-baseline gap-x-3 pt-1.5 text-[13.5px]">
+            <span className="text-quiet">{EDITOR.likely}</span>
+            {likely.map((name) => (
+              <button
+                key={name}
+                type="button"
+                className="link min-h-7"
+                onClick={() => {
+                  write({ name });
+                  steps.current?.focus();
+                }}
+              >
+                {name}
+              </button>
+            ))}
+          </p>
+        )}
+        {draft.name.trim() !== "" && lines.length === 0 && (
+          <p className="pt-1.5 text-[13.5px]">
+            <button
+              type="button"
+              className="link min-h-7"
+              onClick={() => {
+                write({ steps: sampleLines(draft.kind || kindOfName(draft.name)).join("\n") });
+                steps.current?.focus();
+              }}
+            >
+              {EDITOR.samples}
+            </button>{" "}
+            <span className="text-quiet">{EDITOR.samplesHint}</span>
+          </p>
+        )}
         <label className="mt-2 block text-[13px] text-quiet">
           Steps, one per line
           <textarea
+            ref={steps}
             className="field clock mt-0.5 w-full py-1.5 text-[13px] text-ink"
             rows={Math.max(3, lines.length + 1)}
             value={draft.steps}

@@ -213,10 +213,13 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
         </span>
       </div>
       <div className="text-[13.5px]">
-        {file.done?.cue && (
+        {(file.done?.cue || file.done?.probeC !== undefined) && (
           <span>
-            until {file.done.cue}
-            {file.done.probeC !== undefined && <Spoken>{`, ${file.done.probeC} °C`}</Spoken>}.{" "}
+            until{" "}
+            <Spoken>
+              {[file.done.cue, file.done.probeC !== undefined && `${file.done.probeC} °C in the middle`].filter(Boolean).join(", ")}
+            </Spoken>
+            .{" "}
           </span>
         )}
         {step.tends.map((t) => (

@@ -15,6 +15,7 @@ import { useConventions } from "../shell/conventions";
 import { useAddress } from "../shell/use-address";
 import { AddComponent } from "./AddComponent";
 import { ComponentEditor } from "./ComponentEditor";
+import { GettingOn } from "./GettingOn";
 import { PlanNote, type PlanStateOf } from "./PlanNote";
 import { ProblemNote } from "./ProblemNote";
 import { useEditing } from "./use-editing";
@@ -143,7 +144,10 @@ export function Workbench({
             onSelect={select}
           />
         ) : (
-          <AddComponent slug={slug} document={document} others={others} edit={edit} onProblem={onProblem} onAdded={() => {}} />
+          <>
+            <GettingOn document={document} />
+            <AddComponent slug={slug} document={document} others={others} edit={edit} onProblem={onProblem} onAdded={() => {}} />
+          </>
         )}
         {!current && asked.length > 0 && (
           <section aria-label="Open questions" className="mt-6 border-t border-rule pt-3">

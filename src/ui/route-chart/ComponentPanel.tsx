@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useEffect, useRef } from "react";
 import { pinMethodsChange, type Wished } from "@/core/dish/wishes";
 import type { Why } from "@/core/planner/explain/why";
@@ -10,8 +11,10 @@ import type { Trials } from "../planning/use-trial";
 import { Spoken } from "../shell/conventions";
 import { HoldWindow } from "./HoldWindow";
 import { PLACE_NAMES } from "./place-names";
-import { StepTools } from "./StepTools";
 import { handsWords, placeWords, roundsWords } from "./words";
+
+/** Wanted once a step is chosen. */
+const StepTools = dynamic(() => import("./StepTools").then((m) => m.StepTools), { ssr: false });
 
 interface ComponentPanelProps {
   readonly plan: PlanView;

@@ -1,19 +1,23 @@
+import dynamic from "next/dynamic";
 import { type ReactNode, useState } from "react";
 import { freeAllChange, pinMethodsChange, type StepPin, type Wished, wishChange } from "@/core/dish/wishes";
 import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { SUMMARY } from "@/words/timetable";
 import type { Tried } from "@/workers/plan-desk";
 import type { Rehearsed } from "@/workers/rehearse";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
 import { MomentField } from "../shell/MomentField";
 import { colourOf } from "./colours";
-import { FeastPanel } from "./FeastPanel";
 import { ReachPanel } from "./ReachPanel";
 import { WorkByDay, workByDay } from "./WorkByDay";
 import { hundred } from "./words";
+
+/** It stands in a part that opens later, and brings a list to choose from with it. */
+const FeastPanel = dynamic(() => import("./FeastPanel").then((m) => m.FeastPanel), { ssr: false });
 
 const STYLES = [
   ["late", "Late", "as fresh and short as possible"],
@@ -75,13 +79,25 @@ export function PlanPanel(props: PlanPanelProps) {
         </div>
       </fieldset>
       <Fixed {...props} />
-      <Section title="Chance of being on time" open={false}>
+      <Section
+        title="Chance of being on time"
+        line={rehearsed ? SUMMARY.onTime(hundred(rehearsed.onTime)) : SUMMARY.notRehearsed}
+        open={false}
+      >
         <Sureness rehearsed={rehearsed} plan={plan} trials={trials} />
       </Section>
-      <Section title="Serve at another time" open={false}>
+      <Section
+        title="Serve at another time"
+        line={SUMMARY.serve(`${clock.shortDay(props.serveAt)}, ${clock.time(props.serveAt)}`)}
+        open={false}
+      >
         <AnotherHour serveAt={props.serveAt} clock={clock} trials={trials} />
       </Section>
-      <Section title="Can I still make it?" open={false}>
+      <Section
+        title="Can I still make it?"
+        line={begun ? SUMMARY.begun : SUMMARY.reach(clock.dayTime(plan.serveAt - plan.boundMinutes))}
+        open={false}
+      >
         <ReachPanel
           serveAt={props.serveAt}
           wished={wished}
@@ -92,7 +108,7 @@ export function PlanPanel(props: PlanPanelProps) {
           trials={trials}
         />
       </Section>
-      <Section title="Other dishes at this meal" open={false}>
+      <Section title="Other dishes at this meal" line={SUMMARY.courses(props.courses)} open={false}>
         <FeastPanel others={props.others} courses={props.courses} quieted={props.quieted} onQuiet={props.onQuiet} trials={trials} />
       </Section>
       <h3 className="caps mt-4 mb-1 font-sans font-normal">Components</h3>
@@ -118,10 +134,14 @@ export function PlanPanel(props: PlanPanelProps) {
   );
 }
 
-function Section({ title, open, children }: { title: string; open: boolean; children: ReactNode }) {
+/** @param line what it holds, in a line that is read without opening it */
+function Section({ title, line, open, children }: { title: string; line: string | undefined; open: boolean; children: ReactNode }) {
   return (
     <details className="border-t border-rule py-1.5" open={open}>
-      <summary className="cursor-pointer py-0.5 text-[14.5px] font-medium">{title}</summary>
+      <summary className="min-h-6 cursor-pointer py-0.5 text-[14.5px] font-medium">
+        {title}
+        {line && <span className="block pl-[1.05rem] text-[13px] font-normal text-quiet">{line}</span>}
+      </summary>
       <div className="pt-1.5 pb-2">{children}</div>
     </details>
   );

@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { usePathname, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { PatchOperation } from "@/core/dish/patch";
@@ -22,6 +23,7 @@ import { useConventions } from "../shell/conventions";
 import { requestPlan } from "../shell/PlanKeeper";
 import { useNow } from "../shell/StatusLine";
 import { useAddress } from "../shell/use-address";
+import { useNarrow } from "../shell/use-narrow";
 import { ComponentPanel } from "./ComponentPanel";
 import { ImpossiblePanel } from "./ImpossiblePanel";
 import { LoadNotes } from "./LoadNotes";
@@ -61,6 +63,9 @@ export interface Reasons {
   readonly occupancy: readonly Occupancy[];
 }
 
+/** Only a phone needs it. */
+const UprightChart = dynamic(() => import("./UprightChart").then((m) => m.UprightChart), { ssr: false });
+
 const NONE: ReadonlySet<string> = new Set();
 
 /** The Timetable: chart, and beside it what the selected component does, what the plan is like, or why there is none. */
@@ -68,6 +73,7 @@ export function Timetable(props: TimetableProps) {
   const { slug, version, stamp, plan, reasons, conflict } = props;
   const clock = useMemo(() => new WallClock(props.offsets), [props.offsets]);
   const now = useNow(props.now);
+  const narrow = useNarrow();
   const desk = useDesk(slug, stamp);
   const trials = useTrial(slug, version, stamp, desk);
   const { trial } = trials;
@@ -146,48 +152,66 @@ export function Timetable(props: TimetableProps) {
             <p className="pb-2 pl-[74px] text-[13.5px] text-quiet">Below is the last plan. It no longer works.</p>
           )}
           {shown ? (
-            <RouteChart
-              plan={shown}
-              before={ready && !ready.auto && plan ? plan : undefined}
-              clock={clock}
-              now={now}
-              selected={selected}
-              focused={focused}
-              trueScale={trueScale}
-              window={part}
-              whys={ready ? [] : reasons.whys}
-              pins={ready && !ready.auto ? [] : props.pins}
-              lastMoments={(ready ? ready.rehearsed.fallbacks : reasons.rehearsed?.fallbacks) ?? []}
-              quieted={quieted}
-              lit={chain && !ready ? props.critical : undefined}
-              clash={groups}
-              wishedAt={problem && wishedServing(problem.change, props.serveAt, clock)}
-              desk={desk}
-              hand={hand}
-              onSelect={select}
-              onRelease={release}
-              onDay={onDay}
-              onPlace={openPlace}
-              strip={(geometry) =>
-                opened && <PlaceStrip geometry={geometry} occupancy={opened} name={PLACE_NAMES[opened.place]} clock={clock} />
-              }
-            />
+            <>
+              {narrow !== false && (
+                <div className="md:hidden">
+                  <UprightChart plan={shown} clock={clock} now={now} selected={selected} focused={focused} onSelect={select} />
+                </div>
+              )}
+              {narrow !== true && (
+                <div className="max-md:hidden">
+                  <RouteChart
+                    plan={shown}
+                    before={ready && !ready.auto && plan ? plan : undefined}
+                    clock={clock}
+                    now={now}
+                    selected={selected}
+                    focused={focused}
+                    trueScale={trueScale}
+                    window={part}
+                    whys={ready ? [] : reasons.whys}
+                    pins={ready && !ready.auto ? [] : props.pins}
+                    lastMoments={(ready ? ready.rehearsed.fallbacks : reasons.rehearsed?.fallbacks) ?? []}
+                    quieted={quieted}
+                    lit={chain && !ready ? props.critical : undefined}
+                    clash={groups}
+                    wishedAt={problem && wishedServing(problem.change, props.serveAt, clock)}
+                    desk={desk}
+                    hand={hand}
+                    onSelect={select}
+                    onRelease={release}
+                    onDay={onDay}
+                    onPlace={openPlace}
+                    strip={(geometry) =>
+                      opened && <PlaceStrip geometry={geometry} occupancy={opened} name={PLACE_NAMES[opened.place]} clock={clock} />
+                    }
+                  />
+                </div>
+              )}
+            </>
           ) : (
             <p className="py-10 text-quiet">Nothing to show yet. Choose one of the ways to fix it.</p>
           )}
           {shown && (
             <>
-              <ZoomRow plan={shown} clock={clock} zoom={zoom} onZoom={(to) => show({ zoom: to })} />
-              <p className="flex flex-wrap gap-x-4 pb-1 pl-[74px] text-[13px]">
+              <div className="max-md:hidden">
+                <ZoomRow plan={shown} clock={clock} zoom={zoom} onZoom={(to) => show({ zoom: to })} />
+              </div>
+              <p className="flex flex-wrap gap-x-4 gap-y-1 pb-1 text-[13px] max-md:pt-3 md:pl-[74px]">
                 <span>
                   Starts {begins}, {spokenDuration(shown.leadMinutes)} before serving.
                 </span>
                 {!ready && reasons.rehearsed && <span>{rehearsal(reasons.rehearsed, shown)}</span>}
                 <span className="flex flex-wrap gap-x-4" data-screen>
-                  <button type="button" className="link" onClick={() => show({ scale: trueScale ? undefined : "true" })}>
+                  <button type="button" className="link max-md:hidden" onClick={() => show({ scale: trueScale ? undefined : "true" })}>
                     {trueScale ? "Hide quiet hours" : "Show to scale"}
                   </button>
-                  <button type="button" className="link" aria-pressed={chain} onClick={() => show({ chain: chain ? undefined : "true" })}>
+                  <button
+                    type="button"
+                    className="link max-md:hidden"
+                    aria-pressed={chain}
+                    onClick={() => show({ chain: chain ? undefined : "true" })}
+                  >
                     {chain ? "Show all steps" : "Show critical steps"}
                   </button>
                   <button type="button" className="link" onClick={() => requestPlan({ fresh: true })}>
@@ -195,7 +219,7 @@ export function Timetable(props: TimetableProps) {
                   </button>
                 </span>
               </p>
-              <p className="flex flex-wrap gap-x-3 pb-3 pl-[74px] text-[13px]" data-screen>
+              <p className="flex flex-wrap gap-x-3 pb-3 pl-[74px] text-[13px] max-md:hidden" data-screen>
                 <span className="text-quiet">Open</span>
                 {reasons.occupancy.map((o) => (
                   <button
@@ -213,7 +237,12 @@ export function Timetable(props: TimetableProps) {
           )}
         </section>
         <aside
-          className="border-rule lg:border-l lg:pl-6"
+          // On a phone what belongs to the selected line comes up from below.
+          className={
+            narrow && selected && !problem
+              ? "fixed inset-x-0 bottom-0 z-30 max-h-[56vh] overflow-y-auto border-t-2 border-rim bg-paper px-5 shadow-lg"
+              : "border-rule lg:border-l lg:pl-6"
+          }
           aria-label={problem ? "Conflict" : selected ? "The selected component" : "The plan"}
           data-screen
         >

@@ -85,7 +85,7 @@ export function hoursOf(axis: readonly AxisPart[], x: (m: number) => number, clo
     for (let minute = part.from + ((grid - (clock.timeOfDay(part.from) % grid)) % grid); minute <= part.to; minute += grid) {
       if (clock.timeOfDay(minute) % every !== 0) continue;
       const at = x(minute);
-      if (at - (hours.at(-1)?.x ?? -100) >= 42) hours.push({ x: at, text: clock.time(minute) });
+      if (at - (hours.at(-1)?.x ?? -100) >= 42) hours.push({ x: at, text: clock.tick(minute) });
     }
   }
   return hours;

@@ -1,4 +1,5 @@
 "use client";
+import { OctagonAlert, TriangleAlert } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { PatchOperation } from "@/core/dish/patch";
 import type { FindingView } from "@/core/safety/view";
@@ -30,11 +31,13 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
   return (
     <article
       aria-label={`${WEIGHT[f.severity]}: ${f.title}`}
-      className={`my-1.5 max-w-[64ch] border-l-[3px] py-0.5 pl-3 text-[14px] ${loud ? "border-beet" : f.severity === "warn" ? "border-copper" : "border-rule"}`}
+      className={`my-1.5 max-w-[64ch] border-l-[3px] py-0.5 pl-3 ${loud ? "border-l-[6px] border-beet text-[15px]" : f.severity === "warn" ? "border-copper text-[14px]" : "border-rule text-[13.5px]"}`}
       data-finding={f.id}
     >
       <p>
-        <span className={`caps mr-2 ${loud ? "text-beet!" : ""}`}>{f.hard ? "Past a limit" : WEIGHT[f.severity]}</span>
+        {loud && <OctagonAlert size={17} className="mr-1.5 inline -translate-y-px text-beet" aria-hidden="true" />}
+        {f.severity === "warn" && <TriangleAlert size={15} className="mr-1.5 inline -translate-y-px text-copper" aria-hidden="true" />}
+        <span className={`caps mr-2 ${loud ? "font-semibold text-beet!" : ""}`}>{f.hard ? "Past a limit" : WEIGHT[f.severity]}</span>
         <b className="font-semibold">{spoken(f.title)}</b>
         {!here && f.where && <span className="text-quiet"> {spoken(f.where)}</span>}
       </p>

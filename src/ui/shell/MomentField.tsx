@@ -1,13 +1,15 @@
 "use client";
 // A date and time: typed as a cook says it ("Sun 1pm", "13.30", "6 Dec 18:00"), or picked from a calendar.
 import { Calendar } from "lucide-react";
-import { Popover } from "radix-ui";
+import dynamic from "next/dynamic";
 import { useEffect, useId, useRef, useState } from "react";
-import { DayPicker } from "react-day-picker";
 import { momentText } from "@/core/spoken/moment-text";
 import { readMoment } from "@/core/spoken/typed-moment";
 import { MOMENT } from "@/words/fields";
 import { useConventions } from "./conventions";
+
+/** The calendar comes when it is asked for: no page carries it along. */
+const CalendarPopover = dynamic(() => import("./CalendarPopover"), { ssr: false });
 
 interface MomentFieldProps {
   readonly label: string;
@@ -38,6 +40,7 @@ export function MomentField({ label, value, onChange, live, required, disabled, 
   /** What the field held when typing began: what is left out is taken from it, not from half of what is being typed. */
   const base = useRef(value);
   if (!typing) base.current = value;
+  const button = useRef<HTMLButtonElement>(null);
   const problem = useId();
   useEffect(() => {
     if (!typing) setText(told);
@@ -60,8 +63,7 @@ export function MomentField({ label, value, onChange, live, required, disabled, 
     if (understood !== value) onChange(understood);
     return true;
   };
-  const pick = (day: Date | undefined) => {
-    if (!day) return;
+  const pick = (day: Date) => {
     const date = [day.getFullYear(), day.getMonth() + 1, day.getDate()].map((n) => String(n).padStart(2, "0")).join("-");
     commit(`${date} ${value.slice(11, 16) || "12:00"}`);
     setOpen(false);
@@ -98,44 +100,35 @@ export function MomentField({ label, value, onChange, live, required, disabled, 
             }
           }}
         />
-        <Popover.Root open={open} onOpenChange={setOpen}>
-          <Popover.Trigger
-            type="button"
-            disabled={disabled}
-            aria-label={MOMENT.calendar(label)}
-            className="absolute inset-y-0 right-0 flex w-9 cursor-pointer items-center justify-center text-rim disabled:opacity-55"
-          >
-            <Calendar size={16} aria-hidden="true" />
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              align="end"
-              sideOffset={6}
-              collisionPadding={8}
-              className="z-50 rounded-[6px] border border-rule bg-raised p-3 shadow-lg"
-              onCloseAutoFocus={(e) => {
-                e.preventDefault();
-                const field = input.current;
-                field?.focus();
-                // Typing right after a day was picked changes the time of day.
-                const comma = field?.value.lastIndexOf(", ") ?? -1;
-                if (field && comma >= 0) field.setSelectionRange(comma + 2, field.value.length);
-              }}
-            >
-              <DayPicker
-                mode="single"
-                autoFocus
-                selected={chosen}
-                defaultMonth={chosen ?? new Date(`${today()}T12:00`)}
-                onSelect={(day, clicked) => pick(day ?? clicked)}
-                weekStartsOn={(conventions.weekStart % 7) as 0 | 1 | 6}
-                showOutsideDays
-                classNames={CALENDAR}
-              />
-              <p className="max-w-[17rem] pt-2 text-[12.5px] text-quiet">{MOMENT.hint}</p>
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+        <button
+          ref={button}
+          type="button"
+          disabled={disabled}
+          aria-label={MOMENT.calendar(label)}
+          aria-haspopup="dialog"
+          aria-expanded={open}
+          className="absolute inset-y-0 right-0 flex w-9 cursor-pointer items-center justify-center text-rim disabled:opacity-55"
+          onClick={() => setOpen(true)}
+        >
+          <Calendar size={16} aria-hidden="true" />
+        </button>
+        {open && (
+          <CalendarPopover
+            anchor={button}
+            chosen={chosen}
+            shown={chosen ?? new Date(`${today()}T12:00`)}
+            weekStart={conventions.weekStart}
+            onPick={pick}
+            onClose={() => setOpen(false)}
+            onClosed={() => {
+              const field = input.current;
+              field?.focus();
+              // Typing right after a day was picked changes the time of day.
+              const comma = field?.value.lastIndexOf(", ") ?? -1;
+              if (field && comma >= 0) field.setSelectionRange(comma + 2, field.value.length);
+            }}
+          />
+        )}
       </span>
       {wrong && (
         <span id={problem} role="alert" className="max-w-[18rem] pt-0.5 text-[12.5px] text-beet">
@@ -145,20 +138,3 @@ export function MomentField({ label, value, onChange, live, required, disabled, 
     </span>
   );
 }
-
-const CALENDAR = {
-  months: "relative",
-  month_caption: "flex h-9 items-center pl-2 font-serif text-[16px] font-semibold",
-  nav: "absolute right-0 top-0 flex gap-1",
-  button_previous: "flex size-9 cursor-pointer items-center justify-center rounded-[4px] text-rim hover:bg-saffron-wash",
-  button_next: "flex size-9 cursor-pointer items-center justify-center rounded-[4px] text-rim hover:bg-saffron-wash",
-  chevron: "size-4 fill-current",
-  month_grid: "border-collapse",
-  weekday: "size-9 text-[11px] font-normal text-quiet",
-  day: "p-0 text-center",
-  day_button: "clock size-9 cursor-pointer rounded-full text-[13px] hover:bg-saffron-wash",
-  selected: "[&_button]:bg-rim [&_button]:text-paper",
-  today: "[&_button]:underline [&_button]:decoration-saffron [&_button]:decoration-2 [&_button]:underline-offset-4",
-  outside: "text-quiet",
-  disabled: "opacity-40",
-} as const;

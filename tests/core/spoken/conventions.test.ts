@@ -53,16 +53,16 @@ describe("a wall clock", () => {
     expect(clock.dayTime(minute)).toBe("Sat 5:05 pm");
     expect(clock.date(minute)).toBe("Saturday, December 5");
     expect(clock.shortDay(minute)).toBe("Sat, Dec 5");
-    expect(clock.hour(minute)).toBe("5 pm");
+    expect([clock.tick(minute - 5), clock.tick(minute)]).toEqual(["5 pm", "5:05"]);
     expect(spokenInstant("2026-12-05T17:05", mannerOf(US_12))).toBe("Sat, December 5, 5:05 pm");
   });
   test("of twenty-four, as before", () => {
     const plain = new WallClock([[0, 0]]);
-    expect([plain.time(minute), plain.date(minute), plain.shortDay(minute), plain.hour(minute)]).toEqual([
+    expect([plain.time(minute), plain.date(minute), plain.shortDay(minute), plain.tick(minute)]).toEqual([
       "17:05",
       "Saturday 5 December",
       "Sat 5 Dec",
-      "17",
+      "17:05",
     ]);
     expect(spokenInstant("2026-12-05T17:05")).toBe("Sat 5 December, 17:05");
   });
