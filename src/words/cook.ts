@@ -53,3 +53,16 @@ export const PLAN = {
   allDone: "Everything is served",
   allDoneText: "What was done is in the log below. Correct it while you remember, then end the run.",
 } as const;
+
+/** Looking at a step whose end is a cue. */
+export const LOOKS = {
+  "not-yet": "Not yet",
+  nearly: "Nearly",
+  first: (at: string, every: number) => `first look ${at}, then every ${every} min`,
+  every: (minutes: number) => `look every ${minutes} min`,
+  /** @param between undefined where it has taken longer than its longest length */
+  answer: (after: string, at: string, between: readonly [string, string] | undefined) =>
+    between
+      ? `Not done after ${after}: now likely done about ${at}, between ${between[0]} and ${between[1]}. The plan follows.`
+      : `Not done after ${after}, longer than it ever should take: look again about ${at}. The plan follows.`,
+} as const;

@@ -78,11 +78,14 @@ export const NEW = {
   library: "Start from the library",
   libraryHint: "ready doughs, stocks, cures, ices",
   libraryField: "Ready component",
-  libraryPrompt: "choose one …",
+  libraryPrompt: "Search ready components",
   copy: "Copy a dish",
   copyHint: "one of your own, for another day",
   copyField: "Dish",
-  copyPrompt: "choose a dish …",
+  copyPrompt: "Search your dishes",
+  loading: "Loading",
+  noneFound: "Nothing found. Try another word.",
+  more: (n: number) => `${n} more: type another letter`,
   copyName: (name: string) => `${name}, again`,
 } as const;
 

@@ -219,7 +219,9 @@ test("held there, not before, not after, another cook: each a rule that the plan
   await expect(panel.getByRole("button", { name: "Fix it here" })).toBeEnabled({ timeout: 30_000 });
   await panel.getByRole("button", { name: "not before, not after, who" }).click();
   const edge = startOf(before, step) - 60;
-  await panel.getByLabel("not after").fill(zone.toWallInstant(edge));
+  const notAfter = panel.getByRole("textbox", { name: "not after" });
+  await notAfter.fill(zone.toWallInstant(edge));
+  await notAfter.press("Enter");
   await kept(page, /Saved: .*not after/);
   expect(startOf(await verified("harvest-lunch"), step)).toBeLessThanOrEqual(edge);
   await expect(panel.getByRole("combobox", { name: /^by/ })).toBeEnabled({ timeout: 30_000 });

@@ -32,6 +32,7 @@ const VIEWS = [
   "/d/harvest-lunch/days",
   "/d/harvest-lunch/labels",
   "/d/harvest-lunch/cook",
+  "/d/harvest-lunch/bedtime",
   "/kitchen?dish=harvest-lunch",
   "/settings",
 ];
@@ -166,6 +167,7 @@ test.describe("on a phone", () => {
       "/d/harvest-lunch/days",
       "/d/harvest-lunch/labels",
       "/d/harvest-lunch/cook",
+      "/d/harvest-lunch/bedtime",
       "/d/harvest-lunch/dish?c=jelly",
       "/d/harvest-lunch/dish?c=pork&bench=curing-salt",
       "/d/harvest-lunch/dish/questions",

@@ -203,7 +203,13 @@ describe("the keeper of the plan", () => {
 
 describe("a new dish", () => {
   const ways = (kitchen: unknown) =>
-    createElement(NewDishWays, { when: "2026-12-06T13:00", timezone: "Europe/Dublin", kitchen: kitchen as never, dishes: [], library: [] });
+    createElement(NewDishWays, {
+      when: "2026-12-06T13:00",
+      timezone: "Europe/Dublin",
+      kitchen: kitchen as never,
+      some: false,
+      library: [],
+    });
   test("needs a name and becomes a sound file with the kitchen that is here", async () => {
     const { sent } = serverThat(() => ({ status: 200, body: { value: { slug: "sunday-pie" } } }));
     const kitchen = { cooks: [{ id: "ada", name: "Ada" }], equipment: [] };

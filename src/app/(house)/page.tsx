@@ -20,14 +20,13 @@ export const metadata = { title: HOME.title };
 export default async function HomePage() {
   const db = await database();
   const home = await loadHome();
-  const dishes = await listDishes(db);
-  const serving = proposedServing(dishes[0]?.timezone);
+  const serving = proposedServing((await listDishes(db, 1))[0]?.timezone);
   const kitchen = await findNewestKitchen(db);
   const ways = {
     when: serving.serveAt,
     timezone: serving.timezone,
     kitchen,
-    dishes: dishes.map(({ slug, name }) => ({ slug, name })),
+    some: home.total > 0,
     library: listLibrary().map(({ id, name }) => ({ id, name })),
   };
   if (home.total === 0)

@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { toast } from "sonner";
@@ -9,6 +10,7 @@ import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
+import { BEDTIME } from "@/words/bedtime";
 import { LOG, PLAN } from "@/words/cook";
 import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
@@ -307,7 +309,14 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                 </p>
               )}
               {!served && (
-                <p className="mt-4 border-t border-rule pt-3 text-[15px]">
+                <p className="mt-4 border-t border-rule pt-2">
+                  <Link href={`/d/${slug}/bedtime`} className="link inline-flex min-h-[44px] items-center text-[16px]">
+                    {BEDTIME.open}
+                  </Link>
+                </p>
+              )}
+              {!served && (
+                <p className="border-t border-rule pt-3 text-[15px]">
                   Finished, or cancelled?{" "}
                   <button type="button" className="link min-h-[44px] px-1" onClick={end}>
                     End the run

@@ -1,11 +1,16 @@
 "use client";
+import { useState } from "react";
+import type { TimeSpread } from "@/core/dish/planned-length";
+import { type Remaining, remainingLength } from "@/core/dish/remaining-length";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import { looksOf } from "@/core/view/looks";
 import type { StepView } from "@/core/view/plan-view";
 import { checkText } from "@/core/view/step-check";
 import { withAmounts } from "@/core/view/with-amounts";
+import { LOOKS } from "@/words/cook";
 import { placeWords } from "../route-chart/words";
 import { FindingCard } from "../safety/FindingCard";
 import { Spoken } from "../shell/conventions";
@@ -43,9 +48,17 @@ function Checks({ step, findings, now, clock }: Pick<CardProps, "step" | "findin
 
 const BIG = "act min-h-[56px] px-6 text-[18px]";
 
+/** The three-point length of a step as it is planned; what is certain has no spread. */
+function spreadOf(step: StepView): TimeSpread {
+  const [min, likely, max] = step.uncertain ?? [step.end - step.start, step.end - step.start, step.end - step.start];
+  return { min, likely, max };
+}
+
 /** A step that runs: its cue large, since the cue and not the clock ends it. */
 export function RunningCard({ step, component, now, clock, busy, findings, onPress }: CardProps) {
   const left = step.end - now;
+  const looks = looksOf(step);
+  const [answer, setAnswer] = useState<{ readonly remaining: Remaining; readonly now: number; readonly at: number }>();
   return (
     <article aria-label={`Running: ${step.name}`} className="mb-4 border-l-[5px] border-rim py-1 pl-4">
       <p className="text-[14px] text-quiet">
@@ -66,10 +79,22 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
             : left === 0
               ? "due now"
               : `due since ${clock.near(step.end, now)}`}
-        {step.checkFrom !== undefined && now < step.start + step.checkFrom
-          ? `; first look ${clock.near(step.start + step.checkFrom, now)}`
-          : ""}
+        {looks &&
+          (now < step.start + looks.from
+            ? `; ${LOOKS.first(clock.near(step.start + looks.from, now), looks.every)}`
+            : `; ${LOOKS.every(looks.every)}`)}
       </p>
+      {answer && (
+        <p role="status" className="mb-2 border-l-[3px] border-saffron pl-3 text-[16px]">
+          {LOOKS.answer(
+            spokenDuration(now - step.start),
+            clock.near(answer.at, now),
+            answer.remaining.over
+              ? undefined
+              : [clock.near(answer.now + answer.remaining.low, now), clock.near(answer.now + answer.remaining.high, now)],
+          )}
+        </p>
+      )}
       <Checks step={step} findings={findings} now={now} clock={clock} />
       <div className="flex flex-wrap gap-2.5">
         <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
@@ -80,7 +105,24 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
             {step.paused ? "Resume" : "Pause"}
           </button>
         )}
-        {[10, 30].map((minutes) => (
+        {looks &&
+          (["not-yet", "nearly"] as const).map((seen) => (
+            <button
+              key={seen}
+              type="button"
+              className={BIG}
+              disabled={busy}
+              aria-label={`${LOOKS[seen]}: ${step.name}`}
+              onClick={() => {
+                const remaining = remainingLength(spreadOf(step), now - step.start, seen);
+                setAnswer({ remaining, now, at: now + remaining.likely });
+                onPress("estimate", remaining.likely);
+              }}
+            >
+              {LOOKS[seen]}
+            </button>
+          ))}
+        {(looks ? [10] : [10, 30]).map((minutes) => (
           <button
             key={minutes}
             type="button"

@@ -1,4 +1,5 @@
 // What the Cook view shows at a moment: what runs, what is due, what comes next, what stands round the dial. No React here.
+import { looksFrom } from "@/core/view/looks";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import type { Checked } from "@/core/view/step-check";
 
@@ -55,10 +56,9 @@ export function marksOf(plan: PlanView, now: number, watched: readonly Checked[]
     if (step.state === "done") continue;
     if (step.state === "planned") marks.push({ at: Math.max(step.start, now), step, what: step.name, kind: "start" });
     for (const round of step.rounds) marks.push({ at: round.at, step, what: round.what, kind: "round" });
-    if (step.state === "running" && step.checkFrom !== undefined) {
-      for (let at = step.start + step.checkFrom; at < step.end; at += step.checkEvery ?? 10_000)
-        marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
-    }
+    if (step.state === "running")
+      for (const at of looksFrom(step, now, Math.max(step.end, now + 60)))
+        if (at !== step.end) marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
     if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands"))
       marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });
   }

@@ -1,5 +1,6 @@
 "use client";
 // Four ways to a new dish, each with one field. Guests and the time of serving are set on the dish's own page.
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { newDish, takeComponents } from "@/core/dish/edit/components";
@@ -7,7 +8,6 @@ import { copyOf } from "@/core/dish/edit/copy";
 import type { DishFile, KitchenFile } from "@/core/dish/schema";
 import { NEW } from "@/words/home";
 import { ask, reason } from "../shell/ask";
-import { Choice } from "../shell/Choice";
 import { ImportDish } from "../shell/ImportDish";
 import { IMPORT_DRAFT } from "../shell/import-draft";
 
@@ -15,16 +15,20 @@ interface NewDishWaysProps {
   readonly when: string;
   readonly timezone: string;
   readonly kitchen: KitchenFile | undefined;
-  readonly dishes: readonly { readonly slug: string; readonly name: string }[];
+  /** There are dishes of one's own to copy. */
+  readonly some: boolean;
   readonly library: readonly { readonly id: string; readonly name: string }[];
   /** Nothing else is on the page: the ways stand large. */
   readonly large?: boolean;
 }
 
+/** It brings a list with a search, and is wanted by a press only. */
+const PickFrom = dynamic(() => import("./PickFrom"), { ssr: false });
+
 type Way = "empty" | "paste" | "library" | "copy";
 const SERVES = 6;
 
-export function NewDishWays({ when, timezone, kitchen, dishes, library, large = false }: NewDishWaysProps) {
+export function NewDishWays({ when, timezone, kitchen, some, library, large = false }: NewDishWaysProps) {
   const router = useRouter();
   const [open, setOpen] = useState<Way>();
   const [problem, setProblem] = useState<string>();
@@ -33,6 +37,15 @@ export function NewDishWays({ when, timezone, kitchen, dishes, library, large = 
   useEffect(() => {
     if (sessionStorage.getItem(IMPORT_DRAFT)) setOpen("paste");
   }, []);
+  const [own, setOwn] = useState<readonly { readonly id: string; readonly name: string }[]>();
+  useEffect(() => {
+    if (open !== "copy") return;
+    void ask("/api/dishes", "GET").then((got) => {
+      const listed = got.ok ? (got.body.dishes as readonly { slug: string; name: string }[]) : [];
+      setOwn(listed.map(({ slug, name }) => ({ id: slug, name })));
+      if (!got.ok) setProblem(reason(got));
+    });
+  }, [open]);
   const create = async (document: DishFile) => {
     setBusy(true);
     const got = await ask("/api/dishes", "POST", { ...document, ...(kitchen ? { kitchen } : {}) });
@@ -97,30 +110,20 @@ export function NewDishWays({ when, timezone, kitchen, dishes, library, large = 
           "library",
           NEW.library,
           NEW.libraryHint,
-          <Choice
+          <PickFrom
             label={NEW.libraryField}
-            className="w-full"
-            value=""
             prompt={NEW.libraryPrompt}
+            entries={library}
             disabled={busy}
-            options={library.map((l) => [l.id, l.name])}
-            onChange={(id) => void fromLibrary(id)}
+            onPick={(id) => void fromLibrary(id)}
           />,
         )}
-        {dishes.length > 0 &&
+        {some &&
           way(
             "copy",
             NEW.copy,
             NEW.copyHint,
-            <Choice
-              label={NEW.copyField}
-              className="w-full"
-              value=""
-              prompt={NEW.copyPrompt}
-              disabled={busy}
-              options={dishes.map((d) => [d.slug, d.name])}
-              onChange={(slug) => void copy(slug)}
-            />,
+            <PickFrom label={NEW.copyField} prompt={NEW.copyPrompt} entries={own} disabled={busy} onPick={(id) => void copy(id)} />,
           )}
       </ul>
     </section>

@@ -29,7 +29,9 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
   const form = useForm<KitchenValues>({ defaultValues: asForm(kitchen), resolver: zodResolver(KitchenSchema) as never });
   const { control, register, handleSubmit, reset, formState } = form;
   const [problem, setProblem] = useState<string>();
-  useEffect(() => reset(asForm(kitchen)), [kitchen, reset]);
+  // The page is drawn anew whenever a plan comes: what is being typed stays, unless the kitchen itself is another one.
+  const content = JSON.stringify(kitchen);
+  useEffect(() => reset(asForm(JSON.parse(content) as KitchenFile)), [content, reset]);
   const draft = useKitchenDraft(form, `${slug}.${version}`);
   const cooks = useFieldArray({ control, name: "cooks" });
 

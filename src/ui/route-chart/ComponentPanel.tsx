@@ -50,7 +50,7 @@ export function ComponentPanel(props: ComponentPanelProps) {
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-[20px]">{view?.name}</h2>
         <button type="button" className="link text-[13px]" onClick={() => onSelect(undefined, undefined)}>
-          all
+          Show all
         </button>
       </div>
       {view && <Ways view={view} wished={props.wished} trials={props.trials} />}

@@ -138,9 +138,9 @@ function Row({ legend, value, options, onChange }: RowProps) {
             <RadioGroup.Item
               value={key}
               id={`set-${legend}-${key}`}
-              className="flex size-[18px] items-center justify-center rounded-full border-[1.5px] border-rim bg-raised"
+              className="flex size-6 items-center justify-center rounded-full border-[1.5px] border-rim bg-raised"
             >
-              <RadioGroup.Indicator className="size-2.5 rounded-full bg-rim" />
+              <RadioGroup.Indicator className="size-3 rounded-full bg-rim" />
             </RadioGroup.Item>
             <label htmlFor={`set-${legend}-${key}`} className="cursor-pointer">
               {text}

@@ -20,6 +20,9 @@ interface StatusLineProps {
   readonly holds: boolean;
 }
 
+/** Pages that hang under one of the four. */
+const BELONGS: Readonly<Record<string, string>> = { labels: "days", bedtime: "cook" };
+
 const VIEWS = [
   ["dish", "Recipe"],
   ["timetable", "Timetable"],
@@ -33,7 +36,8 @@ export function StatusLine(props: StatusLineProps) {
   const now = useNow(props.now);
   const clock = useMemo(() => new WallClock(props.offsets), [props.offsets]);
   const parts = statusParts(props.plan, props.serveAt, props.serves, now, clock, props.holds, props.running);
-  const here = usePathname().split("/")[3];
+  const page = usePathname().split("/")[3] ?? "";
+  const here = BELONGS[page] ?? page;
   const tab = (view: string, label: string) => (
     <Link
       key={view}

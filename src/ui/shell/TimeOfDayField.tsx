@@ -9,23 +9,29 @@ interface TimeOfDayFieldProps {
   readonly label: string;
   /** "19:30"; what is none stands as it is. */
   readonly value: string;
+  /** Called with every key: with the time as the file writes it, or with what was typed where that is none; the form says what is wrong with it. */
   readonly onChange: (value: string) => void;
   readonly className?: string;
 }
 
+/** The end of a day in the file; no clock shows it. */
+const END_OF_DAY = "24:00";
+
 export function TimeOfDayField({ label, value, onChange, className = "" }: TimeOfDayFieldProps) {
   const { clock } = useConventions();
   const minute = readTimeOfDay(value);
-  // "24:00" ends a day in the file; no clock shows it.
-  const told = value === "24:00" ? (clock === 12 ? "midnight" : value) : minute === undefined ? value : clockText(minute, clock);
+  const told = value === END_OF_DAY ? (clock === 12 ? "midnight" : value) : minute === undefined ? value : clockText(minute, clock);
   const [text, setText] = useState(told);
-  useEffect(() => setText(told), [told]);
-  const commit = (typed: string) => {
+  const [typing, setTyping] = useState(false);
+  useEffect(() => {
+    if (!typing) setText(told);
+  }, [told, typing]);
+  const type = (typed: string) => {
+    setTyping(true);
+    setText(typed);
     const read = readTimeOfDay(typed);
-    // What is not understood goes on as it was typed: the form says what is wrong with it.
-    const next = /^(24:00|midnight)$/i.test(typed.trim()) && value === "24:00" ? value : read === undefined ? typed : clockText(read, 24);
-    if (next === value) setText(told);
-    else onChange(next);
+    const next = typed.trim() === END_OF_DAY ? END_OF_DAY : read === undefined ? typed : clockText(read, 24);
+    if (next !== value) onChange(next);
   };
   return (
     <input
@@ -33,9 +39,9 @@ export function TimeOfDayField({ label, value, onChange, className = "" }: TimeO
       aria-label={label}
       autoComplete="off"
       value={text}
-      onChange={(e) => setText(e.target.value)}
-      onBlur={() => text !== told && commit(text)}
-      onKeyDown={(e) => e.key === "Enter" && text !== told && commit(text)}
+      onChange={(e) => type(e.target.value)}
+      onBlur={() => setTyping(false)}
+      onKeyDown={(e) => e.key === "Enter" && setTyping(false)}
     />
   );
 }

@@ -1,0 +1,161 @@
+"use client";
+// The hand-over at bedtime: first whether anything is hot, then what is looked at, what can call, and what comes first tomorrow.
+import Link from "next/link";
+import { useEffect, useMemo, useState } from "react";
+import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import type { Bedtime } from "@/core/view/bedtime";
+import { BEDTIME as WORDS } from "@/words/bedtime";
+import { Spoken } from "../shell/conventions";
+
+interface BedtimeViewProps {
+  readonly slug: string;
+  readonly bedtime: Bedtime;
+  readonly offsets: Offsets;
+  readonly now: number;
+}
+
+interface CheckLine {
+  readonly key: string;
+  readonly text: string;
+  readonly more: string | undefined;
+  /** It has to be ticked before the night is handed over. */
+  readonly must: boolean;
+}
+
+export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps) {
+  const clock = useMemo(() => new WallClock(offsets), [offsets]);
+  const checks: CheckLine[] = [
+    ...b.hot.map((h) => ({
+      key: h.step,
+      text: h.allowed ? WORDS.look(h.name) : WORDS.confirm(h.name),
+      more: h.allowed ? WORDS.hotAllowed : WORDS.hotNotAllowed,
+      must: true,
+    })),
+    ...b.cold.map((w) => ({
+      key: `${w.fromStep} ${w.name} ${w.place}`,
+      text: WORDS.inPlace(w.name, w.place === "cellar" ? "larder" : w.place),
+      more: w.window?.max === undefined ? undefined : WORDS.good(clock.dayTime(w.from + w.window.max)),
+      must: w.window?.limit === "safety",
+    })),
+  ];
+  const { ticked, tick } = useTicks(`rondeau.bedtime.${slug}.${b.night.bed}`);
+  const left = checks.filter((c) => c.must && !ticked.has(c.key)).length;
+  return (
+    <div className="mx-auto max-w-[44rem] px-5 pt-5 pb-16 sm:px-7">
+      <p className="caps">{WORDS.lead(clock.dayTime(b.night.bed), clock.dayTime(b.night.wake))}</p>
+      <h1 className={`text-[27px] leading-tight ${b.hot.length ? "text-beet" : ""}`}>
+        {b.hot.length ? WORDS.hot(b.hot.map((h) => h.name).join(", ")) : WORDS.nothingHot}
+      </h1>
+      {b.todo.length > 0 && (
+        <Part title={WORDS.todo}>
+          {b.todo.map((t) => (
+            <Line key={`${t.step} ${t.at}`} at={clock.near(t.at, now)}>
+              {t.name} <span className="text-quiet">{t.minutes} min</span>
+            </Line>
+          ))}
+        </Part>
+      )}
+      {checks.length > 0 && (
+        <Part title={WORDS.cold}>
+          {checks.map((c) => (
+            <li key={c.key} className="border-t border-rule">
+              <label className="flex min-h-[60px] cursor-pointer items-center gap-4 py-2">
+                <input
+                  type="checkbox"
+                  className="size-6 shrink-0 accent-(--rim)"
+                  checked={ticked.has(c.key)}
+                  onChange={() => tick(c.key)}
+                />
+                <span>
+                  <span className="text-[17px]">{c.text}</span>
+                  {c.more && (
+                    <span className="block text-[14px] text-quiet">
+                      <Spoken>{c.more}</Spoken>
+                    </span>
+                  )}
+                </span>
+              </label>
+            </li>
+          ))}
+        </Part>
+      )}
+      {b.runs.length + b.out.length > 0 && (
+        <Part title={WORDS.runs}>
+          {b.runs.map((s) => (
+            <Line key={s.ref} at="">
+              {s.name} <span className="text-quiet">{WORDS.until(clock.dayTime(s.end))}</span>
+            </Line>
+          ))}
+          {b.out.map((w) => (
+            <Line key={`${w.fromStep} ${w.name}`} at="">
+              {w.name}{" "}
+              <span className="text-quiet">
+                counter{w.window?.max === undefined ? "" : `, ${WORDS.good(clock.dayTime(w.from + w.window.max))}`}
+              </span>
+            </Line>
+          ))}
+        </Part>
+      )}
+      <Part title={WORDS.calls}>
+        {b.calls.length === 0 && <li className="border-t border-rule py-2 text-quiet">{WORDS.noCalls}</li>}
+        {b.calls.map((c) => (
+          <Line key={`${c.at} ${c.what}`} at={clock.time(c.at)}>
+            {c.what}
+          </Line>
+        ))}
+      </Part>
+      <Part title={WORDS.tomorrow}>
+        {b.tomorrow.length === 0 && <li className="border-t border-rule py-2 text-quiet">{WORDS.noTomorrow}</li>}
+        {b.tomorrow.map((t) => (
+          <Line key={`${t.at} ${t.name}`} at={clock.dayTime(t.at)}>
+            {t.name}
+          </Line>
+        ))}
+      </Part>
+      <p
+        role="status"
+        className={`mt-6 flex min-h-[60px] items-center border-l-[5px] pl-4 font-serif text-[21px] font-semibold ${left ? "border-beet text-beet" : "border-leaf"}`}
+      >
+        {left ? WORDS.left(left) : WORDS.done}
+      </p>
+      <Link href={`/d/${slug}/cook`} className="act mt-3 min-h-[56px] px-6">
+        {WORDS.back}
+      </Link>
+    </div>
+  );
+}
+
+function Part({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <section aria-label={title} className="pt-5">
+      <h2 className="caps pb-1 font-sans font-normal">{title}</h2>
+      <ul>{children}</ul>
+    </section>
+  );
+}
+
+const Line = ({ at, children }: { readonly at: string; readonly children: React.ReactNode }) => (
+  <li className="flex gap-3 border-t border-rule py-2 text-[16px]">
+    {at && <span className="clock shrink-0">{at}</span>}
+    <span>{children}</span>
+  </li>
+);
+
+/** What was ticked this night, kept in the browser so that a reload loses none. */
+function useTicks(place: string) {
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  useEffect(() => {
+    try {
+      setTicked(new Set(JSON.parse(localStorage.getItem(place) ?? "[]") as string[]));
+    } catch {
+      // What cannot be read is nothing.
+    }
+  }, [place]);
+  const tick = (key: string) => {
+    const next = new Set(ticked);
+    if (!next.delete(key)) next.add(key);
+    setTicked(next);
+    localStorage.setItem(place, JSON.stringify([...next]));
+  };
+  return { ticked, tick };
+}

@@ -1,0 +1,28 @@
+// Words of the hand-over at bedtime.
+
+export const BEDTIME = {
+  title: "Bedtime",
+  open: "Bedtime",
+  lead: (bed: string, wake: string) => `Tonight, ${bed} to ${wake}`,
+  nothingHot: "Nothing hot tonight. You can sleep.",
+  hot: (names: string) => `Heat stays on tonight: ${names}.`,
+  hotAllowed: "The recipe allows this while everyone sleeps. Check it before you go to bed.",
+  hotNotAllowed: "The recipe does not allow this while everyone sleeps. Turn it off, or confirm that somebody stays awake with it.",
+  confirm: (name: string) => `Somebody stays with “${name}”, or it is off`,
+  look: (name: string) => `I have looked at “${name}”`,
+  todo: "Before bed",
+  cold: "In the cold, covered and labelled",
+  inPlace: (name: string, place: string) => `${name} is in the ${place}`,
+  out: "Out on the counter tonight",
+  runs: "Runs by itself",
+  calls: "What can call you tonight",
+  noCalls: "Nothing calls tonight.",
+  tomorrow: "First tomorrow",
+  noTomorrow: "Nothing is planned for tomorrow.",
+  until: (at: string) => `until about ${at}`,
+  good: (at: string) => `good until ${at}`,
+  left: (n: number) => `${n} left to check`,
+  done: "All checked. Good night",
+  back: "Back to Cook",
+  noNight: "Somebody is awake around the clock in this kitchen. Set the hours in Kitchen to get a bedtime.",
+} as const;
