@@ -133,7 +133,6 @@ try {
   });
   await picture("timetable", "/d/harvest-lunch/timetable");
   await picture("timetable-evening", "/d/harvest-lunch/timetable?c=pie", { light: "dark" });
-  await picture("timetable-why", "/d/harvest-lunch/timetable?c=pie&s=pie.fill");
   await picture("timetable-impossible", "/d/harvest-lunch/timetable", {
     first: async (page) => {
       await page.getByText("Serve at another time").click();

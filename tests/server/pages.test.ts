@@ -51,7 +51,7 @@ describe("home", () => {
     const page = await shown(HomePage());
     const list = page.named("Dishes").text;
     for (const name of DEMO) expect(list).toContain(demoDocument(name).dish.name);
-    expect(list).toMatch(/, 13:00, for 10/);
+    expect(list).toMatch(/, 13:00, in .*; 10 people/);
     for (const way of ["Start empty", "Paste a recipe", "Start from the library", "Copy a dish"]) expect(page.text).toContain(way);
   });
   test("the Bench lists every panel once, under a subject", async () => {

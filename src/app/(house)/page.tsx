@@ -8,6 +8,7 @@ import { type Home, loadHome } from "@/server/home";
 import { listLibrary } from "@/server/library";
 import { BackupNote } from "@/ui/home/BackupNote";
 import { DishRows } from "@/ui/home/DishRows";
+import { KeepFresh } from "@/ui/home/KeepFresh";
 import { NewDishWays } from "@/ui/home/NewDishWays";
 import { NowPart } from "@/ui/home/NowPart";
 import { OpenExample } from "@/ui/home/OpenExample";
@@ -56,6 +57,7 @@ export default async function HomePage() {
   return (
     <>
       {backups.old && <BackupNote none={backups.newest === undefined} />}
+      <KeepFresh soon={home.ahead.dishes.some((d) => d.fact === HOME.planning)} />
       <Top home={home} />
       <div className="mt-8 grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,2.1fr)_minmax(0,1fr)]">
         <section aria-label={HOME.dishes}>

@@ -11,7 +11,7 @@ import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
 
-interface ShoppingRow {
+export interface ShoppingRow {
   readonly section: string;
   readonly ingredient: string;
   /** As a kitchen measures it; "to taste", or empty where the dish does not say. */

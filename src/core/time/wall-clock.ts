@@ -70,11 +70,11 @@ export class WallClock {
     return clockText(this.timeOfDay(minute), this.#manner.twelve ? 12 : 24);
   }
 
-  /** A moment on an axis, as short as it can be told: "18:00", or "6 pm" and "6:15". */
+  /** A moment on an axis, as short as it can be told: "18:00", or "6 pm" and ":15". */
   tick(minute: number): string {
     if (!this.#manner.twelve) return this.time(minute);
     const [hour, rest] = [Math.floor(this.timeOfDay(minute) / 60), this.timeOfDay(minute) % 60];
-    return rest ? `${hour % 12 || 12}:${String(rest).padStart(2, "0")}` : `${hour % 12 || 12} ${hour < 12 ? "am" : "pm"}`;
+    return rest ? `:${String(rest).padStart(2, "0")}` : `${hour % 12 || 12} ${hour < 12 ? "am" : "pm"}`;
   }
 
   /** "Sat" */

@@ -1,7 +1,7 @@
 // The hand-over at bedtime: is anything hot, what runs through the night, what is still to do, what can call, what comes first. Pure.
 import type { PlanView, StepView, WaitView } from "./plan-view";
 
-export interface Night {
+interface Night {
   readonly bed: number;
   readonly wake: number;
 }

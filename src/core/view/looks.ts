@@ -1,7 +1,7 @@
 // When a step is looked at whose end is a cue and not the clock: from the earliest sensible moment, then in a rhythm of its own.
 import type { StepView } from "./plan-view";
 
-export interface Looks {
+interface Looks {
   /** Minutes after the start. */
   readonly from: number;
   readonly every: number;

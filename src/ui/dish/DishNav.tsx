@@ -20,7 +20,7 @@ export function DishNav({ slug, questions }: { slug: string; questions: number }
           key={path}
           href={`/d/${slug}/dish${path}`}
           aria-current={here === path ? "page" : undefined}
-          className={here === path ? "font-semibold text-ink" : "text-rim hover:underline"}
+          className={`inline-flex min-h-7 items-center gap-1 ${here === path ? "font-semibold text-ink" : "text-rim hover:underline"}`}
         >
           {label}
           {path === "/questions" && questions > 0 && <span className="clock text-[12px]"> {questions}</span>}

@@ -6,7 +6,7 @@ import { PLACES } from "@/core/view/places";
 import type { PlanView, StepView, ViewPlace, WaitView } from "@/core/view/plan-view";
 import { dealLanes, waitKey } from "./lanes";
 
-export interface UprightRow {
+interface UprightRow {
   readonly step: StepView;
   readonly y: number;
   /** The hour stands only beside the first of several rows of one minute. */
@@ -88,7 +88,7 @@ export function uprightChart(plan: PlanView, { clock, now, open }: UprightOption
     ...said.map((s) => [s.start, s.start + 1] as const),
     [plan.serveAt - 1, plan.serveAt + 1] as const,
   ]);
-  const { knots, rows, pleats } = downTheDay(said, busy, plan, { clock, now, open });
+  const { knots, rows, pleats, serve } = downTheDay(said, busy, plan, { clock, now, open });
   const y = (minute: number) => yAt(knots, minute);
   const lanes = lanesOf(plan);
   const dealt = dealLanes(plan, (m) => m);
@@ -120,7 +120,7 @@ export function uprightChart(plan: PlanView, { clock, now, open }: UprightOption
       })),
     ),
     days: daysOf(said, clock, y),
-    serve: y(plan.serveAt),
+    serve,
     now: now >= plan.begins - 60 && now <= plan.ends ? y(now) : undefined,
   };
 }
@@ -171,14 +171,21 @@ function downTheDay(
     at = Math.max(at, minute);
     knots.push([at, y]);
   };
+  let serve: number | undefined;
+  const toServing = () => {
+    goTo(plan.serveAt, ROW);
+    serve ??= y;
+  };
   for (const [i, step] of said.entries()) {
+    // The line of serving has a row of its own, with what comes after it below.
+    if (serve === undefined && step.start >= plan.serveAt) toServing();
     goTo(step.start, i === 0 ? 0 : ROW);
     const last = rows.at(-1);
     rows.push({ step, y, time: last && last.step.start === step.start ? undefined : clock.time(step.start) });
   }
-  goTo(plan.serveAt, ROW);
+  if (serve === undefined) toServing();
   goTo(Math.max(plan.ends, plan.serveAt + 1), ROW);
-  return { knots, rows, pleats };
+  return { knots, rows, pleats, serve: serve ?? y };
 }
 
 function restsBetween(busy: readonly (readonly [number, number])[], from: number, to: number): [number, number][] {

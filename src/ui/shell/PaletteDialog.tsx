@@ -122,6 +122,8 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
         { label: "Ready components", run: go(`/d/${slug}/dish/library`) },
         { label: "Timetable", hint: "2", run: go(`/d/${slug}/timetable`) },
         { label: "Days, for paper", hint: "3", run: go(`/d/${slug}/days`) },
+        { label: "Shopping", run: go(`/d/${slug}/shopping`) },
+        { label: "Labels", run: go(`/d/${slug}/labels`) },
         { label: "Cook", hint: "4", run: go(`/d/${slug}/cook`) },
       ],
     ],

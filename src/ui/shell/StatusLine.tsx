@@ -21,7 +21,7 @@ interface StatusLineProps {
 }
 
 /** Pages that hang under one of the four. */
-const BELONGS: Readonly<Record<string, string>> = { labels: "days", bedtime: "cook" };
+const BELONGS: Readonly<Record<string, string>> = { labels: "days", shopping: "days", bedtime: "cook" };
 
 const VIEWS = [
   ["dish", "Recipe"],

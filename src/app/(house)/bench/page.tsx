@@ -1,5 +1,6 @@
 import Link from "next/link";
 import { PANELS } from "@/core/bench/panels";
+import { Spoken } from "@/ui/shell/conventions";
 
 export const metadata = { title: "Bench" };
 
@@ -22,7 +23,9 @@ export default function BenchPage() {
                 <li key={p.id} className="border-t border-rule">
                   <Link href={`/bench/${p.id}`} className="block py-1.5 hover:bg-saffron-wash">
                     {p.title}
-                    <span className="block text-[13px] leading-snug text-quiet">{p.does}</span>
+                    <span className="block text-[13px] leading-snug text-quiet">
+                      <Spoken>{p.does}</Spoken>
+                    </span>
                   </Link>
                 </li>
               ))}

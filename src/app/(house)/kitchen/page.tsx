@@ -11,6 +11,7 @@ import { KitchenForm } from "@/ui/kitchen/KitchenForm";
 import { WorkByDay } from "@/ui/route-chart/WorkByDay";
 import { ConflictNote } from "@/ui/shell/NoPlan";
 import { Palette } from "@/ui/shell/Palette";
+import { PlanKeeper } from "@/ui/shell/PlanKeeper";
 import { SeeVersions } from "@/ui/shell/seen-versions";
 import { FIRST_KITCHEN, KITCHEN } from "@/words/kitchen";
 
@@ -37,6 +38,7 @@ export default async function KitchenPage({ searchParams }: { searchParams: Prom
   const clock = new WallClock(state.offsets);
   return (
     <div className="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_270px]">
+      <PlanKeeper slug={slug} stale={state.stale} running={state.running} version={`${state.dishVersion}.${state.kitchenVersion}`} />
       <SeeVersions slug={slug} version={state.dishVersion} kitchenVersion={state.kitchenVersion} />
       <div className="min-w-0">
         <div className="flex flex-wrap items-baseline justify-between gap-x-6">

@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import { cookies } from "next/headers";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { benchAnswer } from "@/core/bench/ask";
@@ -7,6 +6,7 @@ import { inUnits } from "@/core/bench/in-units";
 import { startOf } from "@/core/bench/panel";
 import { PANELS, panelOf } from "@/core/bench/panels";
 import { listDishParts } from "@/db/queries/dishes";
+import { readerConventions } from "@/server/conventions";
 import { database } from "@/server/database";
 import { FreePanel } from "@/ui/bench/FreePanel";
 
@@ -22,7 +22,7 @@ export default async function PanelPage({ params, searchParams }: Props) {
   const panel = panelOf((await params).panel);
   if (!panel) notFound();
   const query = await searchParams;
-  const units = (await cookies()).get("units")?.value === "us" ? "us" : "metric";
+  const { units } = await readerConventions();
   const typed = Object.fromEntries(
     panel.fields.flatMap((f) => {
       const text = query[f.key];
@@ -38,7 +38,11 @@ export default async function PanelPage({ params, searchParams }: Props) {
             key={p.id}
             href={`/bench/${p.id}`}
             aria-current={p.id === panel.id ? "page" : undefined}
-            className={p.id === panel.id ? "border-b-2 border-saffron font-semibold" : "link"}
+            className={
+              p.id === panel.id
+                ? "inline-flex min-h-7 items-center border-b-2 border-saffron font-semibold"
+                : "link inline-flex min-h-7 items-center"
+            }
           >
             {p.title}
           </Link>

@@ -1,0 +1,40 @@
+import { notFound } from "next/navigation";
+import { ordersOf, shoppingTrips, usualShopHours } from "@/core/sheets/trips";
+import { WallClock } from "@/core/time/wall-clock";
+import { spokenTexts } from "@/core/view/spoken-texts";
+import { readerConventions } from "@/server/conventions";
+import { loadShopping } from "@/server/shopping";
+import { loadState } from "@/server/state";
+import { DaysNav } from "@/ui/days/DaysNav";
+import { ShoppingView } from "@/ui/days/ShoppingView";
+import { NoPlan } from "@/ui/shell/NoPlan";
+import { SHOPPING } from "@/words/shopping";
+
+export const metadata = { title: SHOPPING.title };
+
+export default async function ShoppingPage({ params }: { params: Promise<{ dish: string }> }) {
+  const state = await loadState((await params).dish);
+  if (!state) notFound();
+  const list = await loadShopping(state.slug);
+  if (!state.plan || !list) return <NoPlan slug={state.slug} conflict={state.conflict} />;
+  const clock = new WallClock(state.offsets);
+  const rows = spokenTexts(
+    list.rows.map((r) => ({ ...r, name: r.ingredient })),
+    await readerConventions(),
+  );
+  return (
+    <>
+      <DaysNav slug={state.slug} />
+      <ShoppingView
+        slug={state.slug}
+        now={state.now}
+        offsets={state.offsets}
+        orders={ordersOf(rows)}
+        trips={shoppingTrips(
+          rows,
+          usualShopHours((minute) => clock.timeOfDay(minute)),
+        )}
+      />
+    </>
+  );
+}

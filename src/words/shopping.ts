@@ -1,0 +1,25 @@
+// Words of the Shopping page.
+
+export const SHOPPING = {
+  title: "Shopping",
+  lead: (trips: number, things: number) =>
+    `${things === 1 ? "One item" : `${things} items`} in ${trips === 1 ? "one trip" : `${trips} trips`}, as few as keep everything fresh.`,
+  nothing: "Nothing to buy for this plan.",
+  orders: "Order ahead",
+  orderBy: (at: string) => `order by ${at}`,
+  trip: (at: string) => `Buy by ${at}`,
+  past: "Should be bought by now",
+  for: (names: string) => `for ${names}`,
+  from: (at: string) => `not before ${at}`,
+  left: (n: number) => (n === 0 ? "all bought" : `${n} left`),
+  noSection: "Anything else",
+  csv: "Download CSV",
+  copy: "Copy as text",
+  copied: "Copied",
+  notCopied: "This browser does not let a page copy. Download the CSV instead.",
+  hours: "Counted with shops open from 9 to 19 every day.",
+  ticks: "Ticks are kept in this browser.",
+} as const;
+
+/** The pages of Days. */
+export const DAYS_NAV = { pages: "Days pages", days: "Day by day", shopping: "Shopping", labels: "Labels" } as const;
