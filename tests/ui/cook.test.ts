@@ -161,7 +161,7 @@ describe("cards", () => {
     const page = await shown(createElement(RunningCard, props({ ...braise, state: "running" }, "12:00")));
     expect(page.text).toContain("until a fork turns in it");
     expect(page.text).toContain("about 14:00, in 2 h; first look 13:00");
-    expect(page.buttons).toEqual(["Done", "Braise: not yet, 10 minutes more", "Braise: not yet, 30 minutes more", "Undo: Braise"]);
+    expect(page.buttons).toEqual(["Done", "Not yet: Braise", "Nearly: Braise", "Braise: not yet, 10 minutes more", "Undo: Braise"]);
   });
   test.each([
     ["14:00", "due now"],

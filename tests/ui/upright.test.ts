@@ -78,6 +78,6 @@ describe("on a phone", () => {
     expect(onSelect).toHaveBeenCalledWith(step.component, step.ref);
   });
   test("short names leave out what says nothing", () => {
-    expect(["The raised pie", "Blackcurrantandbrownbread ice", "Ice"].map(shortName)).toEqual(["raised", "Blackcurran…", "Ice"]);
+    expect(["The raised pie", "Blackcurrantandbrownbread ice", "Ice"].map(shortName)).toEqual(["Raised", "Blackcurran…", "Ice"]);
   });
 });

@@ -18,6 +18,8 @@ interface Agenda {
   readonly marks: readonly DialMark[];
 }
 
+/** What should be done by now is looked at on and on, and so far ahead. */
+const OVERDUE_LOOKS_MINUTES = 30;
 /** Minutes before its start at which a step counts as due. */
 const DUE_MINUTES = 5;
 
@@ -57,7 +59,7 @@ export function marksOf(plan: PlanView, now: number, watched: readonly Checked[]
     if (step.state === "planned") marks.push({ at: Math.max(step.start, now), step, what: step.name, kind: "start" });
     for (const round of step.rounds) marks.push({ at: round.at, step, what: round.what, kind: "round" });
     if (step.state === "running")
-      for (const at of looksFrom(step, now, Math.max(step.end, now + 60)))
+      for (const at of looksFrom(step, now, step.end > now ? step.end - 1 : now + OVERDUE_LOOKS_MINUTES))
         if (at !== step.end) marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
     if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands"))
       marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });

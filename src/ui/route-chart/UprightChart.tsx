@@ -92,7 +92,7 @@ export function UprightChart({ plan, clock, now, selected, focused, onSelect }: 
 /** The first word that says something, of a name that has no short one. */
 export function shortName(name: string): string {
   const words = name.split(/\s+/).filter((w) => !/^(the|a|an|my|to|of|for|with|in|on)$/i.test(w));
-  const first = words[0] ?? name;
+  const first = (words[0] ?? name).replace(/^./, (c) => c.toUpperCase());
   return first.length > 12 ? `${first.slice(0, 11)}…` : first;
 }
 
