@@ -21,11 +21,14 @@ import { HOME } from "../words/home";
 import { nowMinute } from "./clock";
 import { readerConventions } from "./conventions";
 import { database } from "./database";
+import { isCurrent } from "./planning";
 
 interface Read {
   readonly placed: PlacedDish;
   readonly view: PlanView | undefined;
   readonly conflict: string | undefined;
+  /** Dish or kitchen were changed since the newest answer of the planner. */
+  readonly changed: boolean;
   readonly clock: WallClock;
   readonly offsets: Offsets;
 }
@@ -61,7 +64,14 @@ async function readPlaced(db: Queryable, placed: PlacedDish, now: number): Promi
     manner,
   );
   const first = newest?.status === "infeasible" ? (newest.document as { conflict?: { text?: string }[] }).conflict?.[0]?.text : undefined;
-  return { placed, view, conflict: first, clock: new WallClock(offsets), offsets };
+  return {
+    placed,
+    view,
+    conflict: first,
+    changed: stored !== undefined && newest !== undefined && !isCurrent(newest, stored),
+    clock: new WallClock(offsets),
+    offsets,
+  };
 }
 
 function stateOf({ placed, view }: Read, past: boolean): HomeState {
@@ -71,7 +81,7 @@ function stateOf({ placed, view }: Read, past: boolean): HomeState {
 }
 
 function homeDish(read: Read, now: number, spoken: (text: string) => string): HomeDish {
-  const { placed, view, conflict, clock } = read;
+  const { placed, view, conflict, changed, clock } = read;
   const serveAt = new Zone(placed.timezone).toMinute(placed.serveAt);
   const past = serveAt < now;
   const state = stateOf(read, past);
@@ -85,6 +95,7 @@ function homeDish(read: Read, now: number, spoken: (text: string) => string): Ho
     if (state === "underway" || state === "served") return HOME.progress(done, steps.length, spokenDuration(left));
     if (past) return placed.runs > 0 ? HOME.cooked(placed.runs) : HOME.notCooked;
     if (placed.components === 0) return HOME.noComponents;
+    if (changed) return HOME.changed;
     if (conflict) return `${HOME.noPlan} ${spoken(conflict)}`;
     if (!view) return HOME.planning;
     return first

@@ -33,6 +33,7 @@ export const HOME = {
   noComponents: "no components yet",
   noPlan: "No plan:",
   planning: "not planned yet",
+  changed: "changed since it was planned: open it to replan",
   planned: "planned",
   starts: (at: string, first: string) => `starts ${at} with “${first}”`,
   now: "Now",

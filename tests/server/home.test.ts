@@ -116,6 +116,10 @@ describe("states", () => {
     expect(ahead.dishes.find((d) => d.slug === "open-run")?.mini?.lines.length).toBeGreaterThan(1);
     expect(house.cooks.length).toBeGreaterThan(0);
     expect(gone.dishes[0]?.fact).toBe("cooked once");
+    // A change of the dish makes its plan an old one: Home says so instead of a start that no longer holds.
+    const version = (await findDish(db, "next-week"))?.version;
+    await call(serving, { dish: "next-week" }, { version, serves: 3 });
+    expect((await loadHome()).ahead.dishes.find((d) => d.slug === "next-week")?.fact).toContain("open it to replan");
   });
 });
 

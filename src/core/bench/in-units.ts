@@ -15,7 +15,7 @@ const METRIC: Readonly<Record<string, readonly [of: Quantity, size: number]>> = 
   cm: ["length", 10],
 };
 const FIGURE = String.raw`\d+(?:\.\d+)?`;
-const TEMPERATURE = new RegExp(`(?:(${FIGURE})( to | and | or |–|-))?(-?${FIGURE}) ?°C`, "g");
+const TEMPERATURE = new RegExp(`(?:([-−]?${FIGURE})( to | and | or |–|-))?([-−]?${FIGURE}) ?°C`, "g");
 // Not a rate ("g/kg", "g per kg") and no part of a word.
 const MEASURE = new RegExp(
   `(?<![\\d./,])(?:(${FIGURE})( to | and | or |–|-))?(${FIGURE}) ?(kg|g|litres?|[Ll]|m[Ll]|mm|cm)(?![\\w/²³]| per | a (?:kg|litre))`,
@@ -28,7 +28,8 @@ const MEASURE = new RegExp(
  */
 export function inUnits(text: string, units: Units): string {
   if (units === "metric") return text;
-  const f = (c: string) => String(Math.round(Number(c) * 1.8 + 32));
+  // A frost is written with a hyphen or a minus sign; either is part of its figure.
+  const f = (c: string) => String(Math.round(Number(c.replace("−", "-")) * 1.8 + 32)).replace("-", "−");
   const warm = text.replace(TEMPERATURE, (_, first: string | undefined, word: string | undefined, last: string) =>
     first === undefined ? `${f(last)} °F` : `${f(first)}${word}${f(last)} °F`,
   );

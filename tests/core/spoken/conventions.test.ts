@@ -26,6 +26,8 @@ describe("a text of the core", () => {
     ["Sat 5/12 17:05 at 190 °C", "Sat Dec 5 5:05 pm at 374 °F"],
     ["from 57 to 21 °C within 2 h", "from 135 to 70 °F within 2 h"],
     ["1.25 kg shoulder, 2.5 L stock", "2 lb 12.1 oz shoulder, 2 5/8 qt stock"],
+    ["freeze at −18 °C, or at -20 °C", "freeze at 0 °F, or at −4 °F"],
+    ["from −2 to 4 °C, or 18-21 °C, or 18–21 °C", "from 28 to 39 °F, or 64-70 °F, or 64–70 °F"],
     ["3 g salt per kg", "3 g salt per kg"],
     ["125 mg/kg nitrite, 5 g/kg salt", "125 mg/kg nitrite, 5 g/kg salt"],
     ["100 to 200 g", "3.5 oz to 7.1 oz"],
