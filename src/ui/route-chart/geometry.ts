@@ -81,7 +81,8 @@ export function routeGeometry(whole: PlanView, options: GeometryOptions): Geomet
       look: "",
     };
   });
-  for (const route of routes) for (const s of route.segments) taken.add(s.x0, s.y - 4, s.x1, s.y + 4);
+  // With the dots at its ends.
+  for (const route of routes) for (const s of route.segments) taken.add(s.x0 - 3, s.y - 4, s.x1 + 3, s.y + 4);
   // In a frozen chart what has not moved is the very same, its names and labels too.
   const looks = new Map(routes.map((route) => [route.id, lookOf(route)]));
   const stays = new Map(frozen?.routes.filter((route) => route.look === looks.get(route.id)).map((route) => [route.id, route]));
