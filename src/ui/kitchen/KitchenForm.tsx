@@ -40,7 +40,9 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
       const answer = await ask(`/api/dishes/${slug}/kitchen`, "PUT", { version, kitchen: asFile(value), label: "the kitchen" });
       setProblem(answer.ok ? undefined : reason(answer));
       if (answer.ok) {
-        draft.drop();
+        // What is saved is no draft any more, also not for an undo that comes back to this version.
+        draft.close();
+        reset(asForm(asFile(value)));
         toast(KITCHEN.saved);
       }
       router.refresh();

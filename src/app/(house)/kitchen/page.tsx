@@ -37,49 +37,51 @@ export default async function KitchenPage({ searchParams }: { searchParams: Prom
   if (!state) notFound();
   const clock = new WallClock(state.offsets);
   return (
-    <div className="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_270px]">
+    <>
       <PlanKeeper slug={slug} stale={state.stale} running={state.running} version={`${state.dishVersion}.${state.kitchenVersion}`} />
       <SeeVersions slug={slug} version={state.dishVersion} kitchenVersion={state.kitchenVersion} />
-      <div className="min-w-0">
-        <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-          <h1 className="text-[30px]">{KITCHEN.title}</h1>
-          {kitchens.filter((k) => k.dishes.length > 0).length > 1 && (
-            <KitchenChoice
-              here={slug}
-              kitchens={kitchens.flatMap((k) =>
-                k.dishes[0] ? [{ slug: k === here ? slug : k.dishes[0].slug, names: k.dishes.map((d) => d.name) }] : [],
-              )}
-            />
-          )}
+      <div className="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_270px]">
+        <div className="min-w-0">
+          <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+            <h1 className="text-[30px]">{KITCHEN.title}</h1>
+            {kitchens.filter((k) => k.dishes.length > 0).length > 1 && (
+              <KitchenChoice
+                here={slug}
+                kitchens={kitchens.flatMap((k) =>
+                  k.dishes[0] ? [{ slug: k === here ? slug : k.dishes[0].slug, names: k.dishes.map((d) => d.name) }] : [],
+                )}
+              />
+            )}
+          </div>
+          <p className="pb-4 text-quiet">
+            {KITCHEN.serves(
+              here.dishes.slice(0, 4).map((d) => d.name),
+              here.dishes.length,
+            )}
+          </p>
+          <KitchenForm slug={slug} version={state.kitchenVersion} kitchen={state.document.kitchen ?? {}} />
         </div>
-        <p className="pb-4 text-quiet">
-          {KITCHEN.serves(
-            here.dishes.slice(0, 4).map((d) => d.name),
-            here.dishes.length,
+        <aside aria-label="The plan with this kitchen" className="border-rule pt-6 lg:border-l lg:pl-6">
+          <h2 className="text-[19px]">
+            <Link href={`/d/${slug}/timetable`} className="hover:underline">
+              {state.name}
+            </Link>
+          </h2>
+          {state.conflict ? (
+            <ConflictNote slug={slug} conflict={state.conflict} />
+          ) : state.plan ? (
+            <>
+              <p className="pb-3 text-[14.5px]" data-testid="plan-begins">
+                starts {clock.dayTime(state.plan.begins)}, {spokenDuration(state.plan.leadMinutes)} before serving
+              </p>
+              <WorkByDay plan={state.plan} clock={clock} />
+            </>
+          ) : (
+            <p className="text-quiet">no plan yet</p>
           )}
-        </p>
-        <KitchenForm slug={slug} version={state.kitchenVersion} kitchen={state.document.kitchen ?? {}} />
+        </aside>
       </div>
-      <aside aria-label="The plan with this kitchen" className="border-rule pt-6 lg:border-l lg:pl-6">
-        <h2 className="text-[19px]">
-          <Link href={`/d/${slug}/timetable`} className="hover:underline">
-            {state.name}
-          </Link>
-        </h2>
-        {state.conflict ? (
-          <ConflictNote slug={slug} conflict={state.conflict} />
-        ) : state.plan ? (
-          <>
-            <p className="pb-3 text-[14.5px]" data-testid="plan-begins">
-              starts {clock.dayTime(state.plan.begins)}, {spokenDuration(state.plan.leadMinutes)} before serving
-            </p>
-            <WorkByDay plan={state.plan} clock={clock} />
-          </>
-        ) : (
-          <p className="text-quiet">no plan yet</p>
-        )}
-      </aside>
       <Palette slug={slug} />
-    </div>
+    </>
   );
 }
