@@ -22,6 +22,7 @@ import { nowMinute } from "./clock";
 import { readerConventions } from "./conventions";
 import { database } from "./database";
 import { isCurrent } from "./planning";
+import { conflictOf, followable } from "./state";
 
 interface Read {
   readonly placed: PlacedDish;
@@ -48,10 +49,8 @@ async function readPlaced(db: Queryable, placed: PlacedDish, now: number): Promi
   if (stored && feasible) {
     const dish = dishModel(stored.document);
     const plan = planFromFile(PlanFile.parse(feasible.document), dish.zone);
-    const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
     const run = placed.runOpen ? await findOpenRun(db, stored.id) : undefined;
-    // A plan of an older version may name steps that are gone.
-    if (plan.steps.every((s) => known.has(s.step))) {
+    if (followable(dish, plan)) {
       const events = run ? await listRunEvents(db, run.id) : [];
       view = spokenTexts(planView(dish, plan, progressOf(events)), await readerConventions());
     }
@@ -63,11 +62,10 @@ async function readPlaced(db: Queryable, placed: PlacedDish, now: number): Promi
     view ? view.ends - view.begins : 0,
     manner,
   );
-  const first = newest?.status === "infeasible" ? (newest.document as { conflict?: { text?: string }[] }).conflict?.[0]?.text : undefined;
   return {
     placed,
     view,
-    conflict: first,
+    conflict: newest?.status === "infeasible" ? conflictOf(newest).facts[0]?.text : undefined,
     changed: stored !== undefined && newest !== undefined && !isCurrent(newest, stored),
     clock: new WallClock(offsets),
     offsets,
@@ -98,24 +96,19 @@ function homeDish(read: Read, now: number, spoken: (text: string) => string): Ho
     if (changed) return HOME.changed;
     if (conflict) return `${HOME.noPlan} ${spoken(conflict)}`;
     if (!view) return HOME.planning;
-    return first
-      ? HOME.starts(first.at - now < 6 * 1440 ? clock.dayTime(first.at) : shortMoment(clock, first.at), lower(first.name))
-      : HOME.planned;
+    return first ? HOME.starts(clock.fromNow(first.at, now), lower(first.name)) : HOME.planned;
   };
   return {
     slug: placed.slug,
     name: placed.name,
     state,
     share: steps.length ? done / steps.length : 0,
-    when: HOME.when(past ? undefined : spokenDuration(serveAt - now), shortMoment(clock, serveAt), placed.serves),
+    when: HOME.when(past ? undefined : spokenDuration(serveAt - now), clock.dateTime(serveAt), placed.serves),
     fact: fact(),
     warn: conflict !== undefined && !past,
-    mini: view && !past ? miniRoute(view, clock, now) : view && state === "served" ? miniRoute(view, clock, now) : undefined,
+    mini: view && (!past || state === "served") ? miniRoute(view, clock, now) : undefined,
   };
 }
-
-/** "Sun 6 Dec, 13:00" */
-const shortMoment = (clock: WallClock, at: number): string => `${clock.shortDay(at)}, ${clock.time(at)}`;
 
 /** A stretch of the dishes ahead or of the past ones. */
 export async function homePart(part: "ahead" | "past", from: number): Promise<HomePart> {

@@ -186,13 +186,14 @@ function aroundOf(plan: StoredPlan): Pick<Conflict, "answer" | "repairs"> | unde
   return read.success && read.data.repairs.length ? { answer: String(plan.id), repairs: read.data.repairs } : undefined;
 }
 
-function conflictOf(plan: StoredPlan): Conflict {
+/** Why there is no plan, and what would help, of an answer that there is none. */
+export function conflictOf(plan: StoredPlan): Conflict {
   const { proved, looking, conflict, repairs } = Refusal.parse(plan.document);
   return { proved, looking, facts: conflict as Conflict["facts"], repairs, answer: String(plan.id) };
 }
 
 /** A plan of an older version may name steps that are gone; then it is not shown. */
-function followable(dish: ReturnType<typeof dishModel>, plan: ReturnType<typeof planFromFile>): boolean {
+export function followable(dish: ReturnType<typeof dishModel>, plan: ReturnType<typeof planFromFile>): boolean {
   const known = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => s.ref))));
   return plan.steps.every((s) => known.has(s.step));
 }

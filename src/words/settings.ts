@@ -2,7 +2,7 @@
 
 export const SETTINGS = {
   title: "Settings",
-  lead: "How figures are shown in this browser, on screen and on paper. Files you export and the command line always use metric units and 24-hour time.",
+  lead: "How figures are shown in this browser, on screen and on paper. Dish files, CSV and the command line always use metric units and 24-hour time.",
   units: "Units",
   metric: "Metric, °C",
   us: "US cups and pounds, °F",

@@ -10,6 +10,7 @@ import { PUT as firstKitchen } from "../../src/app/api/kitchen/route";
 import { DEFAULT_KITCHEN } from "../../src/core/dish/default-kitchen";
 import { newDish } from "../../src/core/dish/edit/components";
 import { copyOf } from "../../src/core/dish/edit/copy";
+import { readDishValue } from "../../src/core/dish/read";
 import { findDish, findNewestKitchen } from "../../src/db/queries/dishes";
 import { insertRun, insertRunEvent, updateRunEnded } from "../../src/db/queries/runs";
 import { database } from "../../src/server/database";
@@ -140,18 +141,21 @@ describe("many dishes", () => {
   test("the example is for an empty house only", async () => expect((await call(example, {}, {})).status).toBe(409));
 });
 
-test("a copy is the same recipe for another day: what was on hand and what was fixed stays behind", () => {
+test("a copy is the same recipe on the same weekday of a later week: what was on hand and what was fixed stays behind", () => {
   const lunch = demoDocument("harvest-lunch") as Loose;
+  const sourdough = lunch.components.find((c: Loose) => c.methods.length > 1);
   lunch.components[0].onHand = [{ madeAt: "2026-10-01T10:00" }];
-  lunch.pins = [
-    { step: "pie.bake", at: "2026-10-17T18:00" },
-    { component: "lard", method: lunch.components[1].methods[0].id },
-  ];
-  const copy = copyOf(lunch as never, "Harvest lunch, again", "2027-10-17T13:00") as Loose;
+  const method = { component: sourdough.id, method: sourdough.methods[1].id };
+  lunch.wishes = { style: "ahead", pins: [{ step: "pie.bake", at: "2026-10-17T18:00" }, method] };
+  const copy = copyOf(lunch as never, "Harvest lunch, again", "2027-10-20T13:00") as Loose;
+  expect(readDishValue(copy).status).toBe("read");
   expect(copy.dish).toMatchObject({ name: "Harvest lunch, again", id: "harvest-lunch-again" });
-  expect(copy.dish.serveAt.slice(0, 10)).toBe("2027-10-17");
+  const weekday = (instant: string) => new Date(`${instant.slice(0, 10)}T00:00Z`).getUTCDay();
+  expect(weekday(copy.dish.serveAt)).toBe(weekday(lunch.dish.serveAt));
+  expect(copy.dish.serveAt.slice(0, 10) <= "2027-10-20" && copy.dish.serveAt.slice(0, 10) > "2027-10-13").toBe(true);
   expect(copy.dish.serveAt.slice(10)).toBe(lunch.dish.serveAt.slice(10));
   expect(copy.components[0].onHand).toBeUndefined();
-  expect(copy.pins).toEqual([lunch.pins[1]]);
-  expect(copy.kitchen).toBeUndefined();
+  expect(copy.wishes).toEqual({ style: "ahead", pins: [method] });
+  // Dated hours of a helper are the kitchen's: a copy does not make another kitchen of it.
+  expect(copy.kitchen).toEqual(lunch.kitchen);
 });

@@ -2,6 +2,7 @@
 import { beforeAll, describe, expect, test } from "vitest";
 import HomePage from "../../src/app/(house)/page";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
+import BedtimePage from "../../src/app/d/[dish]/bedtime/page";
 import CookPage from "../../src/app/d/[dish]/cook/page";
 import DaysPage from "../../src/app/d/[dish]/days/page";
 import AmountsPage from "../../src/app/d/[dish]/dish/amounts/page";
@@ -9,6 +10,7 @@ import DishPage from "../../src/app/d/[dish]/dish/page";
 import QuestionsPage from "../../src/app/d/[dish]/dish/questions/page";
 import WrittenPage from "../../src/app/d/[dish]/dish/written/page";
 import LabelsPage from "../../src/app/d/[dish]/labels/page";
+import ShoppingPage from "../../src/app/d/[dish]/shopping/page";
 import TimetablePage from "../../src/app/d/[dish]/timetable/page";
 import { conventionsText, US_12 } from "../../src/core/spoken/conventions";
 import { DEMO, demoDocument, type Loose } from "../support/dishes";
@@ -58,6 +60,8 @@ describe.each(DEMO)("%s", (name) => {
     ["amounts", AmountsPage],
     ["questions", QuestionsPage],
     ["labels", LabelsPage],
+    ["shopping", ShoppingPage],
+    ["bedtime", BedtimePage],
   ])("%s", async (_, page) => expect(leftOver((await see(page, name)).text.replace(BOTH, ""))).toEqual([]));
 });
 

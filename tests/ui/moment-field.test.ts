@@ -81,6 +81,9 @@ describe("a date and time", () => {
     await user.clear(field);
     await user.type(field, "19:45");
     expect(told).toHaveBeenLastCalledWith(`${YEAR}-06-15T19:45`);
+    await user.keyboard("{Escape}");
+    expect(told).toHaveBeenLastCalledWith(BASE);
+    expect(field.value).toContain(", 13:00");
   });
   test("a day is picked from the calendar by its button, and the time of day stays", async () => {
     const { told } = open();

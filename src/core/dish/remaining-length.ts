@@ -12,7 +12,7 @@ export interface Remaining {
   readonly over: boolean;
 }
 
-/** Of a length that is past, a fresh tail: a quarter of its spread, and no less than so many minutes. */
+/** Of a length that is past, a fresh tail: a quarter of its spread, and at least these minutes. */
 const TAIL_OF_SPREAD = 0.25;
 const LEAST_TAIL_MINUTES = 6;
 /** A step that "nearly" is done lies in the soonest third of what is left of its distribution. */

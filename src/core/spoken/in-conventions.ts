@@ -2,6 +2,7 @@
 import { inUnits } from "../bench/in-units";
 import { clockText } from "../time/wall-clock";
 import type { Conventions } from "./conventions";
+import { inUsMeasures } from "./in-measures";
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const SHORT_DATE = /\b(Mon|Tue|Wed|Thu|Fri|Sat|Sun) (\d{1,2})\/(\d{1,2})\b/g;
@@ -21,6 +22,6 @@ export function inConventions(text: string, c: Conventions): string {
   });
   if (c.clock === 12)
     told = told.replace(MIDNIGHT, "midnight").replace(CLOCK, (_, h: string, m: string) => clockText(Number(h) * 60 + Number(m), 12));
-  told = inUnits(told, c.units);
+  if (c.units === "us") told = inUsMeasures(inUnits(told, "us"));
   return c.decimal === "," ? told.replace(DECIMAL, "$1,$2") : told;
 }

@@ -109,6 +109,16 @@ export class WallClock {
       : `${this.day(minute)} ${date.getUTCDate()} ${month}`;
   }
 
+  /** "Sat 17 Oct, 14:10" */
+  dateTime(minute: number): string {
+    return `${this.shortDay(minute)}, ${this.time(minute)}`;
+  }
+
+  /** As short as it is plain from now: the time today, with its day in the next days, with its date from six days on. */
+  fromNow(minute: number, now: number): string {
+    return minute - now < LONG_MINUTES ? this.near(minute, now) : this.dateTime(minute);
+  }
+
   /** "Sat 17" */
   shortDate(minute: number): string {
     return `${this.day(minute)} ${this.#date(minute).getUTCDate()}`;

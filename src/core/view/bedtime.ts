@@ -19,7 +19,7 @@ export interface Bedtime {
   /** Runs by itself through the night, without heat. */
   readonly runs: readonly StepView[];
   /** Hands are still wanted before bed. */
-  readonly todo: readonly { readonly step: string; readonly name: string; readonly at: number; readonly minutes: number }[];
+  readonly before: readonly { readonly step: string; readonly name: string; readonly at: number; readonly minutes: number }[];
   /** Food that waits through the night in the cold; what is safe only there comes first. */
   readonly cold: readonly WaitView[];
   /** What waits on the counter through the night, with its limit. */
@@ -66,7 +66,7 @@ export function bedtimeOf(plan: PlanView, now: number, night: Night, sleepOk: Re
       allowed: sleepOk.has(s.ref),
     })),
     runs: overnight.filter((s) => !isHot(s)),
-    todo: hands
+    before: hands
       .filter((h) => h.to > now && h.at < bed)
       .map((h) => ({ step: h.step, name: h.name, at: Math.max(h.at, now), minutes: h.to - Math.max(h.at, now) })),
     cold: waits

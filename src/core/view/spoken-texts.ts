@@ -1,4 +1,4 @@
-// A plan view, and what the planner and the log say of it, with measures and times as this cook reads them. Ids, kinds and figures stay.
+// A plan view, and what the planner and the log say of it, with measures and times as this cook reads them. Ids, kinds and numbers are not changed.
 import type { Conventions } from "../spoken/conventions";
 import { inConventions } from "../spoken/in-conventions";
 
@@ -23,6 +23,7 @@ const TEXTS = new Set([
   "why",
   "label",
   "stepName",
+  "ingredient",
 ]);
 
 /** The same value; the very same object where nothing would be said differently. */

@@ -1,11 +1,12 @@
 "use client";
 // The hand-over at bedtime: first whether anything is hot, then what is looked at, what can call, and what comes first tomorrow.
 import Link from "next/link";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { Bedtime } from "@/core/view/bedtime";
 import { BEDTIME as WORDS } from "@/words/bedtime";
 import { Spoken } from "../shell/conventions";
+import { useTicks } from "../shell/use-ticks";
 
 interface BedtimeViewProps {
   readonly slug: string;
@@ -28,7 +29,7 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
     ...b.hot.map((h) => ({
       key: h.step,
       text: h.allowed ? WORDS.look(h.name) : WORDS.confirm(h.name),
-      more: h.allowed ? WORDS.hotAllowed : WORDS.hotNotAllowed,
+      more: `${WORDS.on(h.where, clock.fromNow(h.until, now))} ${h.allowed ? WORDS.hotAllowed : WORDS.hotNotAllowed}`,
       must: true,
     })),
     ...b.cold.map((w) => ({
@@ -46,9 +47,9 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
       <h1 className={`text-[27px] leading-tight ${b.hot.length ? "text-beet" : ""}`}>
         {b.hot.length ? WORDS.hot(b.hot.map((h) => h.name).join(", ")) : WORDS.nothingHot}
       </h1>
-      {b.todo.length > 0 && (
-        <Part title={WORDS.todo}>
-          {b.todo.map((t) => (
+      {b.before.length > 0 && (
+        <Part title={WORDS.before}>
+          {b.before.map((t) => (
             <Line key={`${t.step} ${t.at}`} at={clock.near(t.at, now)}>
               {t.name} <span className="text-quiet">{t.minutes} min</span>
             </Line>
@@ -56,7 +57,7 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
         </Part>
       )}
       {checks.length > 0 && (
-        <Part title={WORDS.cold}>
+        <Part title={WORDS.check}>
           {checks.map((c) => (
             <li key={c.key} className="border-t border-rule">
               <label className="flex min-h-[60px] cursor-pointer items-center gap-4 py-2">
@@ -140,22 +141,3 @@ const Line = ({ at, children }: { readonly at: string; readonly children: React.
     <span>{children}</span>
   </li>
 );
-
-/** What was ticked this night, kept in the browser so that a reload loses none. */
-function useTicks(place: string) {
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  useEffect(() => {
-    try {
-      setTicked(new Set(JSON.parse(localStorage.getItem(place) ?? "[]") as string[]));
-    } catch {
-      // What cannot be read is nothing.
-    }
-  }, [place]);
-  const tick = (key: string) => {
-    const next = new Set(ticked);
-    if (!next.delete(key)) next.add(key);
-    setTicked(next);
-    localStorage.setItem(place, JSON.stringify([...next]));
-  };
-  return { ticked, tick };
-}

@@ -84,7 +84,7 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
             ? `; ${LOOKS.first(clock.near(step.start + looks.from, now), looks.every)}`
             : `; ${LOOKS.every(looks.every)}`)}
       </p>
-      {answer && (
+      {answer && now <= answer.at && (
         <p role="status" className="mb-2 border-l-[3px] border-saffron pl-3 text-[16px]">
           {LOOKS.answer(
             spokenDuration(now - step.start),
@@ -128,7 +128,10 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
             type="button"
             className={BIG}
             disabled={busy}
-            onClick={() => onPress("estimate", Math.max(left, 0) + minutes)}
+            onClick={() => {
+              setAnswer(undefined);
+              onPress("estimate", Math.max(left, 0) + minutes);
+            }}
             aria-label={`${step.name}: not yet, ${minutes} minutes more`}
           >
             {minutes} min more

@@ -1,12 +1,13 @@
 "use client";
 // The shopping list, trip by trip: the amount first, ticked at the thumb's side.
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import { toast } from "sonner";
 import { lower } from "@/core/sentence";
 import type { ShoppingRow } from "@/core/sheets/shopping";
 import type { Trip } from "@/core/sheets/trips";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { SHOPPING } from "@/words/shopping";
+import { useTicks } from "../shell/use-ticks";
 import { PrintButton } from "./PrintButton";
 
 interface ShoppingViewProps {
@@ -21,9 +22,9 @@ const keyOf = (r: ShoppingRow) => `${r.section}|${r.ingredient}|${r.amount}`;
 
 export function ShoppingView({ slug, now, offsets, orders, trips }: ShoppingViewProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
-  const { ticked, tick } = useBought(`rondeau.bought.${slug}`);
+  const { ticked, tick } = useTicks(`rondeau.bought.${slug}`);
   const things = trips.reduce((sum, t) => sum + t.rows.length, 0);
-  const at = (minute: number) => `${clock.shortDay(minute)}, ${clock.time(minute)}`;
+  const at = (minute: number) => clock.dateTime(minute);
   const copy = async () => {
     const text = trips
       .map((t) => [SHOPPING.trip(at(t.by)), ...t.rows.map((r) => `${r.amount} ${lower(r.ingredient)}`.trim())].join("\n"))
@@ -140,23 +141,4 @@ function Row({ row, done, onTick, more }: RowProps) {
       </label>
     </li>
   );
-}
-
-/** What was bought, kept in the browser so that a reload loses none. */
-function useBought(place: string) {
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  useEffect(() => {
-    try {
-      setTicked(new Set(JSON.parse(localStorage.getItem(place) ?? "[]") as string[]));
-    } catch {
-      // What cannot be read is nothing.
-    }
-  }, [place]);
-  const tick = (key: string) => {
-    const next = new Set(ticked);
-    if (!next.delete(key)) next.add(key);
-    setTicked(next);
-    localStorage.setItem(place, JSON.stringify([...next]));
-  };
-  return { ticked, tick };
 }

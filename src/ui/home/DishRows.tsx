@@ -39,7 +39,7 @@ export function DishRows({ part, first }: DishRowsProps) {
 
 /** Rows that came with the page, and those that are fetched when the end of the list comes into sight. */
 function useRows(part: DishRowsProps["part"], first: HomePart) {
-  const [later, setLater] = useState<{ of: HomePart; dishes: readonly HomeDish[]; more: boolean }>();
+  const [later, setLater] = useState<HomePart>();
   const [failed, setFailed] = useState(false);
   const busy = useRef(false);
   const end = useRef<HTMLParagraphElement>(null);
@@ -56,8 +56,8 @@ function useRows(part: DishRowsProps["part"], first: HomePart) {
     setFailed(!got.ok);
     if (!got.ok) return;
     const next = got.body as unknown as HomePart;
-    setLater((l) => ({ of: first, dishes: [...(l?.dishes ?? []), ...next.dishes], more: next.more }));
-  }, [part, count, first]);
+    setLater((l) => ({ dishes: [...(l?.dishes ?? []), ...next.dishes], more: next.more }));
+  }, [part, count]);
   useEffect(() => {
     const mark = end.current;
     if (!mark || !more || failed) return;

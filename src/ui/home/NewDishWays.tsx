@@ -48,7 +48,7 @@ export function NewDishWays({ when, timezone, kitchen, some, library, large = fa
   }, [open]);
   const create = async (document: DishFile) => {
     setBusy(true);
-    const got = await ask("/api/dishes", "POST", { ...document, ...(kitchen ? { kitchen } : {}) });
+    const got = await ask("/api/dishes", "POST", { ...(kitchen ? { kitchen } : {}), ...document });
     if (got.ok) router.push(`/d/${(got.body.value as { slug: string }).slug}/dish`);
     else {
       setBusy(false);

@@ -14,7 +14,7 @@ interface NowPartProps {
   readonly running: ReadonlySet<string>;
 }
 
-/** Within so many minutes a call is nearly there. */
+/** A call further ahead than this is not told as the next thing to do. */
 const SOON_MINUTES = 6 * 60;
 
 export function NowPart({ house, clock, now, running }: NowPartProps) {
@@ -98,7 +98,7 @@ function Main({ call, calls, clock, now, several, cooking }: MainProps) {
         </span>
         {call.dish}
       </p>
-      {far && <p className="text-[17px]">{HOME.free(momentOf(clock, call.from, now))}</p>}
+      {far && <p className="text-[17px]">{HOME.free(clock.fromNow(call.from, now))}</p>}
       <h1 className={`leading-tight ${far ? "text-[24px]" : "text-[27px] sm:text-[34px]"}`}>
         {!far && !here && <span className="clock mr-3 text-[0.7em] font-medium">{clock.near(call.from, now)}</span>}
         {call.name}
@@ -135,7 +135,7 @@ function WaitRow({ wait: w, clock, now }: { readonly wait: Waiting; readonly clo
           </>
         )}
       </svg>
-      <span className="text-[13px] text-quiet">{HOME.takenAt(momentOf(clock, w.taken, now))}</span>
+      <span className="text-[13px] text-quiet">{HOME.takenAt(clock.fromNow(w.taken, now))}</span>
       <span className={`text-right text-[13px] ${over ? "font-medium text-beet" : soon ? "font-medium text-saffron-ink" : ""}`}>
         {w.limit === undefined
           ? ""
@@ -143,13 +143,8 @@ function WaitRow({ wait: w, clock, now }: { readonly wait: Waiting; readonly clo
             ? HOME.tooLong(clock.near(w.limit, now))
             : soon
               ? HOME.left(spokenDuration(w.limit - now))
-              : HOME.good(momentOf(clock, w.limit, now))}
+              : HOME.good(clock.fromNow(w.limit, now))}
       </span>
     </div>
   );
-}
-
-/** The time alone today, with its day in the next days, with its date from six days on. */
-export function momentOf(clock: WallClock, minute: number, now: number): string {
-  return minute - now < 6 * 1440 ? clock.near(minute, now) : `${clock.shortDay(minute)}, ${clock.time(minute)}`;
 }

@@ -5,7 +5,6 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { HouseNow } from "@/core/view/now-next";
 import { type Ruler, ruler } from "@/core/view/ruler";
 import { HOME } from "@/words/home";
-import { momentOf } from "./NowPart";
 
 interface RulerPartProps {
   readonly house: HouseNow;
@@ -50,7 +49,7 @@ export function RulerPart({ house, clock, now, serve }: RulerPartProps) {
           ))}
         {tomorrow && (
           <li className="border-t border-rule bg-night-wash px-2 py-1.5">
-            {HOME.tomorrow(momentOf(clock, tomorrow.from, now), lower(tomorrow.name))}
+            {HOME.tomorrow(clock.fromNow(tomorrow.from, now), lower(tomorrow.name))}
           </li>
         )}
       </ul>
@@ -60,7 +59,7 @@ export function RulerPart({ house, clock, now, serve }: RulerPartProps) {
           <tbody>
             {calls.slice(0, 60).map((c) => (
               <tr key={`${c.step} ${c.from} ${c.cook}`} className="border-t border-rule">
-                <td className="clock py-0.5 pr-4">{momentOf(clock, c.from, now)}</td>
+                <td className="clock py-0.5 pr-4">{clock.fromNow(c.from, now)}</td>
                 <td className="pr-4">{spokenDuration(c.to - c.from)}</td>
                 <td className="pr-4">{c.name}</td>
                 <td className="pr-4 text-quiet">{c.dish}</td>
@@ -141,7 +140,7 @@ function Drawn({
             {call.name.length > 21 ? `${call.name.slice(0, 20)}…` : call.name}
           </text>
           <text x={x + 5} y={LINE + 53} fontSize="12" fill="var(--quiet)">
-            {momentOf(clock, call.from, now)}
+            {clock.fromNow(call.from, now)}
           </text>
         </g>
       ))}

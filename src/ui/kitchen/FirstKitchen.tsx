@@ -22,12 +22,12 @@ export function FirstKitchen({ kitchen }: { readonly kitchen: KitchenFile | unde
       {label}
       <input
         className="field clock w-24"
-        inputMode="decimal"
+        type="number"
+        min={0}
+        step="any"
+        required
         defaultValue={show(answers[key])}
-        onChange={(e) => {
-          const n = Number(e.target.value.replace(",", "."));
-          if (Number.isFinite(n)) put(key)(read(n));
-        }}
+        onChange={(e) => e.target.value !== "" && put(key)(read(Number(e.target.value)))}
       />
     </label>
   );

@@ -86,11 +86,7 @@ export function PlanPanel(props: PlanPanelProps) {
       >
         <Sureness rehearsed={rehearsed} plan={plan} trials={trials} />
       </Section>
-      <Section
-        title="Serve at another time"
-        line={SUMMARY.serve(`${clock.shortDay(props.serveAt)}, ${clock.time(props.serveAt)}`)}
-        open={false}
-      >
+      <Section title="Serve at another time" line={SUMMARY.serve(clock.dateTime(props.serveAt))} open={false}>
         <AnotherHour serveAt={props.serveAt} clock={clock} trials={trials} />
       </Section>
       <Section

@@ -46,11 +46,11 @@ export interface Upright {
 export const CLOCK_WIDTH = 46;
 export const HANDS_WIDTH = 16;
 const LANE_WIDTH: Readonly<Record<ViewPlace, number>> = {
-  freezer: 26,
+  freezer: 40,
   fridge: 40,
-  cellar: 26,
-  counter: 40,
-  hob: 20,
+  cellar: 36,
+  counter: 46,
+  hob: 24,
   oven: 28,
   grill: 20,
   bath: 20,

@@ -95,8 +95,11 @@ export function MomentField({ label, value, onChange, live, required, disabled, 
           onKeyDown={(e) => {
             if (e.key === "Enter" && typing && !commit(text)) e.preventDefault();
             if (e.key === "Escape" && typing) {
+              // Back to what the field held, also where a form has heard something else meanwhile.
               setTyping(false);
               setWrong(false);
+              e.currentTarget.setCustomValidity("");
+              if (value !== base.current) onChange(base.current);
             }
           }}
         />

@@ -30,7 +30,7 @@ describe("bedtime", () => {
   });
   test("tells what runs without heat, what hands do before bed, what waits in the cold and what on the counter", () => {
     expect(told.runs.map((s) => s.ref)).toEqual(["slaw.ferment"]);
-    expect(told.todo).toMatchObject([{ step: "pie.chop", minutes: 30 }]);
+    expect(told.before).toMatchObject([{ step: "pie.chop", minutes: 30 }]);
     expect(told.cold.map((w) => w.name)).toEqual(["Filling"]);
     expect(told.out.map((w) => w.name)).toEqual(["Crust"]);
   });
@@ -44,7 +44,7 @@ describe("bedtime", () => {
   test("what is done is neither hot nor to do", () => {
     const done = viewOf([{ ...stock, state: "done" }, { ...chop, state: "done" }, bake]);
     const after = bedtimeOf(done, at("22:45"), NIGHT, new Set());
-    expect([after.hot, after.todo]).toEqual([[], []]);
+    expect([after.hot, after.before]).toEqual([[], []]);
   });
   test("a hot step that begins after waking is no matter of the night", () => {
     expect(

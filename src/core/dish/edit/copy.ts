@@ -4,21 +4,26 @@ import { shiftDates } from "../shift-dates";
 import { freeId } from "./places";
 
 const DAY_MS = 86_400_000;
+const WEEK = 7;
 const dayOf = (instant: string) => Date.parse(`${instant.slice(0, 10)}T00:00Z`);
 
 /**
- * The document under another name, served on another day at its own hour; its other dates move with it. What was on hand then, and steps that were
- * fixed to an hour then, are left behind.
- * @param serveAt the day that is meant, "2026-12-13T13:00"; only its date counts
+ * The document under another name, on the same weekday and at the same time of some later week, in the same kitchen. Its other dates move with it. What
+ * was on hand then, and steps that were fixed to a time then, are left behind; methods that were chosen stay chosen.
+ * @param by the last day that it may be, "2026-12-13T13:00"; only its date counts
  */
-export function copyOf(document: DishFile, name: string, serveAt: string): DishFile {
-  const days = Math.round((dayOf(serveAt) - dayOf(document.dish.serveAt)) / DAY_MS);
-  const { kitchen: _, pins, ...rest } = shiftDates(document, days);
-  const methods = ((pins ?? []) as readonly object[]).filter((p) => "component" in p);
+export function copyOf(document: DishFile, name: string, by: string): DishFile {
+  const days = Math.floor((dayOf(by) - dayOf(document.dish.serveAt)) / DAY_MS / WEEK) * WEEK;
+  // Hours of the kitchen are those of the house: they do not move with a dish.
+  const { kitchen, ...recipe } = document;
+  const moved = shiftDates(recipe, days);
+  const { pins, ...wishes } = moved.wishes ?? {};
+  const methods = (pins ?? []).filter((p) => "component" in p);
   return {
-    ...rest,
-    dish: { ...rest.dish, id: freeId(name, []), name },
-    components: rest.components.map(({ onHand: _onHand, ...c }) => c as DishFile["components"][number]),
-    ...(methods.length ? { pins: methods } : {}),
+    ...moved,
+    dish: { ...moved.dish, id: freeId(name, []), name },
+    components: moved.components.map(({ onHand: _, ...c }) => c),
+    wishes: { ...wishes, ...(methods.length ? { pins: methods } : {}) },
+    ...(kitchen ? { kitchen } : {}),
   } as DishFile;
 }

@@ -18,10 +18,7 @@ export default async function ShoppingPage({ params }: { params: Promise<{ dish:
   const list = await loadShopping(state.slug);
   if (!state.plan || !list) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   const clock = new WallClock(state.offsets);
-  const rows = spokenTexts(
-    list.rows.map((r) => ({ ...r, name: r.ingredient })),
-    await readerConventions(),
-  );
+  const rows = spokenTexts(list.rows, await readerConventions());
   return (
     <>
       <DaysNav slug={state.slug} />
