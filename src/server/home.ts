@@ -96,7 +96,7 @@ function homeDish(read: Read, now: number, spoken: (text: string) => string): Ho
     if (changed) return HOME.changed;
     if (conflict) return `${HOME.noPlan} ${spoken(conflict)}`;
     if (!view) return HOME.planning;
-    return first ? HOME.starts(clock.fromNow(first.at, now), lower(first.name)) : HOME.planned;
+    return first ? (first.at < now ? HOME.overdue : HOME.starts)(clock.fromNow(first.at, now), lower(first.name)) : HOME.planned;
   };
   return {
     slug: placed.slug,

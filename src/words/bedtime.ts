@@ -12,7 +12,7 @@ export const BEDTIME = {
   look: (name: string) => `I have looked at “${name}”`,
   before: "Before bed",
   check: "Check these",
-  inPlace: (name: string, place: string) => `${name} is in the ${place}, covered and labelled`,
+  inPlace: (name: string, place: string) => `${name}: in the ${place}, covered and labelled`,
   on: (where: string, until: string) => `On until about ${until} (${where}).`,
   out: "Out on the counter tonight",
   runs: "Runs by itself",

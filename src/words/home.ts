@@ -35,6 +35,7 @@ export const HOME = {
   planning: "not planned yet",
   changed: "changed since it was planned: open it to replan",
   planned: "planned",
+  overdue: (at: string, first: string) => `should have started ${at} with “${first}”`,
   starts: (at: string, first: string) => `starts ${at} with “${first}”`,
   now: "Now",
   nowFor: (cook: string) => `Now, ${cook}`,

@@ -13,6 +13,7 @@ import LabelsPage from "../../src/app/d/[dish]/labels/page";
 import ShoppingPage from "../../src/app/d/[dish]/shopping/page";
 import TimetablePage from "../../src/app/d/[dish]/timetable/page";
 import { conventionsText, US_12 } from "../../src/core/spoken/conventions";
+import { spokenTexts } from "../../src/core/view/spoken-texts";
 import { DEMO, demoDocument, type Loose } from "../support/dishes";
 import { asked } from "../support/headers";
 import { shown } from "../support/page";
@@ -31,11 +32,15 @@ beforeAll(async () => {
 /** Under 15 g a weight stays in grams: no kitchen has an ounce for a yeast. */
 const METRIC = /(?<![\d./])(?:\d{2,}|\d+\.\d+) ?(?:g|kg|mL|ml|L|litres?|cm|mm)(?![\w/]| per)|\d ?°C/g;
 const SMALL = /^(?:\d|1[0-4])(?:\.\d+)? ?g$/;
+/** Its name stands behind its weight. */
+const SALTY = /^[\d.]+ ?g[^\d]*\b(?:salt|yeast|gelatine)\b/i;
 const HOURS_24 = /(?<![\d:.])(?:[01]\d|2[0-3]):[0-5]\d(?!\d| ?[ap]m)/g;
 
 const leftOver = (text: string): string[] =>
   [...text.matchAll(METRIC), ...text.matchAll(HOURS_24)].flatMap((m) =>
-    SMALL.test(m[0]) ? [] : [text.slice(Math.max(0, (m.index ?? 0) - 40), (m.index ?? 0) + m[0].length + 12)],
+    SMALL.test(m[0]) || SALTY.test(text.slice(m.index, (m.index ?? 0) + 60))
+      ? []
+      : [text.slice(Math.max(0, (m.index ?? 0) - 40), (m.index ?? 0) + m[0].length + 12)],
   );
 
 test("the search for them finds them", () => {
@@ -63,6 +68,14 @@ describe.each(DEMO)("%s", (name) => {
     ["shopping", ShoppingPage],
     ["bedtime", BedtimePage],
   ])("%s", async (_, page) => expect(leftOver((await see(page, name)).text.replace(BOTH, ""))).toEqual([]));
+});
+
+test("salt is weighed in grams by every cook, other things are not", () => {
+  const rows = [
+    { ingredient: "Fine sea salt", amount: "20 g" },
+    { name: "Flour", amount: "500 g" },
+  ];
+  expect(spokenTexts(rows, US_12).map((r) => r.amount)).toEqual(["20 g", "1 lb 1.6 oz"]);
 });
 
 test("Home", async () => expect(leftOver((await shown(HomePage(), { conventions: US_12 })).text)).toEqual([]));

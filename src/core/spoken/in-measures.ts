@@ -15,8 +15,12 @@ const METRIC: Readonly<Record<string, readonly [of: Quantity, size: number]>> = 
   cm: ["length", 10],
 };
 const FIGURE = String.raw`\d+(?:\.\d+)?`;
-/** What is weighed in grams in every kitchen, by the words that follow its weight. */
-const IN_GRAMS = String.raw`(?![^,.;:]{0,24}\b(?:salt|nitrite|yeast|gelatine|gelatin|agar|pectin)\b)`;
+/** What is weighed in grams in every kitchen: too little of it matters for an ounce. */
+const GRAM_WORDS = String.raw`\b(?:salt|nitrite|yeast|gelatine|gelatin|agar|pectin)\b`;
+const IN_GRAMS = `(?![^,.;:]{0,24}${GRAM_WORDS})`;
+const WEIGHED = new RegExp(GRAM_WORDS, "i");
+/** Whether an amount of this is told in grams by every cook. */
+export const isWeighedInGrams = (name: string): boolean => WEIGHED.test(name);
 // Not a rate ("g/kg", "g per kg") and no part of a word.
 const MEASURE = new RegExp(
   String.raw`(?<![\d./,])(?:(${FIGURE})( to | and | or |–|-))?(${FIGURE}) ?(kg|g${IN_GRAMS}|litres?|[Ll]|m[Ll]|mm|cm)(?![\w/²³]| per | a (?:kg|litre))`,

@@ -1,6 +1,7 @@
 // A plan view, and what the planner and the log say of it, with measures and times as this cook reads them. Ids, kinds and numbers are not changed.
 import type { Conventions } from "../spoken/conventions";
 import { inConventions } from "../spoken/in-conventions";
+import { isWeighedInGrams } from "../spoken/in-measures";
 
 /** Fields that hold a sentence, a name or an amount. */
 const TEXTS = new Set([
@@ -26,14 +27,21 @@ const TEXTS = new Set([
   "ingredient",
 ]);
 
-/** The same value; the very same object where nothing would be said differently. */
+/** What an amount beside it is of. */
+function nameOf(value: object): string {
+  const { ingredient, name } = value as { readonly ingredient?: unknown; readonly name?: unknown };
+  return [ingredient, name].find((n): n is string => typeof n === "string") ?? "";
+}
+
+/** The same value; the very same object where nothing would be said differently. An amount of salt and the like stays in grams. */
 export function spokenTexts<T>(value: T, c: Conventions): T {
   if (c.units === "metric" && c.decimal === "." && c.clock === 24 && c.dayFirst) return value;
   const told = (inner: unknown, key: string): unknown => {
     if (typeof inner === "string") return TEXTS.has(key) ? inConventions(inner, c) : inner;
     if (Array.isArray(inner)) return inner.map((v) => told(v, key));
-    if (typeof inner === "object" && inner !== null) return Object.fromEntries(Object.entries(inner).map(([k, v]) => [k, told(v, k)]));
-    return inner;
+    if (typeof inner !== "object" || inner === null) return inner;
+    const keepsGrams = isWeighedInGrams(nameOf(inner));
+    return Object.fromEntries(Object.entries(inner).map(([k, v]) => [k, k === "amount" && keepsGrams ? v : told(v, k)]));
   };
   return told(value, "") as T;
 }

@@ -35,7 +35,7 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
     ...b.cold.map((w) => ({
       key: `${w.fromStep} ${w.name} ${w.place}`,
       text: WORDS.inPlace(w.name, w.place === "cellar" ? "larder" : w.place),
-      more: w.window?.max === undefined ? undefined : WORDS.good(clock.dayTime(w.from + w.window.max)),
+      more: w.window?.max === undefined ? undefined : WORDS.good(clock.fromNow(w.from + w.window.max, now)),
       must: w.window?.limit === "safety",
     })),
   ];
@@ -84,14 +84,14 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
         <Part title={WORDS.runs}>
           {b.runs.map((s) => (
             <Line key={s.ref} at="">
-              {s.name} <span className="text-quiet">{WORDS.until(clock.dayTime(s.end))}</span>
+              {s.name} <span className="text-quiet">{WORDS.until(clock.fromNow(s.end, now))}</span>
             </Line>
           ))}
           {b.out.map((w) => (
             <Line key={`${w.fromStep} ${w.name}`} at="">
               {w.name}{" "}
               <span className="text-quiet">
-                counter{w.window?.max === undefined ? "" : `, ${WORDS.good(clock.dayTime(w.from + w.window.max))}`}
+                counter{w.window?.max === undefined ? "" : `, ${WORDS.good(clock.fromNow(w.from + w.window.max, now))}`}
               </span>
             </Line>
           ))}
@@ -108,7 +108,7 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
       <Part title={WORDS.tomorrow}>
         {b.tomorrow.length === 0 && <li className="border-t border-rule py-2 text-quiet">{WORDS.noTomorrow}</li>}
         {b.tomorrow.map((t) => (
-          <Line key={`${t.at} ${t.name}`} at={clock.dayTime(t.at)}>
+          <Line key={`${t.at} ${t.name}`} at={clock.fromNow(t.at, now)}>
             {t.name}
           </Line>
         ))}

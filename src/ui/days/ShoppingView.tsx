@@ -131,7 +131,7 @@ interface RowProps {
 function Row({ row, done, onTick, more }: RowProps) {
   return (
     <li className="border-t border-rule">
-      <label className={`grid min-h-14 cursor-pointer grid-cols-[5.6rem_1fr_2.6rem] items-center gap-x-3 py-1 ${done ? "opacity-55" : ""}`}>
+      <label className={`grid min-h-14 cursor-pointer grid-cols-[6.9rem_1fr_2.6rem] items-center gap-x-3 py-1 ${done ? "opacity-55" : ""}`}>
         <span className="clock text-right text-[14.5px]">{row.amount}</span>
         <span>
           <span className="text-[16px]">{row.ingredient}</span>

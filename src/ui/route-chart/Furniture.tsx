@@ -97,7 +97,7 @@ export const Furniture = memo(function Furniture({ geometry, clock, onPleat, onD
             />
           ))}
           <text
-            transform={`translate(${(pleat.x0 + pleat.x1) / 2 + 4} ${tableY - 8}) rotate(-90)`}
+            transform={`translate(${(pleat.x0 + pleat.x1) / 2 + 4} ${pleat.textY}) rotate(-90)`}
             fontSize={11}
             fill={pleat.night ? "var(--night)" : "var(--quiet)"}
           >

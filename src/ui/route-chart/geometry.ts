@@ -32,8 +32,9 @@ interface GeometryOptions {
   readonly frozen?: Geometry | undefined;
 }
 
-/** The hour of serving in its large figures takes so much beside the table. */
-const SERVING_WIDTH = 82;
+/** How wide the time of serving is in its large figures, beside the line of the table, and how high. */
+const servingWidth = (text: string) => text.length * 14 + 12;
+const SERVING_HEIGHT = 34;
 
 export function routeGeometry(whole: PlanView, options: GeometryOptions): Geometry {
   const { width, clock, fit, now = Number.NEGATIVE_INFINITY, window, also, frozen } = options;
@@ -51,7 +52,8 @@ export function routeGeometry(whole: PlanView, options: GeometryOptions): Geomet
     heightIn(bands, place, lanes.lane.get(key) ?? 0, tempC, squeeze);
   const taken = new Collisions();
   // The hour of serving stands large beside the table: names keep away from it.
-  for (const s of servingsOf(plan, x, yOf)) if (s.main) taken.add(s.x - SERVING_WIDTH, tableY - 34, s.x + 6, tableY);
+  for (const s of servingsOf(plan, x, yOf))
+    if (s.main) taken.add(s.x - servingWidth(clock.time(s.at)), tableY - SERVING_HEIGHT, s.x + 6, tableY);
   // The words of a pleat stand upright at its foot.
   for (const p of axis) if (p.folded) taken.add(LEFT + p.x0, tableY - 8 - LETTER.step * 12, LEFT + p.x1, tableY);
   const routes = plan.components.map((component): Route => {
@@ -95,6 +97,8 @@ export function routeGeometry(whole: PlanView, options: GeometryOptions): Geomet
         look: looks.get(route.id) ?? "",
       },
   );
+  const main = servingsOf(plan, x, yOf).find((s) => s.main);
+  const beside = (x0: number, x1: number) => main !== undefined && x1 > main.x - servingWidth(clock.time(main.at)) && x0 < main.x;
   const handsY = cooks.map((_, i) => tableY + 24 + HANDS_ROW * (i + 1));
   return {
     width,
@@ -118,6 +122,8 @@ export function routeGeometry(whole: PlanView, options: GeometryOptions): Geomet
           to: p.to,
           text: `${spokenDuration(p.to - p.from)} ${p.to <= now ? "gone" : "rest"}`,
           night: holdsNight(p.from, p.to, clock),
+          // Its words start above the large time of serving where that lies before them.
+          textY: beside(LEFT + p.x0, LEFT + p.x1) ? tableY - SERVING_HEIGHT - 4 : tableY - 8,
         })),
     hands: handsOf(
       plan,

@@ -78,6 +78,8 @@ export interface Geometry {
     readonly to: number;
     readonly text: string;
     readonly night: boolean;
+    /** Where its words begin, upright. */
+    readonly textY: number;
   }[];
   readonly hands: readonly HandsBar[];
   readonly handsY: readonly number[];
