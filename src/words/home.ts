@@ -100,6 +100,6 @@ export const EMPTY_HOME = {
   kitchen: "Set up your kitchen",
   kitchenHint: "your hours, oven and hob: two minutes",
   example: "Open an example",
-  exampleHint: "a harvest lunch for ten over four days, and two smaller dishes",
+  exampleHint: "a harvest lunch for ten over six days, and two smaller dishes",
   filling: "Getting the example ready",
 } as const;

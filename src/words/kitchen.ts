@@ -64,7 +64,7 @@ export const FIRST_KITCHEN = {
   maxF: "Hottest oven setting, °F",
   fridge: "Free room in the fridge, litres",
   fridgeUs: "Free room in the fridge, quarts",
-  quiet: "No noise between",
+  quiet: "No noise from",
   save: "Save kitchen",
   saved: "Kitchen saved",
 } as const;
