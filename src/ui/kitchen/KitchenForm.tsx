@@ -2,7 +2,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useFieldArray, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type KitchenFile, KitchenSchema } from "@/core/dish/schema";
@@ -30,8 +30,14 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
   const { control, register, handleSubmit, reset, formState } = form;
   const [problem, setProblem] = useState<string>();
   // The page is drawn anew whenever a plan comes: what is being typed stays, unless the kitchen itself is another one.
-  const content = JSON.stringify(kitchen);
-  useEffect(() => reset(asForm(JSON.parse(content) as KitchenFile)), [content, reset]);
+  // Held against what was saved last, not against the page before: an undo can come before the page has told of the saving.
+  const standsOn = useRef(JSON.stringify(kitchen));
+  useEffect(() => {
+    const content = JSON.stringify(kitchen);
+    if (content === standsOn.current) return;
+    standsOn.current = content;
+    reset(asForm(kitchen));
+  }, [kitchen, reset]);
   const draft = useKitchenDraft(form, `${slug}.${version}`);
   const cooks = useFieldArray({ control, name: "cooks" });
 
@@ -42,7 +48,9 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
       if (answer.ok) {
         // What is saved is no draft any more, also not for an undo that comes back to this version.
         draft.close();
-        reset(asForm(asFile(value)));
+        const saved = asFile(value);
+        standsOn.current = JSON.stringify(saved);
+        reset(asForm(saved));
         toast(KITCHEN.saved);
       }
       router.refresh();
