@@ -66,3 +66,102 @@ export const LOOKS = {
       ? `Not done after ${after}: now likely done about ${at}, between ${between[0]} and ${between[1]}. The plan follows.`
       : `Not done after ${after}, longer than it ever should take: look again about ${at}. The plan follows.`,
 } as const;
+
+export const BEDTIME_VIEW = {
+  min: "min",
+  counter: "counter",
+} as const;
+
+export const CALL = {
+  now: "now",
+  pressAnywhereToGoOn: "press anywhere to go on",
+} as const;
+
+export const COOK_VIEW = {
+  theServerDoesNotAnswer: "The server does not answer. Your press is kept here and sent as soon as it does.",
+  theRunHasEndedIts: "The run has ended. Its log is kept.",
+  endTheRun: "End the run",
+  cook: "Cook",
+  theDial: "The dial",
+  theNextHour: "The next hour",
+  next: "Next:",
+  atHand: "At hand",
+  yourPressIsSavedWith: "Your press is saved with its time and sent as soon as that is done.",
+  discard: "Discard",
+  oneStepHasMoved: "One step has moved",
+  stepsHaveMoved: (length: number) => `${length} steps have moved`,
+  now: ": now",
+  runningByItself: "Running by itself",
+  later: "Later",
+  startNowNamed: (name: string) => `Start now: ${name}`,
+  startNow: "Start now",
+  finishedOrCancelled: "Finished, or cancelled?",
+} as const;
+
+export const DIAL = {
+  nextInEventsInThe: (spokenDuration: string, what: string, length: number) =>
+    `Next in ${spokenDuration}: ${what}. ${length} events in the next hour; the list shows the same.`,
+  noHandsNeededInThe: "No hands needed in the next hour.",
+  min: (what: number) => `${what} min`,
+  nothingForAnHour: "Nothing for an hour",
+} as const;
+
+export const PLAN_NOTES = {
+  aboutThisPlan: "About this plan",
+  danger: "Danger",
+  n1Step: "1 step",
+  steps: (length: number) => `${length} steps`,
+} as const;
+
+export const READY_TO_START = {
+  readyWhenYouAre: "Ready when you are",
+  theFirstHandsOnStepIs: (lower: string, dayTime: string) => `The first hands-on step is ${lower}, ${dayTime}. `,
+  whatYouPressIsRecorded: "What you press is recorded, and the plan follows what happens.",
+  readTheseBeforeYouStart: "Read these before you start",
+  youHaveReadThese: "You have read these",
+  startTheRun: "Start the run",
+  fixWhatIsPastA: "Fix what is past a limit first.",
+  stillToRead: (length: number) => `${length} still to read.`,
+} as const;
+
+export const STEP_CARDS = {
+  checkNow: "Check now: ",
+  check: (near: string) => `Check ${near}: `,
+  running: (name: string) => `Running: ${name}`,
+  since: ", since",
+  until: "until",
+  cInTheMiddle: (probeC: number) => `, ${probeC} °C in the middle`,
+  untilAboutIn: (near: string, spokenDuration: string) => `until about ${near}, in ${spokenDuration}`,
+  dueNow: "due now",
+  dueSince: (near: string) => `due since ${near}`,
+  saving: "Saving",
+  done: "Done",
+  resume: "Resume",
+  pause: "Pause",
+  notYetMinutesMore: (name: string, minutes: number) => `${name}: not yet, ${minutes} minutes more`,
+  minMore: "min more",
+  undoNamed: (name: string) => `Undo: ${name}`,
+  undo: "Undo",
+  since2: "since",
+  andUntil: ", until",
+  about: "about",
+  checkNamed: (name: string) => `Check: ${name}`,
+  doneNamed: (near: string) => `done ${near}`,
+  sinceNamed: (near: string) => `since ${near}`,
+  due: "Due",
+  next: "Next",
+  withIt: "with",
+  start: "Start",
+  doneAlreadyNamed: (name: string) => `Done already: ${name}`,
+  doneAlready: "Done already",
+} as const;
+
+export const AGENDA = {
+  checkIt: "check it",
+  ends: (name: string) => `${name} ends`,
+} as const;
+
+export const PRESS_QUEUE = {
+  aDangerHasToBe: "A danger has to be acknowledged first.",
+  theServerDidNotTakeIt: "The server did not take it.",
+} as const;

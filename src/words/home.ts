@@ -103,3 +103,7 @@ export const EMPTY_HOME = {
   exampleHint: "a harvest lunch for ten over six days, and two smaller dishes",
   filling: "Getting the example ready",
 } as const;
+
+export const RULER_PART = {
+  showAsTable: "Show as table",
+} as const;

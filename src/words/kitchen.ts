@@ -52,6 +52,7 @@ export const KITCHEN = {
 } as const;
 
 export const FIRST_KITCHEN = {
+  fromOf: (label: string) => `${label}: from`,
   title: "Your kitchen",
   lead: "Plans are made around your hours and your equipment. A few answers are enough; you can change everything later.",
   name: "Your name",
@@ -67,4 +68,54 @@ export const FIRST_KITCHEN = {
   quiet: "No noise from",
   save: "Save kitchen",
   saved: "Kitchen saved",
+} as const;
+
+export const DAYS_FIELD = {
+  monday: "Monday",
+  tuesday: "Tuesday",
+  wednesday: "Wednesday",
+  thursday: "Thursday",
+  friday: "Friday",
+  saturday: "Saturday",
+  sunday: "Sunday",
+} as const;
+
+export const EQUIPMENT_PART = {
+  nameOf: (thing: string) => `Name of ${thing}`,
+  kindOf: (thing: string) => `Kind of ${thing}`,
+  ofIt: (what: string, thing: string) => `${what} of ${thing}`,
+  remove: (thing: string) => `Remove ${thing}`,
+  newPot: "New pot",
+} as const;
+
+export const HOURS_LIST = {
+  line: (title: string, what: string, what2: number) => `${title}, ${what}, line ${what2}`,
+  days: (label: string) => `${label}: days`,
+  to: "to",
+  remove: (label: string) => `${label}: remove`,
+} as const;
+
+export const KITCHEN_CHOICE = {
+  andMore: (what: number) => ` and ${what} more`,
+} as const;
+
+export const KITCHEN_FORM = {
+  helper: "Helper",
+  theKitchen: "the kitchen",
+  cooks: "Cooks",
+  cooksAndTheirHours: "Cooks and their hours",
+  cook: (what: number) => `Cook ${what}`,
+  cookNamed: (what: number) => `cook ${what}`,
+} as const;
+
+export const QUIET_PART = {
+  line: (quiet: string, what: number) => `${quiet}, line ${what}`,
+  days: (label: string) => `${label}: days`,
+  to: "to",
+  remove: (label: string) => `${label}: remove`,
+} as const;
+
+export const FIRST_KITCHEN_CHECKS = {
+  cook: "Cook",
+  hob: "Hob",
 } as const;

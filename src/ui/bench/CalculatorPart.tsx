@@ -12,6 +12,7 @@ import { scaledIngredient } from "@/core/dish/scaled-ingredient";
 import type { DishFile } from "@/core/dish/schema";
 import { quantityOf, quantityText } from "@/core/dish/units";
 import { kOf } from "@/core/dish/weights";
+import { CALCULATOR_PART } from "@/words/bench";
 import type { Edit } from "../dish/use-editing";
 import { Choice } from "../shell/Choice";
 import { useUnits } from "../shell/conventions";
@@ -45,7 +46,7 @@ export function CalculatorPart({ document, place, open, onOpen, edit }: Calculat
   const chosen = open && panelOf(open.panel);
   const offered = [...new Set(chosen ? [...near, chosen] : near)].slice(0, 9);
   return (
-    <section aria-label={`Calculated for ${component.name}`}>
+    <section aria-label={CALCULATOR_PART.calculatedFor(component.name)}>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-[14px]">
         {offered.map((p) => (
           <button
@@ -59,7 +60,7 @@ export function CalculatorPart({ document, place, open, onOpen, edit }: Calculat
           </button>
         ))}
         <Choice
-          label="Another calculator"
+          label={CALCULATOR_PART.anotherCalculator}
           className="text-[13px]"
           value=""
           prompt="another calculator …"
@@ -89,7 +90,7 @@ function Opened({
   return (
     <div className="mt-2 border-l-[3px] border-saffron pl-4">
       <p className="pb-2 text-[13.5px] text-quiet">
-        {inUnits(panel.does, units)} {Object.keys(opened.typed).length > 0 && "Filled in from the dish, for its guests."}
+        {inUnits(panel.does, units)} {Object.keys(opened.typed).length > 0 && CALCULATOR_PART.filledInFromTheDish}
       </p>
       <PanelView id={panel.id} typed={opened.typed} first={opened.first} narrow>
         {(result) => (
@@ -126,14 +127,14 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
       const i = meantIngredient(method, w);
       const q = i && component && scaledIngredient(i, kOf(document, component));
       return i
-        ? `${i.name}, now ${q ? quantityText(q) : i.amount ? quantityText(quantityOf(i.amount)) : "without an amount"}`
-        : "not among the ingredients yet";
+        ? CALCULATOR_PART.now(i.name, q ? quantityText(q) : i.amount ? quantityText(quantityOf(i.amount)) : "without an amount")
+        : CALCULATOR_PART.notAmongTheIngredientsYet;
     };
   }, [document, place, method]);
   if (writes.length === 0) return null;
   return (
-    <section aria-label="Save to the dish" className="mt-3 text-[14px]">
-      <h3 className="caps font-sans font-normal">Save to the dish</h3>
+    <section aria-label={CALCULATOR_PART.saveToTheDish} className="mt-3 text-[14px]">
+      <h3 className="caps font-sans font-normal">{CALCULATOR_PART.saveToTheDish}</h3>
       <ul>
         {writes.map((w) => {
           const what = saidWrite(w, units);
@@ -148,23 +149,28 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
               </span>
               {(w.kind === "time" || w.kind === "probe") && (
                 <Choice
-                  label={`Step to change: ${what}`}
+                  label={CALCULATOR_PART.stepToChange(what)}
                   className="max-w-52 text-[13px]"
                   value={target(w) ?? ""}
                   options={method.steps.map((s) => [s.id, s.name ?? s.id])}
                   onChange={(step) => setSteps({ ...steps, [w.label]: step })}
                 />
               )}
-              <button type="button" className="act min-h-8! px-3 text-[13.5px]" aria-label={`Save: ${what}`} onClick={() => put([w], what)}>
-                Save
+              <button
+                type="button"
+                className="act min-h-8! px-3 text-[13.5px]"
+                aria-label={CALCULATOR_PART.saveNamed(what)}
+                onClick={() => put([w], what)}
+              >
+                {CALCULATOR_PART.save}
               </button>
             </li>
           );
         })}
       </ul>
       {amounts.length > 1 && (
-        <button type="button" className="link text-[13.5px]" onClick={() => put(amounts, "all amounts")}>
-          Save all amounts
+        <button type="button" className="link text-[13.5px]" onClick={() => put(amounts, CALCULATOR_PART.allAmounts)}>
+          {CALCULATOR_PART.saveAllAmounts}
         </button>
       )}
     </section>
@@ -174,12 +180,23 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
 function saidWrite(w: Write, units: Units): string {
   switch (w.kind) {
     case "ingredient":
-      return `${said(w.grams ?? w.mL ?? 0, w.grams === undefined ? "volume" : w.grams < 100 ? "grams" : "mass", units)} of ${w.name}`;
+      return CALCULATOR_PART.ofIt(
+        said(w.grams ?? w.mL ?? 0, w.grams === undefined ? "volume" : w.grams < 100 ? "grams" : "mass", units),
+        w.name,
+      );
     case "time":
-      return `${said(w.minutes, "time", units)} ${w.label}${w.low !== undefined && w.high !== undefined ? `, ${said(w.low, "time", units)} to ${said(w.high, "time", units)}` : ""}`;
+      return `${said(w.minutes, "time", units)} ${w.label}${w.low !== undefined && w.high !== undefined ? CALCULATOR_PART.to(said(w.low, "time", units), said(w.high, "time", units)) : ""}`;
     case "probe":
-      return `${said(w.pullC, "temp", units)} in the middle${w.restToC === undefined ? "" : `, rising to ${said(w.restToC, "temp", units)}`}`;
+      return CALCULATOR_PART.inTheMiddle(
+        said(w.pullC, "temp", units),
+        w.restToC === undefined ? "" : `, rising to ${said(w.restToC, "temp", units)}`,
+      );
     default:
-      return `${w.label} keeps in the ${w.place}${w.max === undefined ? "" : ` ${said(w.max, "time", units)} at most`}${w.min && w.min >= 1 ? `, after ${said(w.min, "time", units)}` : ""}`;
+      return CALCULATOR_PART.keepsInThe(
+        w.label,
+        w.place,
+        w.max === undefined ? "" : ` ${said(w.max, "time", units)} at most`,
+        w.min && w.min >= 1 ? `, after ${said(w.min, "time", units)}` : "",
+      );
   }
 }

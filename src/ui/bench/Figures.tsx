@@ -3,6 +3,7 @@ import { Lock } from "lucide-react";
 import { inUnits } from "@/core/bench/in-units";
 import type { Field, Figure } from "@/core/bench/panel";
 import { said, typedAs, type Units } from "@/core/bench/quantity";
+import { FIGURES } from "@/words/bench";
 import { Choice } from "../shell/Choice";
 
 /** A figure that the cook has fixed, and the field that follows it. */
@@ -26,7 +27,7 @@ interface FiguresProps {
 export function Figures({ figures, units, wish, fields, onWish, onLetGo }: FiguresProps) {
   return (
     <table className="mt-3 w-full max-w-[46rem] text-[14.5px]">
-      <caption className="sr-only">Results. Lock one to work backwards from it</caption>
+      <caption className="sr-only">{FIGURES.resultsLockOneToWork}</caption>
       <tbody>
         {figures.map((f) => {
           const fixed = wish?.figure === f.key;
@@ -41,14 +42,14 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                   <span className="inline-flex flex-wrap items-baseline justify-end gap-2">
                     <input
                       className="field clock w-28 text-right"
-                      aria-label={`${f.label}, locked at`}
+                      aria-label={FIGURES.lockedAt(f.label)}
                       value={wish.text}
                       onChange={(e) => onWish({ ...wish, text: e.target.value })}
                     />
                     <span className="text-[13px] text-quiet">
-                      by{" "}
+                      {FIGURES.by}{" "}
                       <Choice
-                        label="Field to change"
+                        label={FIGURES.fieldToChange}
                         className="text-[13px]"
                         value={wish.field}
                         options={fields.map((x) => [x.key, x.label.trim().toLowerCase()])}
@@ -63,7 +64,7 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                     </span>
                     {f.low !== undefined && f.high !== undefined && Number.isFinite(f.value) && (
                       <span className="clock block text-[12.5px] text-quiet">
-                        {said(f.low, f.of, units)} to {said(f.high, f.of, units)}
+                        {said(f.low, f.of, units)} {FIGURES.to} {said(f.high, f.of, units)}
                       </span>
                     )}
                   </>
@@ -74,8 +75,8 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                   type="button"
                   className={`inline-flex size-7 cursor-pointer items-center justify-center rounded ${fixed ? "bg-saffron-wash text-saffron-ink" : "text-quiet hover:text-rim"}`}
                   aria-pressed={fixed}
-                  aria-label={fixed ? `Unlock ${f.label}` : `Lock ${f.label} and work backwards from it`}
-                  title={fixed ? "Unlock" : "Lock, and work backwards from it"}
+                  aria-label={fixed ? FIGURES.unlockNamed(f.label) : FIGURES.lockAndWorkBackwardsFromItNamed(f.label)}
+                  title={fixed ? FIGURES.unlock : FIGURES.lockAndWorkBackwardsFromIt}
                   disabled={!fixed && (!Number.isFinite(f.value) || fields.length === 0)}
                   onClick={() =>
                     fixed

@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { BenchAnswer } from "@/core/bench/ask";
+import { FREE_PANEL } from "@/words/bench";
 import { Choice } from "../shell/Choice";
 import { useAddress } from "../shell/use-address";
 import { PanelView } from "./PanelView";
@@ -55,17 +56,17 @@ function IntoDish({
   });
   return (
     <details className="mt-2 text-[14px]">
-      <summary className="cursor-pointer text-rim">Use in a dish</summary>
+      <summary className="cursor-pointer text-rim">{FREE_PANEL.useInADish}</summary>
       <p className="flex flex-wrap items-center gap-2 pt-1.5">
-        <Choice label="Dish" value={slug} options={dishes.map((d) => [d.slug, d.name])} onChange={setSlug} />
+        <Choice label={FREE_PANEL.dish} value={slug} options={dishes.map((d) => [d.slug, d.name])} onChange={setSlug} />
         <Choice
-          label="Component"
+          label={FREE_PANEL.component}
           value={chosen?.id ?? ""}
           options={dish?.components.map((c) => [c.id, c.name]) ?? []}
           onChange={setComponent}
         />
         <Link className="act" href={`/d/${slug}/dish?${query}`}>
-          Open
+          {FREE_PANEL.open}
         </Link>
       </p>
     </details>

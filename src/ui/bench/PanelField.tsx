@@ -3,6 +3,7 @@ import { useId } from "react";
 import { inUnits } from "@/core/bench/in-units";
 import type { Field } from "@/core/bench/panel";
 import { bareUnit, type Units } from "@/core/bench/quantity";
+import { PANEL_FIELD } from "@/words/bench";
 import { Choice } from "../shell/Choice";
 
 interface PanelFieldProps {
@@ -54,7 +55,7 @@ export function PanelField({ field: f, units, text, follows, wrong, onText }: Pa
           onChange={(e) => onText(e.target.value)}
         />
         <span id={hint} className="text-[12.5px] text-quiet">
-          when and what, one after another: {f.hint}
+          {PANEL_FIELD.whenAndWhatOneAfterAnother} {f.hint}
         </span>
       </label>
     );
@@ -86,7 +87,7 @@ export function PanelField({ field: f, units, text, follows, wrong, onText }: Pa
       </span>
       {(f.hint || follows) && (
         <span id={hint} className="text-[12.5px] text-quiet">
-          {follows ? "calculated from the locked result" : inUnits(f.hint ?? "", units)}
+          {follows ? PANEL_FIELD.calculatedFromTheLockedResult : inUnits(f.hint ?? "", units)}
         </span>
       )}
     </label>

@@ -6,6 +6,7 @@ import { type Calculated, type Field, type Panel, startOf, startText, visibleFie
 import { panelOf } from "@/core/bench/panels";
 import { readFigure, typedAs, type Units } from "@/core/bench/quantity";
 import { HARD_STOPS } from "@/core/catalogue";
+import { PANEL_VIEW } from "@/words/bench";
 import { CurveChart } from "../charts/CurveChart";
 import { useUnits } from "../shell/conventions";
 import { Figures, type Wished } from "./Figures";
@@ -73,7 +74,7 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
           />
         ))}
       </form>
-      <section aria-label="Results" className="min-w-0" aria-busy={busy}>
+      <section aria-label={PANEL_VIEW.results} className="min-w-0" aria-busy={busy}>
         {wrong && (
           <p id={wrongId} role="alert" className="mb-3 border-l-[3px] border-beet py-0.5 pl-3 text-[14.5px]">
             {inUnits(wrong.message, units)}
@@ -81,10 +82,10 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
         )}
         {shown && (
           <div>
-            {wrong && <p className="pb-1 text-[13px] text-quiet">As it was before:</p>}
+            {wrong && <p className="pb-1 text-[13px] text-quiet">{PANEL_VIEW.asItWasBefore}</p>}
             <p className="max-w-[46rem] font-serif text-[20px] leading-snug" aria-live="polite" data-headline>
               {inUnits(shown.result.headline, units)}
-              {busy && <span className="text-[14px] text-quiet"> Calculating …</span>}
+              {busy && <span className="text-[14px] text-quiet"> {PANEL_VIEW.calculating}</span>}
             </p>
             <Figures
               figures={shown.result.figures}
@@ -184,11 +185,11 @@ function Notes({ notes, units }: { readonly notes: NonNullable<Calculated["notes
     <div className="my-3 flex max-w-[46rem] flex-col gap-2 text-[14px]">
       {notes.map((n) => (
         <p key={n.text} className={n.caution ? "border-l-[3px] border-beet pl-3" : "text-quiet"}>
-          {n.caution && <span className="sr-only">Caution: </span>}
+          {n.caution && <span className="sr-only">{PANEL_VIEW.caution} </span>}
           {inUnits(n.text, units)}
         </p>
       ))}
-      {notes.some((n) => n.caution) && <p className="text-[13px] text-quiet">Local codes and your own health authority come first.</p>}
+      {notes.some((n) => n.caution) && <p className="text-[13px] text-quiet">{PANEL_VIEW.localCodesAndYourOwn}</p>}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
 import { type Watershed, weightText } from "@/core/sheets/watershed";
+import { BREAKDOWN_MAP } from "@/words/breakdown-map";
 import { colourOf } from "../route-chart/colours";
 import { useSpoken } from "../shell/conventions";
 import { layoutMap, type PlacedPool, type PlacedStream } from "./layout";
@@ -69,13 +70,13 @@ export function BreakdownMap({ watershed, selected, selectedStream, onSelect, on
         // Words stay readable: rather than under nine tenths of its size the map is pushed sideways.
         style={{ minWidth: layout.width * 0.9 }}
         role="application"
-        aria-label="Breakdown map. Arrow keys move between components, Enter opens one. The table below shows the same."
+        aria-label={BREAKDOWN_MAP.breakdownMapArrowKeysMove}
         onPointerMove={move}
         onPointerUp={drop}
         onPointerLeave={() => setPull(undefined)}
         onKeyDown={walk}
       >
-        <title>Breakdown map</title>
+        <title>{BREAKDOWN_MAP.breakdownMap}</title>
         <defs>
           <pattern id="map-short" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="6" height="6" fill="var(--paper)" />
@@ -160,7 +161,7 @@ interface CourseProps {
 function Course({ placed, kind, quiet, lit, onPress, onHover }: CourseProps) {
   const { stream, path, width, end } = placed;
   const unused = stream.to === undefined;
-  const said = `${stream.name}: ${stream.amount}, ${unused ? "unused" : `for ${stream.stepName}`}${stream.short ? "; more is used than made" : ""}`;
+  const said = `${stream.name}: ${stream.amount}, ${unused ? "unused" : BREAKDOWN_MAP.forIt(stream.stepName)}${stream.short ? BREAKDOWN_MAP.moreIsUsedThanMade : ""}`;
   return (
     // biome-ignore lint/a11y/useSemanticElements: a course in a drawing is pressed
     <g
@@ -198,7 +199,7 @@ function Course({ placed, kind, quiet, lit, onPress, onHover }: CourseProps) {
             strokeWidth={3}
             paintOrder="stroke"
           >
-            {stream.amount === "all of it" ? "unused" : `${stream.amount} unused`}
+            {stream.amount === "all of it" ? "unused" : BREAKDOWN_MAP.unused(stream.amount)}
           </text>
           <text
             x={end[0] + 12}
@@ -252,7 +253,7 @@ function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
   const spoken = useSpoken();
   const { pool, x, y, width, height } = place;
   const colour = colourOf(pool.kind);
-  const said = `${pool.name}, ${pool.kind}${pool.onHand ? ", on hand" : ""}${pool.raw.count ? `; ${pool.raw.count} ingredients, ${spoken(weightText(pool.raw))}` : ""}${pool.methods > 1 ? `; ${pool.methods} methods` : ""}`;
+  const said = `${pool.name}, ${pool.kind}${pool.onHand ? BREAKDOWN_MAP.onHand : ""}${pool.raw.count ? BREAKDOWN_MAP.ingredients(pool.raw.count, spoken(weightText(pool.raw))) : ""}${pool.methods > 1 ? BREAKDOWN_MAP.methods(pool.methods) : ""}`;
   const left = x - width / 2;
   const top = y - height / 2;
   // A basin: level above, rounded below; the table's is a board on two feet.
@@ -300,7 +301,7 @@ function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
         ))}
         {pool.onHand && (
           <text x={x} y={top - 5} textAnchor="middle" fontSize={11} fill="var(--quiet)">
-            in the larder
+            {BREAKDOWN_MAP.inTheLarder}
           </text>
         )}
       </g>
@@ -318,7 +319,7 @@ function PoolMark({ place, selected, target, onSelect, onPull }: PoolProps) {
             onPull(e);
           }}
         >
-          <title>Drag from here to where it goes</title>
+          <title>{BREAKDOWN_MAP.dragFromHereToWhere}</title>
         </circle>
       )}
     </g>

@@ -1,4 +1,5 @@
 import { type Watershed, weightText } from "@/core/sheets/watershed";
+import { MAP_TABLE } from "@/words/breakdown-map";
 import { Spoken } from "../shell/conventions";
 
 /** What the map shows, for those who read it. */
@@ -6,16 +7,14 @@ export function MapTable({ watershed }: { watershed: Watershed }) {
   const nameOf = new Map(watershed.pools.map((p) => [p.id, p.name]));
   return (
     <table className="w-full max-w-[60rem] text-[14px]">
-      <caption className="pb-1 text-left text-[13.5px] text-quiet">
-        What each component is made from, what it makes, and where that goes.
-      </caption>
+      <caption className="pb-1 text-left text-[13.5px] text-quiet">{MAP_TABLE.whatEachComponentIsMade}</caption>
       <thead>
         <tr className="caps text-left">
-          <th className="font-normal">Component</th>
-          <th className="font-normal">Bought for it</th>
-          <th className="font-normal">Makes</th>
-          <th className="font-normal">Amount</th>
-          <th className="font-normal">Goes to</th>
+          <th className="font-normal">{MAP_TABLE.component}</th>
+          <th className="font-normal">{MAP_TABLE.boughtForIt}</th>
+          <th className="font-normal">{MAP_TABLE.makes}</th>
+          <th className="font-normal">{MAP_TABLE.amount}</th>
+          <th className="font-normal">{MAP_TABLE.goesTo}</th>
         </tr>
       </thead>
       <tbody>
@@ -30,22 +29,22 @@ export function MapTable({ watershed }: { watershed: Watershed }) {
               </td>
               <td className="pr-3">
                 {s?.name ?? ""}
-                {s?.byProduct && <span className="text-quiet">, by-product</span>}
+                {s?.byProduct && <span className="text-quiet">{MAP_TABLE.byProduct}</span>}
               </td>
               <td className="clock pr-3 text-[13px]">{s ? s.amount : ""}</td>
               <td>
                 {!s ? (
                   p.serves ? (
-                    "the guests"
+                    MAP_TABLE.theGuests
                   ) : (
                     "nowhere"
                   )
                 ) : s.to === undefined ? (
-                  <span className="text-saffron-ink">unused</span>
+                  <span className="text-saffron-ink">{MAP_TABLE.unused}</span>
                 ) : (
                   `${nameOf.get(s.to) ?? s.to}: ${s.stepName.toLowerCase()}`
                 )}
-                {s?.short && <span className="text-beet">, more is used than made</span>}
+                {s?.short && <span className="text-beet">{MAP_TABLE.moreIsUsedThanMade}</span>}
               </td>
             </tr>
           ));

@@ -1,7 +1,9 @@
 // The watershed laid out: pools in layers from raw goods down to the table, streams between them as wide as they are heavy.
 // Layers and their order are dagre's; what is ours is where streams leave and enter a pool, and how their courses bend.
+
 import { layout as dagreLayout, Graph } from "@dagrejs/dagre";
 import { type Pool, type Stream, type Watershed, weightText } from "@/core/sheets/watershed";
+import { LAYOUT } from "@/words/breakdown-map";
 
 export interface PlacedPool {
   readonly pool: Pool;
@@ -47,7 +49,7 @@ const INSET = 8;
 const GAP = 3;
 
 /** Ways to hand the graph to dagre: its answer hangs on the order and the weights that it is given. */
-const ORDERS = ["given", "reversed", "heavy first", "light first"] as const;
+const ORDERS = ["given", "reversed", LAYOUT.heavyFirst, LAYOUT.lightFirst] as const;
 const WEIGHTS = ["even", "main", "last", "heavy"] as const;
 const TRIALS = ORDERS.flatMap((order) => WEIGHTS.map((weights) => ({ order, weights })));
 type Trial = (typeof TRIALS)[number];
@@ -199,7 +201,7 @@ function ordered<T>(list: readonly T[], order: Trial["order"], weight: (thing: T
 const springText = (pool: Pool): string =>
   pool.raw.grams > 0
     ? weightText({ ...pool.raw, stated: true }).replace(/^/, pool.raw.stated ? "" : "≈ ")
-    : `${pool.raw.count} ingredients`;
+    : LAYOUT.ingredients(pool.raw.count);
 
 /** A name in as few lines as keep it narrow, three at most. */
 function linesOf(name: string): readonly string[] {
@@ -321,7 +323,7 @@ function withAmounts(pools: readonly PlacedPool[], streams: readonly PlacedStrea
   const labels = new Map<string, PlacedStream["label"]>();
   for (const s of [...streams].sort((a, b) => b.width - a.width)) {
     if (s.stream.to === undefined) continue;
-    const text = s.stream.amount.replace(", all of it", "").replace("no amount", "?");
+    const text = s.stream.amount.replace(LAYOUT.allOfIt, "").replace(LAYOUT.noAmount, "?");
     const w = text.length * 6.4 + 4;
     const numbers = [...s.path.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
     const pieces: [Point, Point][] = [];

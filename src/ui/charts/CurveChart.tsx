@@ -5,6 +5,7 @@ import type { Curve, Line } from "@/core/bench/panel";
 import { said, type Units } from "@/core/bench/quantity";
 import { CUP } from "@/core/measures/rounding";
 import { MASS_G } from "@/core/measures/units";
+import { CURVE_CHART } from "@/words/charts";
 
 const COLOUR: Readonly<Record<Line["look"], string>> = {
   copper: "--copper",
@@ -86,7 +87,7 @@ export function CurveChart({ curve, units }: { readonly curve: Curve; readonly u
       </figcaption>
       <div ref={frame} className="h-[230px] w-full" data-curve={curve.title} aria-hidden="true" />
       <details className="text-[13px]">
-        <summary className="cursor-pointer text-rim">Show as table</summary>
+        <summary className="cursor-pointer text-rim">{CURVE_CHART.showAsTable}</summary>
         <div className="overflow-x-auto">
           <table className="mt-1 w-full max-w-[40rem]">
             <caption className="sr-only">{curve.title}</caption>
@@ -158,7 +159,7 @@ export function tableOf(curve: Curve, units: Units): string[][] {
       if (y === undefined) return "";
       const middle = said(y, curve.y.of, units);
       return band?.[0] !== undefined && band[1] !== undefined
-        ? `${middle} (${said(band[0], curve.y.of, units)} to ${said(band[1], curve.y.of, units)})`
+        ? CURVE_CHART.to(middle, said(band[0], curve.y.of, units), said(band[1], curve.y.of, units))
         : middle;
     }),
   ]);

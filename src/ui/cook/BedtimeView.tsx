@@ -5,6 +5,7 @@ import { useMemo } from "react";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { Bedtime } from "@/core/view/bedtime";
 import { BEDTIME as WORDS } from "@/words/bedtime";
+import { BEDTIME_VIEW } from "@/words/cook";
 import { Spoken } from "../shell/conventions";
 import { useTicks } from "../shell/use-ticks";
 
@@ -51,7 +52,10 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
         <Part title={WORDS.before}>
           {b.before.map((t) => (
             <Line key={`${t.step} ${t.at}`} at={clock.near(t.at, now)}>
-              {t.name} <span className="text-quiet">{t.minutes} min</span>
+              {t.name}{" "}
+              <span className="text-quiet">
+                {t.minutes} {BEDTIME_VIEW.min}
+              </span>
             </Line>
           ))}
         </Part>
@@ -91,7 +95,8 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
             <Line key={`${w.fromStep} ${w.name}`} at="">
               {w.name}{" "}
               <span className="text-quiet">
-                counter{w.window?.max === undefined ? "" : `, ${WORDS.good(clock.fromNow(w.from + w.window.max, now))}`}
+                {BEDTIME_VIEW.counter}
+                {w.window?.max === undefined ? "" : `, ${WORDS.good(clock.fromNow(w.from + w.window.max, now))}`}
               </span>
             </Line>
           ))}

@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { FindingView } from "@/core/safety/view";
 import type { PlanView } from "@/core/view/plan-view";
+import { CALL } from "@/words/cook";
 import { callsBetween, type DialMark } from "./agenda";
 
 const SHOWN_MS = 6_000;
@@ -38,14 +39,14 @@ export function Call({ plan, now, listening, findings }: CallProps) {
       onClick={() => setCalls([])}
     >
       <span role="alert" className="contents">
-        <span className="font-serif text-[56px] leading-none font-semibold">now</span>
+        <span className="font-serif text-[56px] leading-none font-semibold">{CALL.now}</span>
         {calls.slice(0, 4).map((call) => (
           <span key={`${call.kind} ${call.step.ref}`} className="text-[28px] leading-tight font-semibold">
             {call.what}
           </span>
         ))}
       </span>
-      <span className="text-[17px]">press anywhere to go on</span>
+      <span className="text-[17px]">{CALL.pressAnywhereToGoOn}</span>
     </button>
   );
 }

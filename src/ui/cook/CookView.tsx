@@ -11,7 +11,7 @@ import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import { BEDTIME } from "@/words/bedtime";
-import { LOG, PLAN } from "@/words/cook";
+import { COOK_VIEW, LOG, PLAN } from "@/words/cook";
 import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
@@ -59,7 +59,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
     const delivery = await deliver(slug);
     setBusy(undefined);
     setWithheld(delivery.status === "withheld" ? delivery.steps : []);
-    if (delivery.status === "waiting") setTrouble("The server does not answer. Your press is kept here and sent as soon as it does.");
+    if (delivery.status === "waiting") setTrouble(COOK_VIEW.theServerDoesNotAnswer);
     else {
       setTrouble(delivery.status === "delivered" ? delivery.warning : delivery.message);
       router.refresh();
@@ -127,7 +127,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   const end = async () => {
     const answer = await ask(`/api/dishes/${slug}/run`, "DELETE");
     setTrouble(answer.ok ? undefined : reason(answer));
-    if (answer.ok) toast("The run has ended. Its log is kept.");
+    if (answer.ok) toast(COOK_VIEW.theRunHasEndedIts);
     router.refresh();
   };
   const safety = useSafety(slug, version);
@@ -154,7 +154,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
             <p className="max-w-[52ch] pt-1 pb-3 text-[16px]">{PLAN.leftOpenText}</p>
             <div className="flex flex-wrap gap-4">
               <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={end}>
-                End the run
+                {COOK_VIEW.endTheRun}
               </button>
               <button type="button" className="act min-h-[56px] px-7 text-[18px]" onClick={() => setGoingOn(true)}>
                 {PLAN.goOn}
@@ -166,11 +166,11 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
       {running && <PlanNotes plan={plan} slug={slug} around={around} />}
       <div className="mx-auto grid max-w-[70rem] gap-x-12 gap-y-5 px-4 pt-5 pb-14 sm:px-7 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
         <Call plan={plan} now={now} listening={running} findings={findings} />
-        <h1 className="sr-only">Cook</h1>
-        <section aria-label="The dial">
+        <h1 className="sr-only">{COOK_VIEW.cook}</h1>
+        <section aria-label={COOK_VIEW.theDial}>
           <Dial marks={agenda.marks} now={now} kindOf={kindOf} clock={clock} />
         </section>
-        <section aria-label="The next hour" className="max-md:order-3">
+        <section aria-label={COOK_VIEW.theNextHour} className="max-md:order-3">
           <ul>
             {agenda.marks.slice(0, 7).map((mark) => (
               <li
@@ -186,17 +186,17 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
           </ul>
           {agenda.marks.length === 0 && agenda.later[0] && (
             <p className="mt-4 text-center text-[16px] text-quiet">
-              Next: {lower(agenda.later[0].name)}, {clock.dayTime(agenda.later[0].start)}.
+              {COOK_VIEW.next} {lower(agenda.later[0].name)}, {clock.dayTime(agenda.later[0].start)}.
             </p>
           )}
         </section>
-        <section aria-label="At hand" aria-live="polite" className="md:col-start-2 md:row-span-2 md:row-start-1">
+        <section aria-label={COOK_VIEW.atHand} aria-live="polite" className="md:col-start-2 md:row-span-2 md:row-start-1">
           {trouble && (
             <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
               {trouble}
               {withheld.length > 0 && (
                 <span className="block pt-1 text-[15px]">
-                  Your press is saved with its time and sent as soon as that is done.{" "}
+                  {COOK_VIEW.yourPressIsSavedWith}{" "}
                   <button
                     type="button"
                     className="link min-h-[44px]"
@@ -205,7 +205,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                       void send();
                     }}
                   >
-                    Discard
+                    {COOK_VIEW.discard}
                   </button>
                 </span>
               )}
@@ -226,17 +226,18 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                   <h2 className="text-[26px]">{PLAN.allDone}</h2>
                   <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">{PLAN.allDoneText}</p>
                   <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main onClick={end}>
-                    End the run
+                    {COOK_VIEW.endTheRun}
                   </button>
                 </div>
               )}
               {moved.length > 0 && (
                 <div className="mb-4 border-l-[3px] border-saffron bg-saffron-wash py-2 pl-4" role="status">
-                  <h2 className="text-[18px]">{moved.length === 1 ? "One step has moved" : `${moved.length} steps have moved`}</h2>
+                  <h2 className="text-[18px]">{moved.length === 1 ? COOK_VIEW.oneStepHasMoved : COOK_VIEW.stepsHaveMoved(moved.length)}</h2>
                   <ul className="text-[15px]">
                     {moved.slice(0, 4).map(({ step, by }) => (
                       <li key={step.ref}>
-                        {step.name}: now {clock.dayTime(step.start)}, {spokenDuration(Math.abs(by))} {by > 0 ? "later" : "earlier"}
+                        {step.name}
+                        {COOK_VIEW.now} {clock.dayTime(step.start)}, {spokenDuration(Math.abs(by))} {by > 0 ? "later" : "earlier"}
                       </li>
                     ))}
                   </ul>
@@ -256,7 +257,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
               ))}
               {alone.length > 0 && (
                 <>
-                  <h2 className="caps mt-6 mb-1 font-sans font-normal">Running by itself</h2>
+                  <h2 className="caps mt-6 mb-1 font-sans font-normal">{COOK_VIEW.runningByItself}</h2>
                   <ul>
                     {alone.map((step) => (
                       <AloneRow key={step.ref} {...card(step)} />
@@ -264,7 +265,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                   </ul>
                 </>
               )}
-              {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">Later</h2>}
+              {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">{COOK_VIEW.later}</h2>}
               <ol>
                 {agenda.later.slice(0, 8).map((step) => (
                   <li key={step.ref} className="grid grid-cols-[6.6rem_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
@@ -276,9 +277,9 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                       type="button"
                       className="link min-h-[44px] px-2 text-[14px]"
                       onClick={() => press("started", step)}
-                      aria-label={`Start now: ${step.name}`}
+                      aria-label={COOK_VIEW.startNowNamed(step.name)}
                     >
-                      Start now
+                      {COOK_VIEW.startNow}
                     </button>
                   </li>
                 ))}
@@ -317,9 +318,9 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
               )}
               {!served && (
                 <p className="border-t border-rule pt-3 text-[15px]">
-                  Finished, or cancelled?{" "}
+                  {COOK_VIEW.finishedOrCancelled}{" "}
                   <button type="button" className="link min-h-[44px] px-1" onClick={end}>
-                    End the run
+                    {COOK_VIEW.endTheRun}
                   </button>
                 </p>
               )}

@@ -1,5 +1,6 @@
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import { DIAL } from "@/words/cook";
 import { colourOf } from "../route-chart/colours";
 import type { DialMark } from "./agenda";
 
@@ -25,11 +26,7 @@ export function Dial({ marks, now, kindOf, clock }: DialProps) {
       viewBox="0 0 360 360"
       className="mx-auto block w-full max-w-[290px] md:max-w-[400px]"
       role="img"
-      aria-label={
-        next
-          ? `Next in ${spokenDuration(next.at - now)}: ${next.what}. ${marks.length} events in the next hour; the list shows the same.`
-          : "No hands needed in the next hour."
-      }
+      aria-label={next ? DIAL.nextInEventsInThe(spokenDuration(next.at - now), next.what, marks.length) : DIAL.noHandsNeededInThe}
     >
       {Array.from({ length: 60 }, (_, i) => {
         const [x0, y0] = point(now + i, 164);
@@ -69,14 +66,14 @@ export function Dial({ marks, now, kindOf, clock }: DialProps) {
         <div className="flex h-full flex-col items-center justify-center text-center">
           {next ? (
             <>
-              <span className="font-serif text-[50px] leading-none font-semibold">{next.at <= now ? "now" : `${next.at - now} min`}</span>
+              <span className="font-serif text-[50px] leading-none font-semibold">{next.at <= now ? "now" : DIAL.min(next.at - now)}</span>
               <span className="mt-1 text-[19px] leading-tight font-semibold">{next.what}</span>
               <span className="mt-0.5 text-[14px] text-quiet">
                 {SHAPES[next.kind]} {clock.time(next.at)}
               </span>
             </>
           ) : (
-            <span className="font-serif text-[26px] leading-tight">Nothing for an hour</span>
+            <span className="font-serif text-[26px] leading-tight">{DIAL.nothingForAnHour}</span>
           )}
         </div>
       </foreignObject>

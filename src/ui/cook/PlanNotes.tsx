@@ -2,7 +2,7 @@
 // What the plan under way cannot keep, what it plans shorter, what must go: shown before anything else.
 import type { Conflict } from "@/core/sheets/conflict";
 import type { PlanView } from "@/core/view/plan-view";
-import { PLAN } from "@/words/cook";
+import { PLAN, PLAN_NOTES } from "@/words/cook";
 import { Repairs } from "../shell/Repairs";
 
 interface PlanNotesProps {
@@ -25,10 +25,10 @@ export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
   const whole = waysFor(undefined);
   if (plan.exceptions.length + plan.shortened.length + plan.gone.length === 0) return null;
   return (
-    <section aria-label="About this plan" className="mx-auto max-w-[70rem] px-4 pt-5 text-[15.5px] sm:px-7">
+    <section aria-label={PLAN_NOTES.aboutThisPlan} className="mx-auto max-w-[70rem] px-4 pt-5 text-[15.5px] sm:px-7">
       {plan.gone.map((name) => (
         <p key={name} role="alert" className="mb-2 border-l-[3px] border-beet pl-3">
-          <strong className="font-semibold text-beet">Danger</strong> {PLAN.gone(name)}
+          <strong className="font-semibold text-beet">{PLAN_NOTES.danger}</strong> {PLAN.gone(name)}
         </p>
       ))}
       {plan.exceptions.length > 0 && (
@@ -56,7 +56,7 @@ export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
       {plan.shortened.length > 0 && (
         <details className="border-l-[3px] border-saffron pl-3">
           <summary className="min-h-[44px] cursor-pointer py-2">
-            {PLAN.shortened}: {plan.shortened.length === 1 ? "1 step" : `${plan.shortened.length} steps`}
+            {PLAN.shortened}: {plan.shortened.length === 1 ? PLAN_NOTES.n1Step : PLAN_NOTES.steps(plan.shortened.length)}
           </summary>
           <ul>
             {plan.shortened.map((s) => (

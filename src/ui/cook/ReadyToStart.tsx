@@ -2,6 +2,7 @@ import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
+import { READY_TO_START } from "@/words/cook";
 import { FindingCard } from "../safety/FindingCard";
 import type { useSafety } from "../safety/use-safety";
 
@@ -22,14 +23,14 @@ export function ReadyToStart({ plan, findings, safety, clock, onStart }: ReadyTo
   const open = severe.filter((f) => !f.acknowledged);
   return (
     <div className="border-l-[3px] border-saffron pl-4">
-      <h2 className="text-[26px]">Ready when you are</h2>
+      <h2 className="text-[26px]">{READY_TO_START.readyWhenYouAre}</h2>
       <p className="max-w-[46ch] pt-1 pb-3 text-[16px]">
-        {first && `The first hands-on step is ${lower(first.name)}, ${clock.dayTime(first.start)}. `}
-        What you press is recorded, and the plan follows what happens.
+        {first && READY_TO_START.theFirstHandsOnStepIs(lower(first.name), clock.dayTime(first.start))}
+        {READY_TO_START.whatYouPressIsRecorded}
       </p>
       {severe.length > 0 && (
         <div className="pb-4">
-          <h3 className="text-[19px]">{open.length ? "Read these before you start" : "You have read these"}</h3>
+          <h3 className="text-[19px]">{open.length ? READY_TO_START.readTheseBeforeYouStart : READY_TO_START.youHaveReadThese}</h3>
           {safety.trouble && (
             <p role="alert" className="my-2 border-l-[3px] border-beet pl-3">
               {safety.trouble}
@@ -41,11 +42,11 @@ export function ReadyToStart({ plan, findings, safety, clock, onStart }: ReadyTo
         </div>
       )}
       <button type="button" className="act min-h-[56px] px-7 text-[18px]" data-main disabled={open.length > 0} onClick={onStart}>
-        Start the run
+        {READY_TO_START.startTheRun}
       </button>
       {open.length > 0 && (
         <p className="pt-1 text-[14px] text-quiet">
-          {open.some((f) => f.hard) ? "Fix what is past a limit first." : `${open.length} still to read.`}
+          {open.some((f) => f.hard) ? READY_TO_START.fixWhatIsPastA : READY_TO_START.stillToRead(open.length)}
         </p>
       )}
     </div>

@@ -10,7 +10,7 @@ import { looksOf } from "@/core/view/looks";
 import type { StepView } from "@/core/view/plan-view";
 import { checkText } from "@/core/view/step-check";
 import { withAmounts } from "@/core/view/with-amounts";
-import { LOOKS } from "@/words/cook";
+import { LOOKS, STEP_CARDS } from "@/words/cook";
 import { placeWords } from "../route-chart/words";
 import { FindingCard } from "../safety/FindingCard";
 import { Spoken } from "../shell/conventions";
@@ -40,7 +40,7 @@ function Checks({ step, findings, now, clock }: Pick<CardProps, "step" | "findin
       data-check={now >= c.at ? "due" : "later"}
       className={now >= c.at ? "my-1 border-l-[3px] border-saffron pl-3 text-[18px]" : "text-[15px] text-quiet"}
     >
-      {now >= c.at ? "Check now: " : `Check ${clock.near(c.at, now)}: `}
+      {now >= c.at ? STEP_CARDS.checkNow : STEP_CARDS.check(clock.near(c.at, now))}
       <Spoken>{checkText(c)}</Spoken>
     </p>
   ));
@@ -60,25 +60,26 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
   const looks = looksOf(step);
   const [answer, setAnswer] = useState<{ readonly remaining: Remaining; readonly now: number; readonly at: number }>();
   return (
-    <article aria-label={`Running: ${step.name}`} className="mb-4 border-l-[5px] border-rim py-1 pl-4">
+    <article aria-label={STEP_CARDS.running(step.name)} className="mb-4 border-l-[5px] border-rim py-1 pl-4">
       <p className="text-[14px] text-quiet">
-        {component}, since {clock.near(step.start, now)}, <Spoken>{placeWords(step)}</Spoken>
+        {component}
+        {STEP_CARDS.since} {clock.near(step.start, now)}, <Spoken>{placeWords(step)}</Spoken>
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
       {step.cue && (
         <p className="text-[21px] leading-snug">
-          until {step.cue}
-          {step.probeC !== undefined && <Spoken>{`, ${step.probeC} °C in the middle`}</Spoken>}
+          {STEP_CARDS.until} {step.cue}
+          {step.probeC !== undefined && <Spoken>{STEP_CARDS.cInTheMiddle(step.probeC)}</Spoken>}
         </p>
       )}
       <p className="pb-2 text-[16px]">
         {step.paused
           ? "paused"
           : left > 0
-            ? `until about ${clock.near(step.end, now)}, in ${spokenDuration(left)}`
+            ? STEP_CARDS.untilAboutIn(clock.near(step.end, now), spokenDuration(left))
             : left === 0
-              ? "due now"
-              : `due since ${clock.near(step.end, now)}`}
+              ? STEP_CARDS.dueNow
+              : STEP_CARDS.dueSince(clock.near(step.end, now))}
         {looks &&
           (now < step.start + looks.from
             ? `; ${LOOKS.first(clock.near(step.start + looks.from, now), looks.every)}`
@@ -98,11 +99,11 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
       <Checks step={step} findings={findings} now={now} clock={clock} />
       <div className="flex flex-wrap gap-2.5">
         <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
-          {busy ? "Saving" : "Done"}
+          {busy ? STEP_CARDS.saving : STEP_CARDS.done}
         </button>
         {step.split && (
           <button type="button" className={BIG} disabled={busy} onClick={() => onPress(step.paused ? "taken-up" : "put-down")}>
-            {step.paused ? "Resume" : "Pause"}
+            {step.paused ? STEP_CARDS.resume : STEP_CARDS.pause}
           </button>
         )}
         {looks &&
@@ -132,9 +133,9 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
               setAnswer(undefined);
               onPress("estimate", Math.max(left, 0) + minutes);
             }}
-            aria-label={`${step.name}: not yet, ${minutes} minutes more`}
+            aria-label={STEP_CARDS.notYetMinutesMore(step.name, minutes)}
           >
-            {minutes} min more
+            {minutes} {STEP_CARDS.minMore}
           </button>
         ))}
         <button
@@ -142,9 +143,9 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
           className="link min-h-[56px] px-2"
           disabled={busy}
           onClick={() => onPress("withdrawn")}
-          aria-label={`Undo: ${step.name}`}
+          aria-label={STEP_CARDS.undoNamed(step.name)}
         >
-          Undo
+          {STEP_CARDS.undo}
         </button>
       </div>
     </article>
@@ -154,17 +155,19 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
 /** A step that runs for hours with nobody's hands. */
 export function AloneRow({ step, component, now, clock, busy, findings, onPress }: CardProps) {
   return (
-    <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-t border-rule py-1.5" aria-label={`Running: ${step.name}`}>
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-t border-rule py-1.5" aria-label={STEP_CARDS.running(step.name)}>
       <span>
         <span className="text-[17px] font-medium">{step.name}</span> <span className="text-[14px] text-quiet">{lower(component)}</span>
         <span className="block text-[15px]">
-          since {clock.near(step.start, now)}, until {step.cue ? `${step.cue}, ` : ""}about {clock.near(step.end, now)}
+          {STEP_CARDS.since2} {clock.near(step.start, now)}
+          {STEP_CARDS.andUntil} {step.cue ? `${step.cue}, ` : ""}
+          {STEP_CARDS.about} {clock.near(step.end, now)}
         </span>
         {/* A check that is due stands in a card of its own. */}
         <Checks step={step} findings={findings.filter((f) => f.check && now < step.start + f.check.afterMinutes)} now={now} clock={clock} />
       </span>
       <button type="button" className="act min-h-[56px] px-5 text-[17px]" disabled={busy} onClick={() => onPress("ended")}>
-        Done
+        {STEP_CARDS.done}
       </button>
     </li>
   );
@@ -173,10 +176,10 @@ export function AloneRow({ step, component, now, clock, busy, findings, onPress 
 /** What is to be looked at now of a step that runs by itself, or is done. */
 export function CheckCard({ step, component, now, clock, findings }: CardProps) {
   return (
-    <article aria-label={`Check: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
+    <article aria-label={STEP_CARDS.checkNamed(step.name)} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
       <p className="text-[14px] text-quiet">
         {component}, {lower(step.name)},{" "}
-        {step.state === "done" ? `done ${clock.near(step.end, now)}` : `since ${clock.near(step.start, now)}`}
+        {step.state === "done" ? STEP_CARDS.doneNamed(clock.near(step.end, now)) : STEP_CARDS.sinceNamed(clock.near(step.start, now))}
       </p>
       <Checks step={step} findings={findings} now={now} clock={clock} />
     </article>
@@ -188,15 +191,18 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
   const late = now - step.start;
   const open = findings.some((f) => f.severity === "stop" && !f.acknowledged);
   return (
-    <article aria-label={`${late >= -5 ? "Due" : "Next"}: ${step.name}`} className="mb-4 border-l-[5px] border-saffron py-1 pl-4">
+    <article
+      aria-label={`${late >= -5 ? STEP_CARDS.due : STEP_CARDS.next}: ${step.name}`}
+      className="mb-4 border-l-[5px] border-saffron py-1 pl-4"
+    >
       <p className="text-[14px] text-quiet">
-        {component}, {late > 0 ? `due since ${clock.near(step.start, now)}` : late >= -5 ? "now" : clock.dayTime(step.start)};{" "}
+        {component}, {late > 0 ? STEP_CARDS.dueSince(clock.near(step.start, now)) : late >= -5 ? "now" : clock.dayTime(step.start)};{" "}
         {spokenDuration(step.pieces.reduce((sum, [a, b]) => sum + b - a, 0))}, <Spoken>{placeWords(step)}</Spoken>
       </p>
       <h2 className="text-[24px]">{step.name}</h2>
       {withAmounts(step) !== "" && (
         <p className="text-[16px]">
-          with <Spoken>{withAmounts(step)}</Spoken>
+          {STEP_CARDS.withIt} <Spoken>{withAmounts(step)}</Spoken>
         </p>
       )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
@@ -207,10 +213,16 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
         ))}
       <div className="flex flex-wrap gap-2.5 pt-2">
         <button type="button" className={BIG} data-main disabled={busy || open} onClick={() => onPress("started")}>
-          {busy ? "Saving" : "Start"}
+          {busy ? STEP_CARDS.saving : STEP_CARDS.start}
         </button>
-        <button type="button" className={BIG} disabled={busy} onClick={() => onPress("ended")} aria-label={`Done already: ${step.name}`}>
-          Done already
+        <button
+          type="button"
+          className={BIG}
+          disabled={busy}
+          onClick={() => onPress("ended")}
+          aria-label={STEP_CARDS.doneAlreadyNamed(step.name)}
+        >
+          {STEP_CARDS.doneAlready}
         </button>
       </div>
     </article>

@@ -1,7 +1,9 @@
 // What the Cook view shows at a moment: what runs, what is due, what comes next, what stands round the dial. No React here.
+
 import { looksFrom } from "@/core/view/looks";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import type { Checked } from "@/core/view/step-check";
+import { AGENDA } from "@/words/cook";
 
 export interface DialMark {
   readonly at: number;
@@ -60,9 +62,9 @@ export function marksOf(plan: PlanView, now: number, watched: readonly Checked[]
     for (const round of step.rounds) marks.push({ at: round.at, step, what: round.what, kind: "round" });
     if (step.state === "running")
       for (const at of looksFrom(step, now, step.end > now ? step.end - 1 : now + OVERDUE_LOOKS_MINUTES))
-        if (at !== step.end) marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : "check it", kind: "check" });
+        if (at !== step.end) marks.push({ at, step, what: step.cue ? `check: ${step.cue}` : AGENDA.checkIt, kind: "check" });
     if (step.end > step.start + 1 && (step.state === "running" || step.attention !== "hands"))
-      marks.push({ at: step.end, step, what: `${step.name} ends`, kind: "end" });
+      marks.push({ at: step.end, step, what: AGENDA.ends(step.name), kind: "end" });
   }
   return marks.filter((m) => m.at >= now && m.at < now + 60).sort((a, b) => a.at - b.at || (a.kind < b.kind ? -1 : 1));
 }

@@ -1,5 +1,6 @@
 // Presses of the Cook view on their way to the log. A press is kept in the browser until the server has it on disk,
 // so that a lost connection, a reload or a flat battery loses none. Each carries a key: sent twice it counts once.
+import { PRESS_QUEUE } from "@/words/cook";
 import { ask } from "../shell/ask";
 
 export interface Press {
@@ -72,13 +73,13 @@ export async function deliver(slug: string): Promise<Delivery> {
     });
     if (answer.status === 0 || answer.status >= 500) return { status: "waiting" };
     if (answer.status === 409 && Array.isArray(answer.body.findings)) {
-      withheld ??= answer.body.message ?? "A danger has to be acknowledged first.";
+      withheld ??= answer.body.message ?? PRESS_QUEUE.aDangerHasToBe;
       steps.add(press.step);
       continue;
     }
     const key = press.key;
     without(slug, (p) => p.key === key);
-    if (!answer.ok) return { status: "refused", message: answer.body.message ?? "The server did not take it." };
+    if (!answer.ok) return { status: "refused", message: answer.body.message ?? PRESS_QUEUE.theServerDidNotTakeIt };
     plan = String(answer.body.plan ?? "");
     if (typeof answer.body.warning === "string") warning = answer.body.warning;
   }

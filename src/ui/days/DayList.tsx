@@ -4,6 +4,7 @@ import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { withAmounts } from "@/core/view/with-amounts";
+import { DAY_LIST } from "@/words/days";
 import { placeWords } from "../route-chart/words";
 import { Spoken } from "../shell/conventions";
 
@@ -19,7 +20,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
           {day.parts.map((part) => (
             <div key={part.name}>
               <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">
-                {part.name}, {spokenDuration(part.entries.reduce((sum, e) => sum + e.minutes, 0))} by hand
+                {part.name}, {spokenDuration(part.entries.reduce((sum, e) => sum + e.minutes, 0))} {DAY_LIST.byHand}
               </h3>
               <ul>
                 {part.entries.map((entry) => (
@@ -29,13 +30,16 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                   >
                     <span className="clock text-[14px]">{clock.time(entry.at)}</span>
                     <span>
-                      <span className="font-medium">{entry.what === "end" ? `${entry.step.name}: finish it` : entry.step.name}</span>
+                      <span className="font-medium">{entry.what === "end" ? DAY_LIST.finishIt(entry.step.name) : entry.step.name}</span>
                       <span className="text-[13.5px] text-quiet">
                         {" "}
                         {lower(component(entry.step.component))}
                         {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
                         {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
-                          ? `, then ${entry.step.attention === "nearby" ? "keep an eye on it" : "unattended"} until ${whenOver(entry.step, clock, entry.at)}`
+                          ? DAY_LIST.thenUntil(
+                              entry.step.attention === "nearby" ? "keep an eye on it" : "unattended",
+                              whenOver(entry.step, clock, entry.at),
+                            )
                           : ""}
                         {entry.step.place !== "counter" && <Spoken>{`, ${placeWords(entry.step)}`}</Spoken>}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}
@@ -47,7 +51,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
                       )}
                       {entry.step.cue && (entry.what === "end" || entry.step.attention === "hands" || entry.minutes === 0) && (
                         <span className="block text-[13.5px]">
-                          until {entry.step.cue}
+                          {DAY_LIST.until} {entry.step.cue}
                           {entry.step.probeC !== undefined && <Spoken>{`, ${entry.step.probeC} °C`}</Spoken>}
                         </span>
                       )}
@@ -59,7 +63,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
           ))}
           {day.checks.length > 0 && (
             <>
-              <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">checks</h3>
+              <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">{DAY_LIST.checks}</h3>
               <ul className="text-[14px]">
                 {day.checks.map((check) => (
                   <li key={`${check.step.ref} ${check.at}`} className="grid grid-cols-[3.6rem_1fr] gap-x-3 py-0.5">
@@ -74,7 +78,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
           )}
           {day.rounds.length > 0 && (
             <>
-              <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">rounds</h3>
+              <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">{DAY_LIST.rounds}</h3>
               <ul className="text-[14px]">
                 {day.rounds.map((round) => (
                   <li key={`${round.step.ref} ${round.what}`}>
@@ -87,7 +91,7 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
           )}
           {day.beforeBed.length > 0 && (
             <div className="mt-3 border-l-[3px] border-night bg-night-wash/50 py-1.5 pl-3">
-              <h3 className="text-[15px]">Before bed</h3>
+              <h3 className="text-[15px]">{DAY_LIST.beforeBed}</h3>
               <ul className="text-[14px]">
                 {day.beforeBed.map((line) => (
                   <li key={line}>{line}</li>

@@ -6,7 +6,7 @@ import { lineContext } from "@/core/dish/edit/places";
 import { COMPONENT_KINDS, type ComponentKind } from "@/core/dish/kinds";
 import type { DishFile } from "@/core/dish/schema";
 import { readIngredient } from "@/core/entry/ingredient-line";
-import { EDITOR } from "@/words/editor";
+import { ADD_COMPONENT, EDITOR } from "@/words/editor";
 import { ask, reason } from "../shell/ask";
 import { Choice } from "../shell/Choice";
 import { Understood } from "./understood";
@@ -54,7 +54,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
   const add = () => {
     let made = "";
     const kind = draft.kind || undefined;
-    const done = edit(`${draft.name.trim() || "a component"} added`, (d) => {
+    const done = edit(ADD_COMPONENT.added(draft.name.trim() || "a component"), (d) => {
       const added = addComponent(d, { name: draft.name, steps: lines, ingredients: goods, ...(kind ? { kind } : {}) });
       made = added.id;
       return added.document;
@@ -66,7 +66,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
   };
   const unclear = goods.map((l) => readIngredient(l)).filter((i) => i.unclear && !i.heading);
   return (
-    <section aria-label="Add a component">
+    <section aria-label={ADD_COMPONENT.addAComponent}>
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -79,10 +79,10 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
           }
         }}
       >
-        <h2 className="pb-1 text-[18px]">Add a component</h2>
+        <h2 className="pb-1 text-[18px]">{ADD_COMPONENT.addAComponent}</h2>
         <div className="flex gap-2">
           <label className="min-w-0 flex-1 text-[13px] text-quiet">
-            Name
+            {ADD_COMPONENT.name}
             <input
               ref={first}
               // biome-ignore lint/a11y/noAutofocus: a dish without components begins with a name, and nothing else can be done here
@@ -90,17 +90,17 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
               className="field mt-0.5 w-full text-[14px] text-ink"
               value={draft.name}
               onChange={(e) => write({ name: e.target.value })}
-              placeholder="Jelly stock"
+              placeholder={ADD_COMPONENT.jellyStock}
               autoComplete="off"
             />
           </label>
           <span className="text-[13px] text-quiet">
-            Kind
+            {ADD_COMPONENT.kind}
             <Choice
-              label="Kind"
+              label={ADD_COMPONENT.kind}
               className="mt-0.5 flex text-[14px]"
               value={draft.kind}
-              none={draft.name.trim() ? `${kindOfName(draft.name)}, by its name` : "by its name"}
+              none={draft.name.trim() ? ADD_COMPONENT.byItsNameNamed(kindOfName(draft.name)) : ADD_COMPONENT.byItsName}
               options={COMPONENT_KINDS.map((k) => [k, k])}
               onChange={(kind) => write({ kind: kind as ComponentKind | "" })}
             />
@@ -140,14 +140,14 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
           </p>
         )}
         <label className="mt-2 block text-[13px] text-quiet">
-          Steps, one per line
+          {ADD_COMPONENT.stepsOnePerLine}
           <textarea
             ref={steps}
             className="field clock mt-0.5 w-full py-1.5 text-[13px] text-ink"
             rows={Math.max(3, lines.length + 1)}
             value={draft.steps}
             onChange={(e) => write({ steps: e.target.value })}
-            placeholder={"simmer 3-4h, 10 L pot, skim every 45m\nstrain 10m, makes 1.2 L stock, keeps 3d fridge"}
+            placeholder={ADD_COMPONENT.simmer34h10L}
             spellCheck={false}
           />
         </label>
@@ -162,22 +162,22 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
           </ol>
         )}
         <label className="mt-2 block text-[13px] text-quiet">
-          Ingredients, one per line
+          {ADD_COMPONENT.ingredientsOnePerLine}
           <textarea
             className="field clock mt-0.5 w-full py-1.5 text-[13px] text-ink"
             rows={Math.max(3, goods.length + 1)}
             value={draft.ingredients}
             onChange={(e) => write({ ingredients: e.target.value })}
-            placeholder={"1 kg pork bones\n2 onions, halved\n3 L water"}
+            placeholder={ADD_COMPONENT.n1KgPorkBones2}
             spellCheck={false}
           />
         </label>
         {unclear.length > 0 && <p className="text-[12.5px] text-saffron-ink">{unclear.map((i) => `${i.name}: ${i.unclear}`).join(" ")}</p>}
         <div className="mt-2 flex items-baseline gap-3">
           <button type="submit" className="act" data-main disabled={draft.name.trim() === ""}>
-            Add component
+            {ADD_COMPONENT.addComponent}
           </button>
-          <span className="text-[12.5px] text-quiet">or press Ctrl+Enter</span>
+          <span className="text-[12.5px] text-quiet">{ADD_COMPONENT.orPressCtrlEnter}</span>
         </div>
       </form>
       {others.length > 0 && <FromAnother others={others} edit={edit} onProblem={onProblem} onAdded={onAdded} />}
@@ -198,7 +198,7 @@ function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProp
     let made = "";
     if (!source) return;
     const name = source.components.find((c) => c.id === id)?.name ?? id;
-    const done = edit(`${name} from ${source.dish.name}`, (d) => {
+    const done = edit(ADD_COMPONENT.from(name, source.dish.name), (d) => {
       const taken = takeComponents(d, source, [id], { scale: d.dish.serves / source.dish.baseServes });
       made = taken.ids[0] ?? "";
       return taken.document;
@@ -207,10 +207,10 @@ function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProp
   };
   return (
     <details className="mt-3 border-t border-rule pt-2 text-[14px]">
-      <summary className="cursor-pointer">Or copy one from another dish</summary>
+      <summary className="cursor-pointer">{ADD_COMPONENT.orCopyOneFromAnotherDish}</summary>
       <div className="flex flex-wrap gap-2 pt-1.5">
         <Choice
-          label="The other dish"
+          label={ADD_COMPONENT.theOtherDish}
           className="text-[14px]"
           value={from}
           prompt="choose a dish …"
@@ -222,7 +222,7 @@ function FromAnother({ others, edit, onProblem, onAdded }: Pick<AddComponentProp
         />
         {source && (
           <Choice
-            label="Its component"
+            label={ADD_COMPONENT.itsComponent}
             className="text-[14px]"
             value=""
             prompt="choose a component …"

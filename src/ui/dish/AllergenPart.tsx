@@ -3,6 +3,7 @@ import { setField } from "@/core/dish/edit/set";
 import type { DishFile } from "@/core/dish/schema";
 import { ALLERGEN_WORDS, AVOIDABLE, allergenSheet } from "@/core/foods/allergens";
 import { LOCAL_CODES_FIRST } from "@/core/foods/cautions";
+import { ALLERGEN_PART } from "@/words/recipe";
 import { LineInput } from "./line-input";
 import type { Edit } from "./use-editing";
 
@@ -28,11 +29,11 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
     <div className="text-[14px]">
       <div className="grid gap-x-8 gap-y-2 sm:grid-cols-2">
         <div>
-          <span className="text-[13px] text-quiet">Guests avoid (separate with commas)</span>
+          <span className="text-[13px] text-quiet">{ALLERGEN_PART.guestsAvoidSeparateWithCommas}</span>
           <LineInput
-            label="What guests avoid"
+            label={ALLERGEN_PART.whatGuestsAvoid}
             value={avoid.join(", ")}
-            placeholder="nuts, milk"
+            placeholder={ALLERGEN_PART.nutsMilk}
             onCommit={(text) => put("avoid", words(text))}
           />
           <p className="pt-1 text-[13px]">
@@ -44,7 +45,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
           </p>
         </div>
         <fieldset>
-          <legend className="text-[13px] text-quiet">Guests who need care</legend>
+          <legend className="text-[13px] text-quiet">{ALLERGEN_PART.guestsWhoNeedCare}</legend>
           {CARE.map((c) => (
             <label key={c} className="flex items-center gap-2">
               <input
@@ -54,29 +55,31 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
                 onChange={(e) => put("care", e.target.checked ? [...care, c] : care.filter((x) => x !== c))}
               />
               {c === "pregnant"
-                ? "pregnant guests"
+                ? ALLERGEN_PART.pregnantGuests
                 : c === "elderly"
-                  ? "frail elderly guests"
+                  ? ALLERGEN_PART.frailElderlyGuests
                   : c === "immunocompromised"
-                    ? "guests with a weak immune system"
+                    ? ALLERGEN_PART.guestsWithAWeakImmuneSystem
                     : c}
             </label>
           ))}
         </fieldset>
       </div>
       {sheet.clashes.length > 0 && (
-        <ul className="mt-3 border-l-[4px] border-beet pl-3" aria-label="Clashes">
+        <ul className="mt-3 border-l-[4px] border-beet pl-3" aria-label={ALLERGEN_PART.clashes}>
           {sheet.clashes.map((c) => (
             <li key={c.avoided} className="py-0.5">
-              <b className="font-semibold text-beet">A guest avoids {c.avoided}</b>, which is in{" "}
-              {c.brought.map((b) => `${b.name} (${b.ingredients.join(", ")})`).join("; ")}. Leave it out, replace it, or serve them
-              something else.
+              <b className="font-semibold text-beet">
+                {ALLERGEN_PART.aGuestAvoids} {c.avoided}
+              </b>
+              {ALLERGEN_PART.whichIsIn} {c.brought.map((b) => `${b.name} (${b.ingredients.join(", ")})`).join("; ")}
+              {ALLERGEN_PART.leaveItOutReplaceIt}
             </li>
           ))}
         </ul>
       )}
       <table className="mt-3 w-full">
-        <caption className="caps pb-0.5 text-left">Allergens in this dish</caption>
+        <caption className="caps pb-0.5 text-left">{ALLERGEN_PART.allergensInThisDish}</caption>
         <tbody>
           {sheet.rows.map((r) => (
             <tr key={r.allergen} className="border-t border-rule align-baseline">
@@ -91,7 +94,7 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
                     <span className="text-quiet">
                       {" "}
                       ({b.ingredients.join(", ")}
-                      {b.guessed ? ", from its name" : ""})
+                      {b.guessed ? ALLERGEN_PART.fromItsName : ""})
                     </span>
                   </span>
                 ))}
@@ -100,23 +103,23 @@ export function AllergenPart({ document, chosen, edit }: { document: DishFile; c
           ))}
           {sheet.rows.length === 0 && (
             <tr>
-              <td>None found in the ingredients.</td>
+              <td>{ALLERGEN_PART.noneFoundInTheIngredients}</td>
             </tr>
           )}
         </tbody>
       </table>
       {sheet.unknown.length > 0 && (
         <p className="pt-2 text-saffron-ink">
-          Unknown, so check the packet: {sheet.unknown.map((u) => `${u.ingredient} (${u.component})`).join(", ")}.
+          {ALLERGEN_PART.unknownSoCheckThePacket} {sheet.unknown.map((u) => `${u.ingredient} (${u.component})`).join(", ")}.
         </p>
       )}
       <p className="max-w-[72ch] pt-2 text-[13px] text-quiet">
-        The fourteen of Regulation (EU) 1169/2011:{" "}
+        {ALLERGEN_PART.theFourteenOfRegulationEu}{" "}
         {Object.entries(ALLERGEN_WORDS)
           .filter(([k]) => k !== "wheat")
           .map(([, w]) => w)
           .join(", ")}
-        . Found by name only: an empty line does not mean that the dish is free of it. {LOCAL_CODES_FIRST}
+        {ALLERGEN_PART.foundByNameOnlyAn} {LOCAL_CODES_FIRST}
       </p>
     </div>
   );

@@ -7,6 +7,7 @@ import type { DishFile } from "@/core/dish/schema";
 import { watershed, weightText } from "@/core/sheets/watershed";
 import type { Occupancy } from "@/core/view/occupancy";
 import { spokenTexts } from "@/core/view/spoken-texts";
+import { AMOUNTS_VIEW } from "@/words/recipe";
 import { Spoken, useConventions } from "../shell/conventions";
 import { AllergenPart } from "./AllergenPart";
 import { GuestsPart } from "./GuestsPart";
@@ -29,13 +30,13 @@ interface AmountsViewProps {
 }
 
 const PARTS = [
-  ["guests", "Guests"],
-  ["scale", "Scale"],
-  ["fit", "Does it fit?"],
-  ["balance", "What goes where"],
-  ["ingredients", "Ingredients"],
-  ["salt", "Salt per guest"],
-  ["allergens", "Allergens and care"],
+  ["guests", AMOUNTS_VIEW.guests],
+  ["scale", AMOUNTS_VIEW.scale],
+  ["fit", AMOUNTS_VIEW.doesItFit],
+  ["balance", AMOUNTS_VIEW.whatGoesWhere],
+  ["ingredients", AMOUNTS_VIEW.ingredients],
+  ["salt", AMOUNTS_VIEW.saltPerGuest],
+  ["allergens", AMOUNTS_VIEW.allergensAndCare],
 ] as const;
 
 /** Quantities: from the guests, from a weight, from a tin, from what there is; whether it fits; who takes what; who may not eat what. */
@@ -48,7 +49,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
   const notes = spokenTexts(unscaled(document), conventions);
   return (
     <div className="grid grid-cols-1 gap-x-10 px-5 pt-4 pb-14 sm:px-7 lg:grid-cols-[170px_minmax(0,1fr)]">
-      <nav aria-label="On this page" className="hidden lg:block">
+      <nav aria-label={AMOUNTS_VIEW.onThisPage} className="hidden lg:block">
         <ul className="sticky top-4 text-[14px]">
           {PARTS.map(([id, label]) => (
             <li key={id} className="border-t border-rule py-1 first:border-t-0">
@@ -60,7 +61,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
         </ul>
       </nav>
       <div className="max-w-[66rem] min-w-0">
-        <h1 className="sr-only">Amounts</h1>
+        <h1 className="sr-only">{AMOUNTS_VIEW.amounts}</h1>
         <PlanNote slug={slug} plan={plan} saving={saving} />
         <ProblemNote
           problem={shown}
@@ -69,14 +70,17 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
             setTold(undefined);
           }}
         />
-        <Part id="guests" title="Guests">
+        <Part id="guests" title={AMOUNTS_VIEW.guests}>
           <GuestsPart document={document} edit={edit} />
         </Part>
-        <Part id="scale" title="Scale from one amount">
+        <Part id="scale" title={AMOUNTS_VIEW.scaleFromOneAmount}>
           <ScalePart document={document} edit={edit} onProblem={setTold} />
           {notes.length > 0 && (
             <details className="mt-3 text-[14px]" open={notes.length < 5}>
-              <summary className="cursor-pointer font-medium">What does not scale ({notes.length})</summary>
+              <summary className="cursor-pointer font-medium">
+                {AMOUNTS_VIEW.whatDoesNotScale}
+                {notes.length})
+              </summary>
               <ul className="max-w-[72ch] pt-1">
                 {notes.map((n) => (
                   <li key={n.about + n.text} className="border-t border-rule py-1 first:border-t-0">
@@ -87,17 +91,17 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
             </details>
           )}
         </Part>
-        <Part id="fit" title="Does it fit?">
+        <Part id="fit" title={AMOUNTS_VIEW.doesItFit}>
           <FitPart document={document} chosen={chosen} occupancy={occupancy} edit={edit} />
         </Part>
-        <Part id="balance" title="What goes where, and when">
+        <Part id="balance" title={AMOUNTS_VIEW.whatGoesWhereAndWhen}>
           <table className="w-full text-[14px]">
             <thead>
               <tr className="caps text-left">
-                <th className="font-normal">Made</th>
-                <th className="font-normal">Used</th>
-                <th className="font-normal">For</th>
-                <th className="font-normal">When</th>
+                <th className="font-normal">{AMOUNTS_VIEW.made}</th>
+                <th className="font-normal">{AMOUNTS_VIEW.used}</th>
+                <th className="font-normal">{AMOUNTS_VIEW.forIt}</th>
+                <th className="font-normal">{AMOUNTS_VIEW.when}</th>
               </tr>
             </thead>
             <tbody>
@@ -108,17 +112,19 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
                     {s.amount}
                     {s.to !== undefined && water.pools.find((p) => p.id === s.to)?.serves && s.grams > 0 && (
                       <span className="block text-[12px] text-quiet">
-                        <Spoken>{weightText({ grams: s.grams / document.dish.serves, stated: s.stated })}</Spoken> each
+                        <Spoken>{weightText({ grams: s.grams / document.dish.serves, stated: s.stated })}</Spoken> {AMOUNTS_VIEW.each}
                       </span>
                     )}
                   </td>
                   <td className="pr-3">
                     {s.to === undefined ? (
-                      <span className="text-saffron-ink">left over: {keepsOf(document, s.output)}</span>
+                      <span className="text-saffron-ink">
+                        {AMOUNTS_VIEW.leftOver} {keepsOf(document, s.output)}
+                      </span>
                     ) : (
                       `${water.pools.find((p) => p.id === s.to)?.name}: ${s.stepName.toLowerCase()}`
                     )}
-                    {s.short && <span className="text-beet"> more is used than made</span>}
+                    {s.short && <span className="text-beet"> {AMOUNTS_VIEW.moreIsUsedThanMade}</span>}
                   </td>
                   <td className="clock text-[13px] text-quiet">{s.step ? (moments[s.step] ?? "") : ""}</td>
                 </tr>
@@ -126,13 +132,13 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
             </tbody>
           </table>
         </Part>
-        <Part id="ingredients" title="Ingredients in kitchen measures">
+        <Part id="ingredients" title={AMOUNTS_VIEW.ingredientsInKitchenMeasures}>
           <IngredientAmounts document={document} chosen={chosen} />
         </Part>
-        <Part id="salt" title="Salt per guest">
+        <Part id="salt" title={AMOUNTS_VIEW.saltPerGuest}>
           <SaltPart document={document} chosen={chosen} />
         </Part>
-        <Part id="allergens" title="Allergens and care">
+        <Part id="allergens" title={AMOUNTS_VIEW.allergensAndCare}>
           <AllergenPart document={document} chosen={chosen} edit={edit} />
         </Part>
       </div>
@@ -147,7 +153,7 @@ function keepsOf(document: DishFile, ref: string): string {
     .find((c) => c.id === component)
     ?.methods.flatMap((m) => m.steps.flatMap((s) => s.makes ?? []))
     .find((o) => o.id === id);
-  return output?.holds?.length ? `keep: ${output.holds.map(saidHold).join(", or ")}` : "no use and no keeping time given";
+  return output?.holds?.length ? `keep: ${output.holds.map(saidHold).join(AMOUNTS_VIEW.or)}` : AMOUNTS_VIEW.noUseAndNoKeeping;
 }
 
 function Part({ id, title, children }: { id: string; title: string; children: React.ReactNode }) {
@@ -161,7 +167,7 @@ function Part({ id, title, children }: { id: string; title: string; children: Re
   );
 }
 
-const VERDICT = { none: "missing", over: "does not fit", full: "just fits", fits: "fits" } as const;
+const VERDICT = { none: "missing", over: AMOUNTS_VIEW.doesNotFit, full: AMOUNTS_VIEW.justFits, fits: "fits" } as const;
 
 interface FitPartProps {
   readonly document: DishFile;
@@ -174,17 +180,17 @@ function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
   const conventions = useConventions();
   const fits = useMemo(() => spokenTexts(fitOf(document, chosen, occupancy), conventions), [document, chosen, occupancy, conventions]);
   const [all, setAll] = useState(false);
-  const nameOf = (id: string | undefined) => document.components.find((c) => c.id === id)?.name ?? "the kitchen";
+  const nameOf = (id: string | undefined) => document.components.find((c) => c.id === id)?.name ?? AMOUNTS_VIEW.theKitchen;
   const asked = fits.filter((f) => f.verdict !== "fits");
   const rows = all ? fits : asked;
   return (
     <div>
       <p className="text-[14px]">
         {asked.length === 0
-          ? "Everything fits into what there is. "
-          : `${asked.length} ${asked.length === 1 ? "item" : "items"} to check. `}
+          ? AMOUNTS_VIEW.everythingFitsIntoWhatThereIs
+          : AMOUNTS_VIEW.toCheck(asked.length, asked.length === 1 ? "item" : "items")}
         <button type="button" className="link" onClick={() => setAll(!all)}>
-          {all ? "Show only these" : `Show all ${fits.length}`}
+          {all ? AMOUNTS_VIEW.showOnlyThese : AMOUNTS_VIEW.showAll(fits.length)}
         </button>
       </p>
       <ul className="text-[14px]">
@@ -196,10 +202,11 @@ function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
               >
                 {VERDICT[f.verdict]}
               </b>{" "}
-              {f.what} for “{f.name}” ({nameOf(f.component)}): {f.said}.{" "}
+              {f.what} {AMOUNTS_VIEW.forIt2}
+              {f.name}” ({nameOf(f.component)}): {f.said}.{" "}
               <span className="text-quiet">
                 {f.because}
-                {f.calculated ? ", estimated" : ""}.
+                {f.calculated ? AMOUNTS_VIEW.estimated : ""}.
               </span>
             </p>
             {f.remedies.length > 0 && (

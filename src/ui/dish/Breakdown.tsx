@@ -8,6 +8,7 @@ import { ingredientRows, type OutputRow, outputRows } from "@/core/sheets/breakd
 import type { Conventions } from "@/core/spoken/conventions";
 import { spokenDuration } from "@/core/time/duration";
 import { spokenTexts } from "@/core/view/spoken-texts";
+import { BREAKDOWN } from "@/words/recipe";
 import { colourOf } from "../route-chart/colours";
 import { FindingCard } from "../safety/FindingCard";
 import { Spoken } from "../shell/conventions";
@@ -46,10 +47,12 @@ export function Breakdown({
             component.methods.length > 1 && !isChosen(component, method, i, chosen) ? (
               <details key={method.id} className="mt-2 text-[14px]">
                 <summary className="cursor-pointer">
-                  <b className="font-semibold">Or: {method.name}</b>
+                  <b className="font-semibold">
+                    {BREAKDOWN.or} {method.name}
+                  </b>
                   <span className="text-quiet">
                     , {span(method)}
-                    {method.quality < 1 ? `, ${Math.round(method.quality * 100)} % as good` : ""}
+                    {method.quality < 1 ? BREAKDOWN.asGood(Math.round(method.quality * 100)) : ""}
                   </span>
                 </summary>
                 <MethodView
@@ -80,8 +83,10 @@ export function Breakdown({
           )}
           {component.fallback && (
             <p className="mt-2 text-[14px]">
-              If it fails: <b className="font-semibold">{lower(component.fallback.name)}</b>
-              <span className="text-quiet">, ready {spokenDuration(component.fallback.lead)} after you decide.</span>
+              {BREAKDOWN.ifItFails} <b className="font-semibold">{lower(component.fallback.name)}</b>
+              <span className="text-quiet">
+                {BREAKDOWN.ready} {spokenDuration(component.fallback.lead)} {BREAKDOWN.afterYouDecide}
+              </span>
             </p>
           )}
         </section>
@@ -100,7 +105,7 @@ function span(method: Method): string {
     (sum, s) => sum + (s.attention === "hands" ? s.time.likely * s.batches : (s.handsStart + s.handsEnd) * s.batches),
     0,
   );
-  return `${method.steps.length} steps, ${spokenDuration(hands)} by hand`;
+  return BREAKDOWN.stepsByHand(method.steps.length, spokenDuration(hands));
 }
 
 interface MethodProps {
@@ -122,7 +127,9 @@ function MethodView({ document, dish, component, method, findings, conventions }
       <div>
         {file?.note && <p className="mb-2 text-[13.5px] text-quiet">{file.note}</p>}
         <table className="w-full text-[14px]">
-          <caption className="sr-only">Ingredients of {component.name}</caption>
+          <caption className="sr-only">
+            {BREAKDOWN.ingredientsOf} {component.name}
+          </caption>
           <tbody>
             {ingredients.map((i) => (
               <tr key={i.name} className="border-t border-rule align-baseline first:border-t-0">
@@ -137,7 +144,7 @@ function MethodView({ document, dish, component, method, findings, conventions }
         </table>
         {outputs.length > 0 && (
           <div className="mt-3">
-            <h3 className="caps mb-0.5 font-sans font-normal">Makes</h3>
+            <h3 className="caps mb-0.5 font-sans font-normal">{BREAKDOWN.makes}</h3>
             {outputs.map((o) => (
               <OutputView key={o.ref} output={o} own={component.name} />
             ))}
@@ -164,7 +171,7 @@ function OutputView({ output, own }: { output: OutputRow; own: string }) {
       </p>
       {output.takers.map((t) => (
         <p key={t.component + t.step} className="text-[13px] text-quiet">
-          → {t.amount} {t.component === own ? `on: ${lower(t.step)}` : `for ${lower(t.component)}`}
+          → {t.amount} {t.component === own ? `on: ${lower(t.step)}` : BREAKDOWN.forIt(lower(t.component))}
         </p>
       ))}
       {output.holds.map((h) => (
@@ -179,28 +186,29 @@ function OutputView({ output, own }: { output: OutputRow; own: string }) {
 function holdWords(h: Hold): string {
   const where =
     h.place === "counter"
-      ? "on the counter"
+      ? BREAKDOWN.onTheCounter
       : h.place === "hot"
-        ? "kept hot"
+        ? BREAKDOWN.keptHot
         : h.place === "cellar"
-          ? "in the larder"
-          : `in the ${h.place}`;
-  const least = h.min ? `at least ${spokenDuration(h.min)}, ` : "";
-  const best = h.best ? `best ${spokenDuration(h.best[0])} to ${spokenDuration(h.best[1])}, ` : "";
-  const most = h.max === undefined ? "as long as you like" : `${spokenDuration(h.max)} at most${h.limit === "safety" ? " (safety)" : ""}`;
+          ? BREAKDOWN.inTheLarder
+          : BREAKDOWN.inThe(h.place);
+  const least = h.min ? BREAKDOWN.atLeast(spokenDuration(h.min)) : "";
+  const best = h.best ? BREAKDOWN.bestTo(spokenDuration(h.best[0]), spokenDuration(h.best[1])) : "";
+  const most =
+    h.max === undefined ? BREAKDOWN.asLongAsYouLike : BREAKDOWN.atMost(spokenDuration(h.max), h.limit === "safety" ? " (safety)" : "");
   return `${where}: ${least}${best}${most}`;
 }
 
 function StepRow({ step, findings }: { step: Step; findings: readonly FindingView[] }) {
   const { time, file } = step;
-  const length = time.min === time.max ? spokenDuration(time.likely) : `${spokenDuration(time.min)} to ${spokenDuration(time.max)}`;
+  const length = time.min === time.max ? spokenDuration(time.likely) : BREAKDOWN.to(spokenDuration(time.min), spokenDuration(time.max));
   const hands =
     step.attention === "hands"
-      ? "by hand"
-      : `${step.attention === "nearby" ? "nearby" : "unattended"}${step.handsStart + step.handsEnd ? `, ${spokenDuration(step.handsStart + step.handsEnd)} by hand` : ""}`;
+      ? BREAKDOWN.byHand
+      : `${step.attention === "nearby" ? "nearby" : "unattended"}${step.handsStart + step.handsEnd ? BREAKDOWN.byHandNamed(spokenDuration(step.handsStart + step.handsEnd)) : ""}`;
   const with_ = step.uses
     .filter((u) => u.what !== "burner")
-    .map((u) => (u.what === "oven" ? `oven ${u.tempC} °C` : u.litres ? `${u.what} ${Number(u.litres.toPrecision(2))} L` : u.what));
+    .map((u) => (u.what === "oven" ? BREAKDOWN.ovenC(u.tempC) : u.litres ? `${u.what} ${Number(u.litres.toPrecision(2))} L` : u.what));
   // What a rule has found says more than the mark in the file; a way that is not in force has only the mark.
   const cautions = findings.length ? [] : (file.danger ?? []).flatMap((id) => cautionOf(id) ?? []);
   return (
@@ -215,16 +223,16 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
       <div className="text-[13.5px]">
         {(file.done?.cue || file.done?.probeC !== undefined) && (
           <span>
-            until{" "}
+            {BREAKDOWN.until}{" "}
             <Spoken>
-              {[file.done.cue, file.done.probeC !== undefined && `${file.done.probeC} °C in the middle`].filter(Boolean).join(", ")}
+              {[file.done.cue, file.done.probeC !== undefined && BREAKDOWN.cInTheMiddle(file.done.probeC)].filter(Boolean).join(", ")}
             </Spoken>
             .{" "}
           </span>
         )}
         {step.tends.map((t) => (
           <span key={t.what} className="text-quiet">
-            Every {spokenDuration(t.every)}: {t.what}.{" "}
+            {BREAKDOWN.every} {spokenDuration(t.every)}: {t.what}.{" "}
           </span>
         ))}
         {with_.length > 0 && (
@@ -237,8 +245,8 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
           .map((l) => (
             <span key={l.step} className="text-quiet">
               {l.max === 0
-                ? "At once. "
-                : `${l.min ? `After ${spokenDuration(l.min)}` : ""}${l.max !== undefined ? `${l.min ? ", within" : "Within"} ${spokenDuration(l.max)}` : ""}. `}
+                ? BREAKDOWN.atOnce
+                : `${l.min ? BREAKDOWN.after(spokenDuration(l.min)) : ""}${l.max !== undefined ? `${l.min ? BREAKDOWN.within : BREAKDOWN.withinHeading} ${spokenDuration(l.max)}` : ""}. `}
             </span>
           ))}
         {file.note && <span className="text-quiet">{file.note}</span>}
@@ -248,9 +256,14 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
       ))}
       {cautions.map((c) => (
         <details key={c.id} className="text-[13.5px]">
-          <summary className="cursor-pointer text-beet">Caution: {lower(c.title)}</summary>
+          <summary className="cursor-pointer text-beet">
+            {BREAKDOWN.caution} {lower(c.title)}
+          </summary>
           <p className="max-w-[62ch] border-l-[3px] border-beet py-0.5 pl-3">
-            {c.text} {LOCAL_CODES_FIRST} <span className="text-quiet">Source: {c.source}.</span>
+            {c.text} {LOCAL_CODES_FIRST}{" "}
+            <span className="text-quiet">
+              {BREAKDOWN.source} {c.source}.
+            </span>
           </p>
         </details>
       ))}

@@ -11,6 +11,7 @@ import { readLength } from "@/core/entry/durations";
 import type { FindingView } from "@/core/safety/view";
 import type { Watershed } from "@/core/sheets/watershed";
 import { durationText } from "@/core/time/duration";
+import { COMPONENT_EDITOR } from "@/words/editor";
 import { type Calculation, CalculatorPart } from "../bench/CalculatorPart";
 import { colourOf } from "../route-chart/colours";
 import { FindingCard } from "../safety/FindingCard";
@@ -52,41 +53,50 @@ export function ComponentEditor(props: ComponentEditorProps) {
   const served = document.dish.serve.startsWith(`${id}.`);
   const name = component.name;
   return (
-    <section aria-label={`Component ${name}`} className="border-t-[3px] pt-2" style={{ borderColor: colourOf(component.kind) }}>
+    <section
+      aria-label={COMPONENT_EDITOR.component(name)}
+      className="border-t-[3px] pt-2"
+      style={{ borderColor: colourOf(component.kind) }}
+    >
       <div className="flex flex-wrap items-center gap-2">
         <div className="min-w-48 flex-1">
           <LineInput
-            label="Name of the component"
+            label={COMPONENT_EDITOR.nameOfTheComponent}
             value={name}
             className="font-serif text-[18px]! font-semibold"
             onCommit={(text) =>
-              text !== "" && edit(`${name} is called ${text}`, (d) => withComponent(d, id, (c) => ({ ...c, name: text })))
+              text !== "" && edit(COMPONENT_EDITOR.isCalled(name, text), (d) => withComponent(d, id, (c) => ({ ...c, name: text })))
             }
           />
         </div>
         <Choice
-          label="Kind"
+          label={COMPONENT_EDITOR.kind}
           className="text-[14px]"
           value={component.kind}
           options={COMPONENT_KINDS.map((k) => [k, k])}
-          onChange={(kind) => edit(`${name} is a ${kind}`, (d) => withComponent(d, id, (c) => ({ ...c, kind: kind as ComponentKind })))}
+          onChange={(kind) =>
+            edit(COMPONENT_EDITOR.isA(name, kind), (d) => withComponent(d, id, (c) => ({ ...c, kind: kind as ComponentKind })))
+          }
         />
         <button type="button" className="link text-[13.5px]" onClick={onClose}>
-          Close
+          {COMPONENT_EDITOR.close}
         </button>
       </div>
       {component.onHand?.length ? (
         <p className="flex flex-wrap gap-4 pt-2 text-[14px]">
-          <span>On hand, made {component.onHand[0]?.madeAt.slice(0, 16).replace("T", " at ")}. Not made this time.</span>
-          <button type="button" className="link" onClick={() => edit(`${name} made again`, (d) => madeAnew(d, id))}>
-            Make it again
+          <span>
+            {COMPONENT_EDITOR.onHandMade} {component.onHand[0]?.madeAt.slice(0, 16).replace("T", COMPONENT_EDITOR.at)}
+            {COMPONENT_EDITOR.notMadeThisTime}
+          </span>
+          <button type="button" className="link" onClick={() => edit(COMPONENT_EDITOR.madeAgain(name), (d) => madeAnew(d, id))}>
+            {COMPONENT_EDITOR.makeItAgain}
           </button>
         </p>
       ) : (
         method && (
           <>
             <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-2 text-[14px]">
-              <legend className="sr-only">Methods</legend>
+              <legend className="sr-only">{COMPONENT_EDITOR.methods}</legend>
               {component.methods.map((m, i) => (
                 <label key={m.id} className="flex cursor-pointer items-baseline gap-1.5">
                   <input
@@ -97,18 +107,24 @@ export function ComponentEditor(props: ComponentEditorProps) {
                     onChange={() => setChosen(m.id)}
                   />
                   <span className={m.id === method.id ? "font-semibold" : ""}>{m.name ?? m.id}</span>
-                  {i === 0 && component.methods.length > 1 && <span className="text-[12.5px] text-quiet">first choice</span>}
-                  {(m.quality ?? 1) < 1 && <span className="text-[12.5px] text-quiet">{Math.round((m.quality ?? 1) * 100)} % as good</span>}
+                  {i === 0 && component.methods.length > 1 && (
+                    <span className="text-[12.5px] text-quiet">{COMPONENT_EDITOR.firstChoice}</span>
+                  )}
+                  {(m.quality ?? 1) < 1 && (
+                    <span className="text-[12.5px] text-quiet">
+                      {Math.round((m.quality ?? 1) * 100)} {COMPONENT_EDITOR.asGood}
+                    </span>
+                  )}
                 </label>
               ))}
             </fieldset>
             <details className="text-[13.5px]">
-              <summary className="cursor-pointer text-rim">Edit methods</summary>
+              <summary className="cursor-pointer text-rim">{COMPONENT_EDITOR.editMethods}</summary>
               <div className="grid gap-2 border-l-[3px] border-rule py-1.5 pl-4 sm:grid-cols-2">
                 <div>
-                  <span className="text-[12.5px] text-quiet">Name of this method</span>
+                  <span className="text-[12.5px] text-quiet">{COMPONENT_EDITOR.nameOfThisMethod}</span>
                   <LineInput
-                    label="Name of the method"
+                    label={COMPONENT_EDITOR.nameOfTheMethod}
                     value={method.name ?? method.id}
                     onCommit={(text) =>
                       text !== "" &&
@@ -117,16 +133,16 @@ export function ComponentEditor(props: ComponentEditorProps) {
                   />
                 </div>
                 <div>
-                  <span className="text-[12.5px] text-quiet">Quality against the best, %</span>
+                  <span className="text-[12.5px] text-quiet">{COMPONENT_EDITOR.qualityAgainstTheBest}</span>
                   <LineInput
-                    label="Quality of this method, in per cent"
+                    label={COMPONENT_EDITOR.qualityOfThisMethodIn}
                     mono
                     value={String(Math.round((method.quality ?? 1) * 100))}
                     onCommit={(text) =>
-                      edit(`${name}: quality`, (d) =>
+                      edit(COMPONENT_EDITOR.quality(name), (d) =>
                         withMethod(d, { component: id, method: method.id }, (m) => {
                           const n = Number(text) / 100;
-                          if (!(n >= 0 && n <= 1)) throw new EditRefused("Write a number from 0 to 100.");
+                          if (!(n >= 0 && n <= 1)) throw new EditRefused(COMPONENT_EDITOR.writeANumberFrom0);
                           return { ...m, quality: n };
                         }),
                       )
@@ -138,7 +154,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
                   onSubmit={(e) => {
                     e.preventDefault();
                     let made = "";
-                    const done = edit(`${name}: another method, ${another}`, (d) => {
+                    const done = edit(COMPONENT_EDITOR.anotherMethodNamed(name, another), (d) => {
                       const added = addMethod(d, { component: id, method: method.id }, another);
                       made = added.id;
                       return added.document;
@@ -150,27 +166,26 @@ export function ComponentEditor(props: ComponentEditorProps) {
                 >
                   <input
                     className="field min-w-0 flex-1"
-                    aria-label="Another method"
-                    placeholder="in the slow cooker"
+                    aria-label={COMPONENT_EDITOR.anotherMethod}
+                    placeholder={COMPONENT_EDITOR.inTheSlowCooker}
                     value={another}
                     onChange={(e) => setAnother(e.target.value)}
                   />
                   <button type="submit" className="act" disabled={another.trim() === ""}>
-                    Copy
+                    {COMPONENT_EDITOR.copy}
                   </button>
                 </form>
                 <div>
                   <LineInput
-                    label="If it fails"
+                    label={COMPONENT_EDITOR.ifItFails}
                     value={component.fallback ? `${component.fallback.name}, ${component.fallback.lead}` : ""}
-                    placeholder="a bought loaf, 1h"
+                    placeholder={COMPONENT_EDITOR.aBoughtLoaf1h}
                     onCommit={(text) =>
-                      edit(`${name}: if it fails`, (d) => {
+                      edit(COMPONENT_EDITOR.ifItFailsNamed(name), (d) => {
                         if (text === "") return withFallback(d, id, undefined);
                         const [what = "", ...rest] = text.split(/,(?!\d)/);
                         const lead = readLength(rest.join(",").trim() || "1h");
-                        if (!lead || what.trim() === "")
-                          throw new EditRefused("Write what it would be and how soon it is there, such as “a bought loaf, 1h”.");
+                        if (!lead || what.trim() === "") throw new EditRefused(COMPONENT_EDITOR.writeWhatItWouldBe);
                         return withFallback(d, id, { ...component.fallback, name: what.trim(), lead: durationText(lead.likely) });
                       })
                     }
@@ -182,7 +197,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
                       type="button"
                       className="link"
                       onClick={() =>
-                        edit(`${name}: ${method.name ?? method.id} first`, (d) =>
+                        edit(COMPONENT_EDITOR.first(name, method.name ?? method.id), (d) =>
                           withComponent(d, id, (c) => ({
                             ...c,
                             methods: [...c.methods.filter((m) => m.id === method.id), ...c.methods.filter((m) => m.id !== method.id)],
@@ -190,16 +205,18 @@ export function ComponentEditor(props: ComponentEditorProps) {
                         )
                       }
                     >
-                      Make first choice
+                      {COMPONENT_EDITOR.makeFirstChoice}
                     </button>
                     <button
                       type="button"
                       className="link"
                       onClick={() =>
-                        edit(`${name}: without ${method.name ?? method.id}`, (d) => removeMethod(d, { component: id, method: method.id }))
+                        edit(COMPONENT_EDITOR.without(name, method.name ?? method.id), (d) =>
+                          removeMethod(d, { component: id, method: method.id }),
+                        )
                       }
                     >
-                      Remove method
+                      {COMPONENT_EDITOR.removeMethod}
                     </button>
                   </div>
                 )}
@@ -212,7 +229,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
               .map((f) => (
                 <FindingCard key={f.id} finding={f} here onMend={(label, change) => edit(label, (d) => mended(d, change))} />
               ))}
-            <h2 className="mt-3 text-[17px]">Steps</h2>
+            <h2 className="mt-3 text-[17px]">{COMPONENT_EDITOR.steps}</h2>
             <StepList
               key={`${id} ${method.id} steps`}
               document={document}
@@ -223,7 +240,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
               onCalculate={(panel, step) => props.onCalculate({ panel, step })}
               findings={props.findings}
             />
-            <h2 className="mt-4 text-[17px]">Ingredients</h2>
+            <h2 className="mt-4 text-[17px]">{COMPONENT_EDITOR.ingredients}</h2>
             <IngredientList
               key={`${id} ${method.id} in`}
               document={document}
@@ -232,7 +249,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
               onProblem={onProblem}
             />
             <h2 className="mt-4 mb-1 text-[17px]" id="calculated">
-              Calculators
+              {COMPONENT_EDITOR.calculators}
             </h2>
             <CalculatorPart
               document={document}
@@ -244,7 +261,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
           </>
         )
       )}
-      <h2 className="mt-4 mb-1 text-[17px]">Where it comes from and goes</h2>
+      <h2 className="mt-4 mb-1 text-[17px]">{COMPONENT_EDITOR.whereItComesFromAndGoes}</h2>
       <StreamsPart
         document={document}
         watershed={watershed}
@@ -262,7 +279,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
               onClick={() => {
                 let made = "";
                 if (
-                  edit(`${name} duplicated`, (d) => {
+                  edit(COMPONENT_EDITOR.duplicated(name), (d) => {
                     const copy = duplicateComponent(d, id);
                     made = copy.id;
                     return copy.document;
@@ -271,10 +288,14 @@ export function ComponentEditor(props: ComponentEditorProps) {
                   onSelect(made);
               }}
             >
-              Duplicate component
+              {COMPONENT_EDITOR.duplicateComponent}
             </button>
-            <button type="button" className="link" onClick={() => edit(`${name} removed`, (d) => removeComponent(d, id)) && onClose()}>
-              Remove component
+            <button
+              type="button"
+              className="link"
+              onClick={() => edit(COMPONENT_EDITOR.removed(name), (d) => removeComponent(d, id)) && onClose()}
+            >
+              {COMPONENT_EDITOR.removeComponent}
             </button>
           </>
         )}
@@ -303,29 +324,29 @@ function NotMade({
   const bought = isBought(document, id);
   const put = () => {
     const read = amount.trim() === "" ? undefined : readAmount(amount);
-    if (amount.trim() !== "" && !read) onProblem(`“${amount}” is not an amount. Write one such as 1.2 kg.`);
-    else edit(`${name} on hand`, (d) => onHandAlready(d, id, madeAt, read && { amount: read.amount, unit: read.unit }));
+    if (amount.trim() !== "" && !read) onProblem(COMPONENT_EDITOR.isNotAnAmountWrite(amount));
+    else edit(COMPONENT_EDITOR.onHand(name), (d) => onHandAlready(d, id, madeAt, read && { amount: read.amount, unit: read.unit }));
   };
   return (
     <details className="text-[13.5px]" open={bought}>
-      <summary className="cursor-pointer text-rim">Not made this time: on hand, or bought</summary>
+      <summary className="cursor-pointer text-rim">{COMPONENT_EDITOR.notMadeThisTimeOn}</summary>
       <div className="border-l-[3px] border-rule py-1.5 pl-4">
         <div className="flex flex-wrap items-end gap-2">
           <span className="text-quiet">
-            On hand, made
-            <MomentField label="On hand, made" className="mt-0.5 flex" value={madeAt} onChange={setMadeAt} live />
+            {COMPONENT_EDITOR.onHandMade}
+            <MomentField label={COMPONENT_EDITOR.onHandMade} className="mt-0.5 flex" value={madeAt} onChange={setMadeAt} live />
           </span>
           <label className="text-quiet">
-            Amount on hand
+            {COMPONENT_EDITOR.amountOnHand}
             <input
               className="field clock mt-0.5 block w-28 text-[13px] text-ink"
               value={amount}
               onChange={(e) => setAmount(e.target.value)}
-              placeholder="1.2 kg"
+              placeholder={COMPONENT_EDITOR.n12Kg}
             />
           </label>
           <button type="button" className="act" disabled={madeAt === ""} onClick={put}>
-            Save
+            {COMPONENT_EDITOR.save}
           </button>
         </div>
         {component?.fallback ? (
@@ -335,15 +356,17 @@ function NotMade({
               className="accent-(--rim)"
               checked={bought}
               onChange={(e) =>
-                edit(e.target.checked ? `${component.fallback?.name} instead of ${name}` : `${name} made, not bought`, (d) =>
-                  boughtInstead(d, id, e.target.checked),
+                edit(
+                  e.target.checked ? COMPONENT_EDITOR.insteadOf(component.fallback?.name, name) : COMPONENT_EDITOR.madeNotBought(name),
+                  (d) => boughtInstead(d, id, e.target.checked),
                 )
               }
             />
-            this time {component.fallback.name}, bought, instead
+            {COMPONENT_EDITOR.thisTime} {component.fallback.name}
+            {COMPONENT_EDITOR.boughtInstead}
           </label>
         ) : (
-          <p className="pt-2 text-quiet">Enter above what you would buy if it fails. Then you can also buy it from the start.</p>
+          <p className="pt-2 text-quiet">{COMPONENT_EDITOR.enterAboveWhatYouWould}</p>
         )}
       </div>
     </details>

@@ -1,20 +1,21 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
+import { DISH_NAV } from "@/words/recipe";
 
 const PLACES = [
-  ["", "Components"],
-  ["/questions", "Open questions"],
-  ["/amounts", "Amounts"],
-  ["/written", "Full text"],
-  ["/library", "Library"],
+  ["", DISH_NAV.components],
+  ["/questions", DISH_NAV.openQuestions],
+  ["/amounts", DISH_NAV.amounts],
+  ["/written", DISH_NAV.fullText],
+  ["/library", DISH_NAV.library],
 ] as const;
 
 /** The places of the Dish view. */
 export function DishNav({ slug, questions }: { slug: string; questions: number }) {
   const here = usePathname().replace(`/d/${slug}/dish`, "");
   return (
-    <nav aria-label="Recipe pages" className="flex flex-wrap gap-x-5 text-[14px]">
+    <nav aria-label={DISH_NAV.recipePages} className="flex flex-wrap gap-x-5 text-[14px]">
       {PLACES.map(([path, label]) => (
         <Link
           key={path}

@@ -8,6 +8,7 @@ import { quantityText } from "@/core/dish/units";
 import { CalculationError } from "@/core/measures/calculation-error";
 import { EATERS, guestEquivalents, PORTION_CATEGORIES, portionRaw } from "@/core/measures/portions";
 import { rawNeeded, YIELD_KEYS } from "@/core/measures/yields";
+import { GUESTS_PART } from "@/words/recipe";
 import { Choice } from "../shell/Choice";
 import { useSpoken, useUnits } from "../shell/conventions";
 import type { Edit } from "./use-editing";
@@ -16,13 +17,13 @@ const EATER_WORDS: Readonly<Record<string, string>> = {
   toddler: "toddlers",
   child: "children",
   teen: "teenagers",
-  light: "light eaters",
+  light: GUESTS_PART.lightEaters,
   adult: "adults",
-  hearty: "hearty eaters",
-  senior: "older guests",
+  hearty: GUESTS_PART.heartyEaters,
+  senior: GUESTS_PART.olderGuests,
 };
 
-const ON_PLATE = { key: "plate", label: "Portions", of: "mass", usual: "g", low: 1, high: 5000 } as const;
+const ON_PLATE = { key: "plate", label: GUESTS_PART.portions, of: "mass", usual: "g", low: 1, high: 5000 } as const;
 
 /** Guests by appetite, what that comes to, and how much of a thing they need as it is bought. */
 export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit }) {
@@ -57,7 +58,7 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
           </label>
         ))}
         <label className="text-[13px] text-quiet">
-          courses
+          {GUESTS_PART.courses}
           <input
             className="field clock mt-0.5 block w-16 text-ink"
             type="number"
@@ -70,33 +71,33 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
       </div>
       {said.value ? (
         <p className="pt-2">
-          {said.value.heads} guests eat as much as <b className="font-semibold">{said.value.equivalents}</b> adults
+          {said.value.heads} {GUESTS_PART.guestsEatAsMuchAs} <b className="font-semibold">{said.value.equivalents}</b> {GUESTS_PART.adults}
           {Math.abs(said.value.equivalents - document.dish.serves) > 0.01 ? (
             <>
-              ; the dish is made for {document.dish.serves}.{" "}
+              {GUESTS_PART.theDishIsMadeFor} {document.dish.serves}.{" "}
               <button
                 type="button"
                 className="act ml-1"
                 onClick={() =>
-                  edit(`for ${said.value?.equivalents} appetites`, (d) => scaleToGuests(d, said.value?.equivalents ?? d.dish.serves))
+                  edit(GUESTS_PART.forAppetites(said.value?.equivalents), (d) => scaleToGuests(d, said.value?.equivalents ?? d.dish.serves))
                 }
               >
-                Make it for {said.value.equivalents}
+                {GUESTS_PART.makeItFor} {said.value.equivalents}
               </button>
             </>
           ) : (
-            ", for which the dish is made."
+            GUESTS_PART.forWhichTheDishIsMade
           )}
         </p>
       ) : (
-        <p className="pt-2 text-saffron-ink">Enter at least one guest.</p>
+        <p className="pt-2 text-saffron-ink">{GUESTS_PART.enterAtLeastOneGuest}</p>
       )}
       <details className="pt-2">
-        <summary className="cursor-pointer">How much to buy</summary>
+        <summary className="cursor-pointer">{GUESTS_PART.howMuchToBuy}</summary>
         <div className="grid gap-x-8 gap-y-2 pt-2 sm:grid-cols-2">
           <p>
             <Choice
-              label="Food"
+              label={GUESTS_PART.food}
               className="text-[13.5px]"
               value={category}
               options={PORTION_CATEGORIES.map((c) => [c, c.replace(/_mL$/, "").replaceAll("_", " ")])}
@@ -104,27 +105,27 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
             />{" "}
             {portion.value && (
               <>
-                <b className="font-semibold">{unit(portion.value.total, portion.value.unit)}</b> for {eat}
+                <b className="font-semibold">{unit(portion.value.total, portion.value.unit)}</b> {GUESTS_PART.forIt} {eat}
                 <span className="text-quiet">
-                  , {unit(portion.value.low, portion.value.unit)} to {unit(portion.value.high, portion.value.unit)}; raw weight by cut, as
-                  caterers count.
+                  , {unit(portion.value.low, portion.value.unit)} {GUESTS_PART.to} {unit(portion.value.high, portion.value.unit)}
+                  {GUESTS_PART.rawWeightByCutAs}
                 </span>
               </>
             )}
           </p>
           <p>
             <label>
-              From the plate back to the shop:{" "}
+              {GUESTS_PART.fromThePlateBackTo}{" "}
               <input
                 className="field clock w-24 text-[13px]"
                 value={final}
                 onChange={(e) => setFinal(e.target.value)}
-                aria-label="Portion on each plate"
+                aria-label={GUESTS_PART.portionOnEachPlate}
               />{" "}
-              each, after
+              {GUESTS_PART.eachAfter}
             </label>{" "}
             <Choice
-              label="Losses"
+              label={GUESTS_PART.losses}
               className="text-[13.5px]"
               value={yields}
               options={YIELD_KEYS.map((k) => [k, k.replaceAll("_", " ")])}
@@ -132,8 +133,11 @@ export function GuestsPart({ document, edit }: { document: DishFile; edit: Edit 
             />{" "}
             {raw.value ? (
               <>
-                <b className="font-semibold">{unit(raw.value.rawG, "g")}</b> bought
-                <span className="text-quiet">, factor {raw.value.factor}, with 5 % to spare.</span>
+                <b className="font-semibold">{unit(raw.value.rawG, "g")}</b> {GUESTS_PART.bought}
+                <span className="text-quiet">
+                  {GUESTS_PART.factor} {raw.value.factor}
+                  {GUESTS_PART.with5ToSpare}
+                </span>
               </>
             ) : (
               <span className="text-saffron-ink">{raw.problem}</span>

@@ -7,6 +7,7 @@ import { shortNumber } from "@/core/entry/numbers";
 import { readRecipes } from "@/core/import/read";
 import type { ReadRecipes, Recipe } from "@/core/import/recipe";
 import { dishOfRecipe, GUESSED_SERVES, type ImportedDish } from "@/core/import/to-dish";
+import { IMPORT_PREVIEW } from "@/words/library-import";
 import { colourOf } from "../route-chart/colours";
 import { ask, reason } from "../shell/ask";
 import { Choice } from "../shell/Choice";
@@ -38,15 +39,15 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
     () => (recipe && Number(serves) > 0 ? dishOfRecipe(recipe, { serves: Number(serves), serveAt, timezone }) : undefined),
     [recipe, serves, serveAt, timezone],
   );
-  if (!read) return <p className="py-4">Reading …</p>;
+  if (!read) return <p className="py-4">{IMPORT_PREVIEW.reading}</p>;
   if (read.status === "nothing" || !recipe)
     return (
       <p role="alert" className="border-l-[3px] border-beet py-2 pl-3">
-        {read.status === "nothing" ? read.because : "Nothing was found."}{" "}
+        {read.status === "nothing" ? read.because : IMPORT_PREVIEW.nothingWasFound}{" "}
         <a className="link" href="/">
-          Back
+          {IMPORT_PREVIEW.back}
         </a>
-        , where the text still is.
+        {IMPORT_PREVIEW.whereTheTextStillIs}
       </p>
     );
   const put = (change: (r: Recipe) => Recipe) => setRecipe((r) => r && change(r));
@@ -70,12 +71,12 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
   return (
     <div>
       <p className="max-w-[66ch] text-[14px] text-quiet">
-        {read.from === "json-ld" ? "Read from the recipe data of the page." : "Read from the text by its lines."} Nothing is saved yet. You
-        can correct each line here. Marked lines were guessed or not understood.
+        {read.from === "json-ld" ? IMPORT_PREVIEW.readFromTheRecipeData : IMPORT_PREVIEW.readFromTheTextBy}{" "}
+        {IMPORT_PREVIEW.nothingIsSavedYetYou}
       </p>
       {read.recipes.length > 1 && (
         <Choice
-          label="Which recipe"
+          label={IMPORT_PREVIEW.whichRecipe}
           className="my-2 text-[14px]"
           value={String(chosen)}
           options={read.recipes.map((r, i) => [String(i), r.name])}
@@ -84,7 +85,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
       )}
       <div className="flex flex-wrap items-end gap-3 border-b border-rule py-3">
         <label className="min-w-56 flex-1 text-[13.5px] text-quiet">
-          Name
+          {IMPORT_PREVIEW.name}
           <input
             className="field mt-0.5 w-full font-serif text-[18px] font-semibold text-ink"
             value={recipe.name}
@@ -92,7 +93,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
           />
         </label>
         <label className="text-[13.5px] text-quiet">
-          Written for
+          {IMPORT_PREVIEW.writtenFor}
           <input
             className="field clock mt-0.5 block w-20 text-ink"
             type="number"
@@ -102,7 +103,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
           />
         </label>
         <label className="text-[13.5px] text-quiet">
-          Guests
+          {IMPORT_PREVIEW.guests}
           <input
             className="field clock mt-0.5 block w-20 text-ink"
             type="number"
@@ -112,21 +113,21 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
           />
         </label>
         <span className="text-[13.5px] text-quiet">
-          Serve at
-          <MomentField label="Serve at" className="mt-0.5 flex" value={serveAt} onChange={setServeAt} live />
+          {IMPORT_PREVIEW.serveAt}
+          <MomentField label={IMPORT_PREVIEW.serveAt} className="mt-0.5 flex" value={serveAt} onChange={setServeAt} live />
         </span>
         <button type="button" className="act" data-main disabled={!imported} onClick={() => void keep()}>
-          Import
+          {IMPORT_PREVIEW.importIt}
         </button>
       </div>
       {problem && (
         <p role="alert" className="border-l-[3px] border-beet py-1 pl-3 text-[14px]">
-          Nothing was saved. {problem}
+          {IMPORT_PREVIEW.nothingWasSaved} {problem}
         </p>
       )}
-      <section aria-label="Check these" className="py-2 text-[14px]">
+      <section aria-label={IMPORT_PREVIEW.checkThese} className="py-2 text-[14px]">
         <p className={unclear ? "text-saffron-ink" : "text-quiet"}>
-          {unclear ? `${unclear} ${unclear === 1 ? "line is" : "lines are"} marked.` : "Every line was understood."}
+          {unclear ? IMPORT_PREVIEW.marked(unclear, unclear === 1 ? "line is" : "lines are") : IMPORT_PREVIEW.everyLineWasUnderstood}
         </p>
         <ul>
           {[...(imported?.doubts ?? []), ...recipe.aside].map((d) => (
@@ -137,10 +138,15 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
         </ul>
       </section>
       {imported?.components.map((c, i) => (
-        <section key={c.id} aria-label={`Part ${c.name}`} className="border-t-[3px] pt-2 pb-4" style={{ borderColor: colourOf(c.kind) }}>
+        <section
+          key={c.id}
+          aria-label={IMPORT_PREVIEW.part(c.name)}
+          className="border-t-[3px] pt-2 pb-4"
+          style={{ borderColor: colourOf(c.kind) }}
+        >
           <div className="flex flex-wrap items-baseline gap-3">
             <input
-              aria-label={`Name of part ${i + 1}`}
+              aria-label={IMPORT_PREVIEW.nameOfPart(i + 1)}
               className="field font-serif text-[18px] font-semibold"
               value={recipe.sections[i]?.name || c.name}
               onChange={(e) => section(i, (s) => ({ ...s, name: e.target.value }))}
@@ -148,7 +154,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
             <span className="text-[13.5px] text-quiet">
               {c.kind}
               {c.takes.length
-                ? `; takes ${c.takes.map((t) => imported.components.find((x) => x.id === t)?.name.toLowerCase()).join(", ")}`
+                ? IMPORT_PREVIEW.takes(c.takes.map((t) => imported.components.find((x) => x.id === t)?.name.toLowerCase()).join(", "))
                 : ""}
             </span>
           </div>
@@ -187,7 +193,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
                 // biome-ignore lint/suspicious/noArrayIndexKey: lines are told by their place
                 <li key={j} className="pb-1.5">
                   <textarea
-                    aria-label={`Instruction ${j + 1} of ${c.name}`}
+                    aria-label={IMPORT_PREVIEW.instructionOf(j + 1, c.name)}
                     className="field w-full resize-none py-1.5 text-[13.5px] leading-snug"
                     rows={Math.max(1, Math.ceil(text.length / 78))}
                     value={text}
@@ -199,7 +205,7 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
               ))}
               <li className="pt-1">
                 <table className="w-full text-[13px]">
-                  <caption className="caps text-left">becomes</caption>
+                  <caption className="caps text-left">{IMPORT_PREVIEW.becomes}</caption>
                   <tbody>
                     {c.steps.map((s) => (
                       <tr key={s.step.id} className="border-t border-rule align-baseline">
@@ -234,14 +240,14 @@ function IngredientRow({ line, others, onLine, onMove }: IngredientRowProps) {
     <li className="pb-1">
       <div className="flex gap-1.5">
         <input
-          aria-label={`Ingredient ${read.name}`}
+          aria-label={IMPORT_PREVIEW.ingredient(read.name)}
           className="field min-w-0 flex-1 text-[13.5px]"
           value={line}
           onChange={(e) => onLine(e.target.value)}
         />
         {others.length > 0 && (
           <Choice
-            label={`Move ${read.name} to`}
+            label={IMPORT_PREVIEW.moveTo(read.name)}
             className="w-28 text-[13px] text-quiet!"
             value=""
             prompt="move to"
@@ -255,7 +261,7 @@ function IngredientRow({ line, others, onLine, onMove }: IngredientRowProps) {
         {read.amount ? (
           <span className="clock">{`${shortNumber(read.amount.amount)} ${read.amount.unit}`}</span>
         ) : read.asNeeded ? (
-          "to taste"
+          IMPORT_PREVIEW.toTaste
         ) : (
           ""
         )}{" "}

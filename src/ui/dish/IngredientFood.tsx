@@ -3,6 +3,7 @@ import { useId, useState } from "react";
 import type { DishIngredient } from "@/core/dish/edit/places";
 import { foodsNamed, understand } from "@/core/foods/match";
 import { FOODS, type Food } from "@/core/foods/table";
+import { INGREDIENT_FOOD } from "@/words/editor";
 import { foodClassWords } from "@/words/foods";
 import { Choice } from "../shell/Choice";
 
@@ -19,9 +20,10 @@ export function TakenFor({ ingredient, put, onChoose }: { ingredient: DishIngred
   if (!food)
     return (
       <p className="text-[12.5px] text-saffron-ink">
-        Which food is this? The safety rules do not know it.{" "}
+        {INGREDIENT_FOOD.whichFoodIsThisThe}{" "}
         <button type="button" className="link" onClick={onChoose}>
-          Choose food<span className="sr-only">: {ingredient.name}</span>
+          {INGREDIENT_FOOD.chooseFood}
+          <span className="sr-only">: {ingredient.name}</span>
         </button>
       </p>
     );
@@ -30,17 +32,22 @@ export function TakenFor({ ingredient, put, onChoose }: { ingredient: DishIngred
   return (
     <p className="flex flex-wrap gap-x-3 text-[12.5px] text-quiet">
       <span>
-        understood as <b className="font-semibold">{food.phrase}</b> ({foodClassWords(food.class)})
+        {INGREDIENT_FOOD.understoodAs} <b className="font-semibold">{food.phrase}</b> ({foodClassWords(food.class)})
       </span>
       {ingredient.food === undefined ? (
         others.slice(0, 2).map((o) => (
-          <button key={o.food.id} type="button" className="link" onClick={() => put(`understood as ${o.phrase}`, withFood(o.food.id))}>
-            no, {o.phrase}
+          <button
+            key={o.food.id}
+            type="button"
+            className="link"
+            onClick={() => put(INGREDIENT_FOOD.understoodAsNamed(o.phrase), withFood(o.food.id))}
+          >
+            {INGREDIENT_FOOD.no} {o.phrase}
           </button>
         ))
       ) : (
-        <button type="button" className="link" onClick={() => put("read by its name", withFood(undefined))}>
-          read its name again
+        <button type="button" className="link" onClick={() => put(INGREDIENT_FOOD.readByItsName, withFood(undefined))}>
+          {INGREDIENT_FOOD.readItsNameAgain}
         </button>
       )}
     </p>
@@ -74,29 +81,29 @@ export function ChooseFood({ ingredient, steps, put }: ChooseFoodProps) {
     <div className="pt-2 text-[13.5px]">
       <div className="flex flex-wrap items-baseline gap-x-3">
         <label htmlFor={`${id}f`} className="text-quiet">
-          This food is
+          {INGREDIENT_FOOD.thisFoodIs}
         </label>
         <input
           id={`${id}f`}
           type="text"
           className="field w-44"
           value={text}
-          placeholder={food?.phrase ?? "such as ground beef"}
+          placeholder={food?.phrase ?? INGREDIENT_FOOD.suchAsGroundBeef}
           autoComplete="off"
           spellCheck={false}
           onChange={(e) => setText(e.target.value)}
         />
-        <span className="text-quiet">{food ? foodClassWords(food.class) : "not known"}</span>
+        <span className="text-quiet">{food ? foodClassWords(food.class) : INGREDIENT_FOOD.notKnown}</span>
       </div>
       {found.length > 0 && (
-        <ul aria-label="Foods by that name" className="flex flex-wrap gap-x-4 py-0.5">
+        <ul aria-label={INGREDIENT_FOOD.foodsByThatName} className="flex flex-wrap gap-x-4 py-0.5">
           {found.map(([name, f]) => (
             <li key={name}>
               <button
                 type="button"
                 className="link"
                 onClick={() => {
-                  put(`understood as ${name}`, withFood(f.id));
+                  put(INGREDIENT_FOOD.understoodAsNamed2(name), withFood(f.id));
                   setText("");
                 }}
               >
@@ -108,16 +115,16 @@ export function ChooseFood({ ingredient, steps, put }: ChooseFoodProps) {
       )}
       <div className="flex flex-wrap items-baseline gap-x-3 pt-1">
         <label htmlFor={`${id}s`} className="text-quiet">
-          Added in step
+          {INGREDIENT_FOOD.addedInStep}
         </label>
         <Choice
           id={`${id}s`}
-          label="Added in step"
+          label={INGREDIENT_FOOD.addedInStep}
           value={ingredient.step ?? ""}
-          none="the first step that names it"
+          none={INGREDIENT_FOOD.theFirstStepThatNamesIt}
           options={steps.map((s) => [s.id, s.name ?? s.id])}
           onChange={(step) =>
-            put(step === "" ? "at the step that names it" : "its step", (i) => {
+            put(step === "" ? INGREDIENT_FOOD.atTheStepThatNamesIt : INGREDIENT_FOOD.itsStep, (i) => {
               const { step: _, ...rest } = i;
               return (step === "" ? rest : { ...rest, step }) as DishIngredient;
             })

@@ -8,20 +8,21 @@ import { leaveOutIngredient, putInstead, restoreIngredient, substitutesFor } fro
 import type { DishFile } from "@/core/dish/schema";
 import { readIngredient } from "@/core/entry/ingredient-line";
 import { shortNumber } from "@/core/entry/numbers";
+import { INGREDIENT_LIST } from "@/words/editor";
 import { type Field, Fields } from "./fields";
 import { ChooseFood, TakenFor } from "./IngredientFood";
 import { LineInput } from "./line-input";
 import type { Edit } from "./use-editing";
 
 const FIELDS: readonly Field[] = [
-  { key: "section", label: "Bought at", kind: "text", why: "one trip a shop" },
-  { key: "orderAhead", label: "Order ahead", kind: "duration", why: "the butcher needs it" },
-  { key: "keeps", label: "Keeps once bought", kind: "duration", why: "so that it is not bought too soon" },
-  { key: "scale", label: "Scaling exponent", kind: "number", why: "1 scales with the guests, 0 stays" },
-  { key: "allergens", label: "Allergens", kind: "words", why: "compared with what guests avoid" },
-  { key: "asNeeded", label: "To taste", kind: "yes", why: "no amount is counted" },
-  { key: "optional", label: "Optional", kind: "yes", why: "marked on the shopping list" },
-  { key: "note", label: "Note", kind: "text", why: "how you want it" },
+  { key: "section", label: INGREDIENT_LIST.boughtAt, kind: "text", why: INGREDIENT_LIST.oneTripAShop },
+  { key: "orderAhead", label: INGREDIENT_LIST.orderAhead, kind: "duration", why: INGREDIENT_LIST.theButcherNeedsIt },
+  { key: "keeps", label: INGREDIENT_LIST.keepsOnceBought, kind: "duration", why: INGREDIENT_LIST.soThatItIsNot },
+  { key: "scale", label: INGREDIENT_LIST.scalingExponent, kind: "number", why: INGREDIENT_LIST.n1ScalesWithTheGuests },
+  { key: "allergens", label: INGREDIENT_LIST.allergens, kind: "words", why: INGREDIENT_LIST.comparedWithWhatGuestsAvoid },
+  { key: "asNeeded", label: INGREDIENT_LIST.toTaste, kind: "yes", why: INGREDIENT_LIST.noAmountIsCounted },
+  { key: "optional", label: INGREDIENT_LIST.optional, kind: "yes", why: INGREDIENT_LIST.markedOnTheShoppingList },
+  { key: "note", label: INGREDIENT_LIST.note, kind: "text", why: INGREDIENT_LIST.howYouWantIt },
 ];
 
 interface IngredientListProps {
@@ -55,8 +56,9 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
   return (
     <div>
       <p className="text-[12.5px] text-quiet">
-        Amounts for {shortNumber(serves)}, as the file has them
-        {document.dish.serves !== serves ? `; at ${document.dish.serves} guests they are under Amounts` : ""}.
+        {INGREDIENT_LIST.amountsFor} {shortNumber(serves)}
+        {INGREDIENT_LIST.asTheFileHasThem}
+        {document.dish.serves !== serves ? INGREDIENT_LIST.atGuestsTheyAreUnderAmounts(document.dish.serves) : ""}.
       </p>
       <ul>
         {(method.ingredients ?? []).map((i) => {
@@ -66,14 +68,13 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
               <div className="flex items-center gap-2">
                 <div className={`min-w-0 flex-1 ${i.leftOut ? "line-through opacity-60" : ""}`}>
                   <LineInput
-                    label={`Ingredient ${i.name}`}
+                    label={INGREDIENT_LIST.ingredient(i.name)}
                     value={lineOf(i)}
                     onCommit={(text) =>
                       put(i, "changed", (x) => {
                         if (text === "") return undefined;
                         const read = readIngredient(text);
-                        if (read.heading || read.name === "?")
-                          throw new EditRefused("Write an amount and a name, such as “500 g plain flour”.");
+                        if (read.heading || read.name === "?") throw new EditRefused(INGREDIENT_LIST.writeAnAmountAndA);
                         const { amount: _, asNeeded: __, optional: ___, note: ____, ...rest } = x;
                         const { id: _____, ...made } = ingredientOf(read, []);
                         // What a line says again is taken from it; what only the fields say stays.
@@ -94,13 +95,13 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                   aria-expanded={open === i.id}
                   onClick={() => setOpen(open === i.id ? undefined : i.id)}
                 >
-                  {open === i.id ? "close" : instead.length ? "Can't get this" : "more"}
+                  {open === i.id ? "close" : instead.length ? INGREDIENT_LIST.cantGetThis : "more"}
                   <span className="sr-only">: {i.name}</span>
                 </button>
                 <button
                   type="button"
-                  aria-label={`Remove ${i.name}`}
-                  title={`Remove ${i.name}`}
+                  aria-label={INGREDIENT_LIST.remove(i.name)}
+                  title={INGREDIENT_LIST.remove(i.name)}
                   className="inline-flex size-7 shrink-0 cursor-pointer items-center justify-center text-quiet hover:text-rim"
                   onClick={() => put(i, "removed", () => undefined)}
                 >
@@ -112,16 +113,19 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                 <p className="flex flex-wrap gap-x-3 text-[13px]">
                   <span className="text-saffron-ink">
                     {i.leftOut
-                      ? "Left out."
-                      : `Instead of ${i.standsFor?.name}${i.standsFor?.quality !== undefined ? `, ${Math.round(i.standsFor.quality * 100)} % as good` : ""}.`}{" "}
+                      ? INGREDIENT_LIST.leftOut
+                      : INGREDIENT_LIST.insteadOf(
+                          i.standsFor?.name,
+                          i.standsFor?.quality !== undefined ? `, ${Math.round(i.standsFor.quality * 100)} % as good` : "",
+                        )}{" "}
                     {i.standsFor ? i.note : ""}
                   </span>
                   <button
                     type="button"
                     className="link"
-                    onClick={() => edit(`${i.standsFor?.name ?? i.name} again`, (d) => restoreIngredient(d, place, i.id))}
+                    onClick={() => edit(INGREDIENT_LIST.again(i.standsFor?.name ?? i.name), (d) => restoreIngredient(d, place, i.id))}
                   >
-                    {i.standsFor ? `${i.standsFor.name} again` : "Put back"}
+                    {i.standsFor ? INGREDIENT_LIST.againNamed(i.standsFor.name) : INGREDIENT_LIST.putBack}
                   </button>
                 </p>
               )}
@@ -129,24 +133,26 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                 <div className="my-2 border-l-[3px] border-rule pl-4">
                   {instead.length > 0 && (
                     <fieldset>
-                      <legend className="caps">If you can't get it</legend>
+                      <legend className="caps">{INGREDIENT_LIST.ifYouCantGetIt}</legend>
                       <ul className="text-[13.5px]">
                         {instead.map((s) => (
                           <li key={s.name} className="flex items-baseline justify-between gap-3 py-0.5">
                             <span>
                               <b className="font-semibold">{s.name}</b>
                               {s.amount ? `, ${shortNumber(s.amount.amount)}${s.amount.unit === "piece" ? "" : ` ${s.amount.unit}`}` : ""},{" "}
-                              {Math.round(s.quality * 100)} % as good.{" "}
+                              {Math.round(s.quality * 100)} {INGREDIENT_LIST.asGood}{" "}
                               <span className={s.caution ? "text-beet" : "text-quiet"}>{s.also}</span>
                             </span>
                             <button
                               type="button"
                               className="link shrink-0"
                               onClick={() =>
-                                edit(`${s.name} instead of ${i.standsFor?.name ?? i.name}`, (d) => putInstead(d, place, i.id, s))
+                                edit(INGREDIENT_LIST.insteadOfNamed(s.name, i.standsFor?.name ?? i.name), (d) =>
+                                  putInstead(d, place, i.id, s),
+                                )
                               }
                             >
-                              Use this
+                              {INGREDIENT_LIST.useThis}
                             </button>
                           </li>
                         ))}
@@ -157,9 +163,9 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                     <button
                       type="button"
                       className="link text-[13.5px]"
-                      onClick={() => edit(`${i.name} left out`, (d) => leaveOutIngredient(d, place, i.id))}
+                      onClick={() => edit(INGREDIENT_LIST.leftOutNamed(i.name), (d) => leaveOutIngredient(d, place, i.id))}
                     >
-                      Leave it out
+                      {INGREDIENT_LIST.leaveItOut}
                     </button>
                   )}
                   <ChooseFood ingredient={i} steps={method.steps} put={(label, change) => put(i, label, change)} />
@@ -188,11 +194,11 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
           <input
             ref={box}
             type="text"
-            aria-label="Add an ingredient"
+            aria-label={INGREDIENT_LIST.addAnIngredient}
             value={line}
             onChange={(e) => setLine(e.target.value)}
             onKeyDown={(e) => e.key === "Enter" && add()}
-            placeholder="1 1/2 cups plain flour, sifted"
+            placeholder={INGREDIENT_LIST.n112CupsPlain}
             spellCheck={false}
             autoComplete="off"
             className="field w-full text-[14px]"
@@ -202,7 +208,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
           </p>
         </div>
         <button type="button" className="act" onClick={add} disabled={line.trim() === ""}>
-          Add
+          {INGREDIENT_LIST.add}
         </button>
       </div>
     </div>
@@ -214,7 +220,7 @@ const lineOf = (i: DishIngredient): string =>
     i.amount && `${shortNumber(i.amount.amount)}${i.amount.unit === "piece" ? "" : ` ${i.amount.unit}`}`,
     i.name,
     i.note && !i.standsFor && `, ${i.note}`,
-    i.asNeeded && !i.amount && !/to taste|as needed|for /.test(i.note ?? "") && ", as needed",
+    i.asNeeded && !i.amount && !/to taste|as needed|for /.test(i.note ?? "") && INGREDIENT_LIST.asNeeded,
   ]
     .filter(Boolean)
     .join(" ")
@@ -222,8 +228,8 @@ const lineOf = (i: DishIngredient): string =>
 
 const said = (read: ReturnType<typeof readIngredient>): string =>
   [
-    read.asNeeded ? "to taste" : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
-    `of ${read.name}`,
+    read.asNeeded ? INGREDIENT_LIST.toTaste2 : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
+    INGREDIENT_LIST.ofIt(read.name),
     read.note && `(${read.note})`,
     read.optional && "optional",
   ]

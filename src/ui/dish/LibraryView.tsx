@@ -10,6 +10,7 @@ import { comparable, quantityOf, quantityText } from "@/core/dish/units";
 import { readAmount } from "@/core/entry/amounts";
 import { kindWords } from "@/core/entry/words-said";
 import { spokenDuration } from "@/core/time/duration";
+import { LIBRARY_VIEW } from "@/words/library-import";
 import { colourOf } from "../route-chart/colours";
 import { ask, reason } from "../shell/ask";
 import { Choice } from "../shell/Choice";
@@ -25,21 +26,21 @@ interface LibraryViewProps {
 
 const DAY = 1440;
 const WITHIN: readonly (readonly [string, number])[] = [
-  ["an hour", 60],
-  ["an evening", 240],
-  ["a day", DAY],
-  ["three days", 3 * DAY],
-  ["a week", 7 * DAY],
+  [LIBRARY_VIEW.anHour, 60],
+  [LIBRARY_VIEW.anEvening, 240],
+  [LIBRARY_VIEW.aDay, DAY],
+  [LIBRARY_VIEW.threeDays, 3 * DAY],
+  [LIBRARY_VIEW.aWeek, 7 * DAY],
 ];
 const AHEAD: readonly (readonly [string, number])[] = [
-  ["the day before", DAY],
-  ["two days ahead", 2 * DAY],
-  ["five days ahead", 5 * DAY],
-  ["weeks ahead", 14 * DAY],
+  [LIBRARY_VIEW.theDayBefore, DAY],
+  [LIBRARY_VIEW.twoDaysAhead, 2 * DAY],
+  [LIBRARY_VIEW.fiveDaysAhead, 5 * DAY],
+  [LIBRARY_VIEW.weeksAhead, 14 * DAY],
 ];
 const HANDS: readonly (readonly [string, number])[] = [
-  ["half an hour by hand", 30],
-  ["an hour by hand", 60],
+  [LIBRARY_VIEW.halfAnHourByHand, 30],
+  [LIBRARY_VIEW.anHourByHand, 60],
 ];
 
 /** Ready components: found by words, kind, time, how long they keep and what they need; taken at the guests' number or so much. */
@@ -75,40 +76,46 @@ export function LibraryView({ slug, version, document: given, entries }: Library
   };
   return (
     <div className="mx-auto max-w-[60rem] px-5 pt-4 pb-14 sm:px-7">
-      <h1 className="text-[25px]">Ready components</h1>
+      <h1 className="text-[25px]">{LIBRARY_VIEW.readyComponents}</h1>
       <search className="flex flex-wrap items-center gap-2 border-b border-rule pt-2 pb-3 text-[14px]">
         <input
           className="field min-w-52 flex-1"
           type="search"
-          aria-label="Search"
-          placeholder="a word: rye, trotters, mustard"
+          aria-label={LIBRARY_VIEW.search}
+          placeholder={LIBRARY_VIEW.aWordRyeTrottersMustard}
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
-        <Filter label="Kind" any="of any kind" value={kind} onChange={setKind} options={kinds.map((k) => [k, k])} />
+        <Filter label={LIBRARY_VIEW.kind} any="of any kind" value={kind} onChange={setKind} options={kinds.map((k) => [k, k])} />
         <Filter
-          label="Ready within"
+          label={LIBRARY_VIEW.readyWithin}
           any="any time"
           value={within}
           onChange={setWithin}
-          options={WITHIN.map(([l, n]) => [`within ${l}`, String(n)])}
+          options={WITHIN.map(([l, n]) => [LIBRARY_VIEW.within(l), String(n)])}
         />
-        <Filter label="Make ahead" any="any time" value={ahead} onChange={setAhead} options={AHEAD.map(([l, n]) => [l, String(n)])} />
         <Filter
-          label="Hands-on time"
+          label={LIBRARY_VIEW.makeAhead}
+          any="any time"
+          value={ahead}
+          onChange={setAhead}
+          options={AHEAD.map(([l, n]) => [l, String(n)])}
+        />
+        <Filter
+          label={LIBRARY_VIEW.handsOnTime}
           any="any"
           value={hands}
           onChange={setHands}
-          options={HANDS.map(([l, n]) => [`up to ${l}`, String(n)])}
+          options={HANDS.map(([l, n]) => [LIBRARY_VIEW.upTo(l), String(n)])}
         />
         <label className="flex items-center gap-1.5">
           <input type="checkbox" className="accent-(--rim)" checked={mine} onChange={(e) => setMine(e.target.checked)} />
-          only with my equipment
+          {LIBRARY_VIEW.onlyWithMyEquipment}
         </label>
       </search>
       <ProblemNote problem={problem} onClose={clearProblem} />
       <p className="py-1.5 text-[13.5px] text-quiet" role="status">
-        {found.length} of {entries.length}
+        {found.length} {LIBRARY_VIEW.ofIt} {entries.length}
       </p>
       <ul>
         {found.map((e) => (
@@ -128,7 +135,7 @@ export function LibraryView({ slug, version, document: given, entries }: Library
               <span className="text-[13.5px]">
                 {e.methods.map((m) => (
                   <span key={m.id} className="block">
-                    {m.name}: {spokenDuration(m.leadMinutes)}, {spokenDuration(m.handsMinutes)} by hand
+                    {m.name}: {spokenDuration(m.leadMinutes)}, {spokenDuration(m.handsMinutes)} {LIBRARY_VIEW.byHand}
                   </span>
                 ))}
                 <span className="text-quiet">{keeping(e)}</span>
@@ -138,7 +145,7 @@ export function LibraryView({ slug, version, document: given, entries }: Library
           </li>
         ))}
       </ul>
-      {found.length === 0 && <p className="py-4">Nothing found. Remove a word or a filter.</p>}
+      {found.length === 0 && <p className="py-4">{LIBRARY_VIEW.nothingFoundRemoveAWord}</p>}
     </div>
   );
 }
@@ -146,9 +153,9 @@ export function LibraryView({ slug, version, document: given, entries }: Library
 /** "Keeps 3 days, frozen 90 days". */
 function keeping({ keepsMinutes, unfrozenMinutes }: LibraryEntry): string {
   if (keepsMinutes === undefined) return "keeps";
-  if (keepsMinutes === 0) return "serve at once";
-  const frozen = keepsMinutes !== unfrozenMinutes ? `frozen ${spokenDuration(keepsMinutes)}` : "";
-  return [unfrozenMinutes ? `keeps ${spokenDuration(unfrozenMinutes)}` : "", frozen].filter(Boolean).join(", ");
+  if (keepsMinutes === 0) return LIBRARY_VIEW.serveAtOnce;
+  const frozen = keepsMinutes !== unfrozenMinutes ? LIBRARY_VIEW.frozen(spokenDuration(keepsMinutes)) : "";
+  return [unfrozenMinutes ? LIBRARY_VIEW.keeps(spokenDuration(unfrozenMinutes)) : "", frozen].filter(Boolean).join(", ");
 }
 
 function Filter({
@@ -200,7 +207,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
     const wanted = read && quantityOf(read);
     if (!source) return;
     if (!wanted || !entry.makes || !comparable(wanted, entry.makes) || !(wanted.value > 0)) {
-      setProblem(`Write how much of it you want, such as ${entry.makes ? quantityText(entry.makes) : "1 kg"}.`);
+      setProblem(LIBRARY_VIEW.writeHowMuchOfIt(entry.makes ? quantityText(entry.makes) : "1 kg"));
       return;
     }
     onTake(source, entry, wanted.value / entry.makes.value, amount);
@@ -210,9 +217,16 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
     <div className="mb-3 border-l-[3px] border-rule py-1 pl-4 text-[14px]">
       <p className="max-w-[66ch]">{entry.note}</p>
       {missing.length > 0 && (
-        <p className="text-saffron-ink">Your kitchen has no {missing.map(kindWords).join(", ")}. Methods that need it would borrow it.</p>
+        <p className="text-saffron-ink">
+          {LIBRARY_VIEW.yourKitchenHasNo} {missing.map(kindWords).join(", ")}
+          {LIBRARY_VIEW.methodsThatNeedItWould}
+        </p>
       )}
-      {entry.allergens.length > 0 && <p className="text-[13.5px] text-quiet">Contains {entry.allergens.join(", ")}.</p>}
+      {entry.allergens.length > 0 && (
+        <p className="text-[13.5px] text-quiet">
+          {LIBRARY_VIEW.contains} {entry.allergens.join(", ")}.
+        </p>
+      )}
       {scaled && (
         <div className="grid gap-x-8 gap-y-2 py-2 sm:grid-cols-2">
           {scaled.components
@@ -223,7 +237,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
                 <ul className="text-[13.5px]">
                   {measuredIngredients(scaled, c.id, c.methods[0]?.id ?? "").map(({ ingredient: i, measured: m }) => (
                     <li key={i.id}>
-                      <span className="clock text-[12.5px]">{i.asNeeded ? "to taste" : m?.text}</span> {i.name}
+                      <span className="clock text-[12.5px]">{i.asNeeded ? LIBRARY_VIEW.toTaste : m?.text}</span> {i.name}
                       {m?.us && <span className="text-[12.5px] text-quiet"> ({m.us})</span>}
                     </li>
                   ))}
@@ -231,7 +245,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
                 {c.methods.map((m) => (
                   <p key={m.id} className="pt-1 text-[13.5px]">
                     <b className="font-semibold">{m.name ?? m.id}</b>
-                    {(m.quality ?? 1) < 1 ? `, ${Math.round((m.quality ?? 1) * 100)} % as good` : ""}:{" "}
+                    {(m.quality ?? 1) < 1 ? LIBRARY_VIEW.asGood(Math.round((m.quality ?? 1) * 100)) : ""}:{" "}
                     <span className="text-quiet">{m.steps.map((s) => s.name ?? s.id).join("; ")}.</span>
                   </p>
                 ))}
@@ -245,9 +259,9 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
           className="act"
           data-main
           disabled={!source}
-          onClick={() => source && onTake(source, entry, scale, `for ${guests}`)}
+          onClick={() => source && onTake(source, entry, scale, LIBRARY_VIEW.forIt(guests))}
         >
-          Add for {guests}
+          {LIBRARY_VIEW.addFor} {guests}
           {entry.makes ? `: ${quantityText({ ...entry.makes, value: entry.makes.value * scale })}` : ""}
         </button>
         {entry.makes && (
@@ -264,7 +278,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
             }}
           >
             <label className="flex items-center gap-2">
-              <span className="text-quiet">or amount</span>
+              <span className="text-quiet">{LIBRARY_VIEW.orAmount}</span>
               <input
                 className="field clock w-28 text-[13px]"
                 value={amount}
@@ -273,7 +287,7 @@ function Entry({ entry, document, own, onTake }: EntryProps) {
               />
             </label>
             <button type="submit" className="act" disabled={amount.trim() === "" || !source}>
-              Add to dish
+              {LIBRARY_VIEW.addToDish}
             </button>
           </form>
         )}

@@ -1,6 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
+import { PLAN_NOTE } from "@/words/editor";
 import type { Saving } from "./use-editing";
 
 /** What the timetable says of the dish as it stands. */
@@ -24,21 +25,21 @@ export function PlanNote({ slug, plan, saving }: { slug: string; plan: PlanState
   const working = plan.stale || saving === "saving";
   const text =
     saving === "waiting"
-      ? "The server does not answer. Your changes are kept here and sent as soon as it does."
+      ? PLAN_NOTE.theServerDoesNotAnswer
       : plan.impossible && !working
-        ? `No plan: ${plan.impossible}`
+        ? PLAN_NOTE.noPlan(plan.impossible)
         : !plan.begins
-          ? "The plan is being worked out."
+          ? PLAN_NOTE.thePlanIsBeingWorkedOut
           : working
-            ? `Saved. Replanning; so far it starts ${plan.begins}.`
+            ? PLAN_NOTE.savedReplanningSoFarItStarts(plan.begins)
             : moved
-              ? `The plan has changed: it starts ${plan.begins}, before it was ${moved}.`
-              : `The plan still works: it starts ${plan.begins}.`;
+              ? PLAN_NOTE.thePlanHasChangedIt(plan.begins, moved)
+              : PLAN_NOTE.thePlanStillWorksItStarts(plan.begins);
   const bad = saving === "waiting" || (plan.impossible !== undefined && !working);
   return (
     <p
       role="status"
-      aria-label="The plan"
+      aria-label={PLAN_NOTE.thePlan}
       className={`text-[13.5px] ${bad ? "text-beet" : "text-quiet"}`}
       data-plan-state={
         saving === "waiting" ? "waiting" : bad ? "impossible" : working || !plan.begins ? "working" : moved ? "moved" : "good"
@@ -46,7 +47,7 @@ export function PlanNote({ slug, plan, saving }: { slug: string; plan: PlanState
     >
       {text}{" "}
       <Link href={`/d/${slug}/timetable`} className="link">
-        Open
+        {PLAN_NOTE.open}
       </Link>
     </p>
   );

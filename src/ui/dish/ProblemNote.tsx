@@ -1,3 +1,4 @@
+import { PROBLEM_NOTE } from "@/words/recipe";
 import type { EditProblem } from "./use-editing";
 
 /** Why a change was not made, what would let it through, and the way on. */
@@ -15,7 +16,7 @@ export function ProblemNote({ problem, onClose }: { problem: EditProblem | undef
         </button>
       )}
       <button type="button" className="link text-[13.5px]" onClick={onClose}>
-        well
+        {PROBLEM_NOTE.well}
       </button>
     </div>
   );

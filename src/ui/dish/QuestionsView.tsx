@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { askAgain, dismissQuestion, type Question, questionsOf } from "@/core/dish/questions";
 import type { DishFile } from "@/core/dish/schema";
 import { spokenTexts } from "@/core/view/spoken-texts";
+import { QUESTIONS_VIEW } from "@/words/recipe";
 import { useConventions } from "../shell/conventions";
 import { PlanNote, type PlanStateOf } from "./PlanNote";
 import { ProblemNote } from "./ProblemNote";
@@ -23,30 +24,30 @@ export function QuestionsView({ slug, version, document: given, plan }: Question
   const { open, dismissed } = useMemo(() => spokenTexts(questionsOf(document), conventions), [document, conventions]);
   return (
     <div className="mx-auto max-w-[54rem] px-5 pt-4 pb-14 sm:px-7">
-      <h1 className="text-[25px]">Open questions</h1>
+      <h1 className="text-[25px]">{QUESTIONS_VIEW.openQuestions}</h1>
       <PlanNote slug={slug} plan={plan} saving={saving} />
       <ProblemNote problem={problem} onClose={clearProblem} />
       {open.length === 0 && (
         <p className="py-4">
-          No open questions.{" "}
+          {QUESTIONS_VIEW.noOpenQuestions}{" "}
           <Link href={`/d/${slug}/timetable`} className="link">
-            See the timetable
+            {QUESTIONS_VIEW.seeTheTimetable}
           </Link>
-          , or look at the{" "}
+          {QUESTIONS_VIEW.orLookAtThe}{" "}
           <Link href={`/d/${slug}/dish/amounts`} className="link">
-            amounts
+            {QUESTIONS_VIEW.amounts}
           </Link>
           .
         </p>
       )}
-      <ol aria-label="Questions" className="pt-2">
+      <ol aria-label={QUESTIONS_VIEW.questions} className="pt-2">
         {open.map((q) => (
           <QuestionRow key={q.id} slug={slug} question={q} document={document} edit={edit} />
         ))}
       </ol>
       {dismissed.length > 0 && (
-        <section aria-label="Skipped" className="pt-6">
-          <h2 className="text-[18px]">Skipped</h2>
+        <section aria-label={QUESTIONS_VIEW.skipped} className="pt-6">
+          <h2 className="text-[18px]">{QUESTIONS_VIEW.skipped}</h2>
           <ul className="text-[14px]">
             {dismissed.map(({ question, reason }) => (
               <li key={question.id} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
@@ -56,9 +57,9 @@ export function QuestionsView({ slug, version, document: given, plan }: Question
                 <button
                   type="button"
                   className="link shrink-0 text-[13.5px]"
-                  onClick={() => edit("a question again", (d) => askAgain(d, question.id))}
+                  onClick={() => edit(QUESTIONS_VIEW.aQuestionAgain, (d) => askAgain(d, question.id))}
                 >
-                  Ask again
+                  {QUESTIONS_VIEW.askAgain}
                 </button>
               </li>
             ))}
@@ -78,7 +79,7 @@ function QuestionRow({ slug, question, document, edit }: { slug: string; questio
   return (
     <li className="border-t border-rule py-3" data-question={question.id}>
       <p className="text-[16px]">
-        {question.weight >= 80 && <span className="caps mr-2 text-beet">first</span>}
+        {question.weight >= 80 && <span className="caps mr-2 text-beet">{QUESTIONS_VIEW.first}</span>}
         {question.text}
       </p>
       <p className="text-[13.5px] text-quiet">
@@ -115,20 +116,21 @@ function QuestionRow({ slug, question, document, edit }: { slug: string; questio
               />
             </label>
             <button type="submit" className="act" disabled={text.trim() === ""}>
-              Answer
+              {QUESTIONS_VIEW.answer}
             </button>
           </form>
         )}
         {aside === undefined ? (
           <button type="button" className="link text-[13.5px]" onClick={() => setAside("")}>
-            Skip<span className="sr-only">: {question.text}</span>
+            {QUESTIONS_VIEW.skip}
+            <span className="sr-only">: {question.text}</span>
           </button>
         ) : (
           <form
             className="flex items-center gap-2"
             onSubmit={(e) => {
               e.preventDefault();
-              edit(label("question skipped"), (d) => dismissQuestion(d, question.id, aside));
+              edit(label(QUESTIONS_VIEW.questionSkipped), (d) => dismissQuestion(d, question.id, aside));
             }}
           >
             <input
@@ -136,11 +138,11 @@ function QuestionRow({ slug, question, document, edit }: { slug: string; questio
               className="field w-56 text-[14px]"
               value={aside}
               onChange={(e) => setAside(e.target.value)}
-              placeholder="because …"
-              aria-label={`Why you skip it: ${question.text}`}
+              placeholder={QUESTIONS_VIEW.because}
+              aria-label={QUESTIONS_VIEW.whyYouSkipIt(question.text)}
             />
             <button type="submit" className="act">
-              Skip
+              {QUESTIONS_VIEW.skip}
             </button>
           </form>
         )}

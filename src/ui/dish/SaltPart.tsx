@@ -1,28 +1,28 @@
 import { saltOfDish } from "@/core/dish/salt";
 import type { DishFile } from "@/core/dish/schema";
+import { SALT_PART } from "@/words/recipe";
 
 /** The salt of the whole dish for one guest, and where it comes from. */
 export function SaltPart({ document, chosen }: { readonly document: DishFile; readonly chosen: Readonly<Record<string, string>> }) {
   const salt = saltOfDish(document, chosen);
-  if (!salt) return <p className="text-[14px] text-quiet">No ingredient is known to contain salt.</p>;
+  if (!salt) return <p className="text-[14px] text-quiet">{SALT_PART.noIngredientIsKnownTo}</p>;
   const each = (g: number) => `${(g / document.dish.serves).toFixed(2)} g`;
   return (
     <div className="text-[14px]">
       <p className="font-serif text-[19px]">
-        {salt.perGuestG.toFixed(1)} g of salt per guest, {salt.pctOf5g} % of the 5 g advised for a day.
+        {salt.perGuestG.toFixed(1)} {SALT_PART.gOfSaltPerGuest} {salt.pctOf5g} {SALT_PART.ofThe5GAdvised}
       </p>
       <p className="text-quiet">
-        Counts what is served, not what is left over. {salt.sodiumMg} mg of sodium. Advice of the WHO, 2012; the salt in a food is typical
-        of what is sold.
+        {SALT_PART.countsWhatIsServedNot} {salt.sodiumMg} {SALT_PART.mgOfSodiumAdviceOf}
       </p>
       <table className="mt-2 w-full max-w-[46rem]">
-        <caption className="sr-only">Where the salt comes from</caption>
+        <caption className="sr-only">{SALT_PART.whereTheSaltComesFrom}</caption>
         <thead>
           <tr className="caps text-left">
-            <th className="font-normal">From</th>
-            <th className="font-normal">In</th>
-            <th className="text-right font-normal">Total</th>
-            <th className="pl-4 text-right font-normal">Per guest</th>
+            <th className="font-normal">{SALT_PART.from}</th>
+            <th className="font-normal">{SALT_PART.inIt}</th>
+            <th className="text-right font-normal">{SALT_PART.total}</th>
+            <th className="pl-4 text-right font-normal">{SALT_PART.perGuest}</th>
           </tr>
         </thead>
         <tbody>
@@ -34,7 +34,7 @@ export function SaltPart({ document, chosen }: { readonly document: DishFile; re
                   {r.ingredient}
                   {r.because && (
                     <span className="block text-[12.5px] text-quiet">
-                      {Math.round(r.eaten * 100)} % of it is eaten: {r.because}
+                      {Math.round(r.eaten * 100)} {SALT_PART.ofItIsEaten} {r.because}
                     </span>
                   )}
                 </td>

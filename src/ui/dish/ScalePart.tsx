@@ -10,6 +10,7 @@ import { kOf } from "@/core/dish/weights";
 import { readAmount } from "@/core/entry/amounts";
 import { CalculationError } from "@/core/measures/calculation-error";
 import type { Pan } from "@/core/measures/scaling";
+import { SCALE_PART } from "@/words/editor";
 import { Choice } from "../shell/Choice";
 import { Spoken, useSpoken } from "../shell/conventions";
 import type { Edit } from "./use-editing";
@@ -24,7 +25,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
   const [from, setFrom] = useState("20");
   const [to, setTo] = useState("24");
   const [have, setHave] = useState<Readonly<Record<string, string>>>({});
-  if (!component) return <p className="text-[14px] text-quiet">There is nothing to scale yet.</p>;
+  if (!component) return <p className="text-[14px] text-quiet">{SCALE_PART.thereIsNothingToScaleYet}</p>;
   const method = component.methods[0];
   const k = kOf(document, component);
   const output = mainOutput(component);
@@ -49,7 +50,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
     <div className="text-[14px]">
       <p className="flex flex-wrap items-center gap-2">
         <Choice
-          label="Which component"
+          label={SCALE_PART.whichComponent}
           className="text-[14px]"
           value={component.id}
           options={made.map((c) => [c.id, c.name])}
@@ -59,15 +60,15 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
           }}
         />
         <span>
-          {scaled ? `makes ${spoken(quantityText(scaled))} now` : "does not say how much it makes"}
+          {scaled ? SCALE_PART.makesNow(spoken(quantityText(scaled))) : SCALE_PART.doesNotSayHowMuch}
           {Math.abs((component.factor ?? 1) - 1) > 1e-6
-            ? `, ${Number((component.factor ?? 1).toPrecision(3))} times what the guests need`
+            ? SCALE_PART.timesWhatTheGuestsNeed(Number((component.factor ?? 1).toPrecision(3)))
             : ""}
           .
         </span>
         {Math.abs((component.factor ?? 1) - 1) > 1e-6 && (
-          <button type="button" className="link" onClick={() => apply("as the guests need", () => 1 / (component.factor ?? 1))}>
-            as the guests need
+          <button type="button" className="link" onClick={() => apply(SCALE_PART.asTheGuestsNeed, () => 1 / (component.factor ?? 1))}>
+            {SCALE_PART.asTheGuestsNeed}
           </button>
         )}
       </p>
@@ -77,21 +78,22 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
           onSubmit={(e) => {
             e.preventDefault();
             const read = readAmount(wanted);
-            if (!read) onProblem("Write how much it should come to, such as 2.3 kg.");
-            else apply(`${wanted} of it`, () => factorForOutput(document, `${component.id}.${output?.id ?? ""}`, quantityOf(read)));
+            if (!read) onProblem(SCALE_PART.writeHowMuchItShould);
+            else
+              apply(SCALE_PART.ofItNamed(wanted), () => factorForOutput(document, `${component.id}.${output?.id ?? ""}`, quantityOf(read)));
           }}
         >
           <label>
-            I want this amount
+            {SCALE_PART.iWantThisAmount}
             <input
               className="field clock mt-0.5 block w-full text-[13px]"
               value={wanted}
               onChange={(e) => setWanted(e.target.value)}
-              placeholder={scaled ? spoken(quantityText(scaled)) : "2.3 kg"}
+              placeholder={scaled ? spoken(quantityText(scaled)) : SCALE_PART.n23Kg}
             />
           </label>
           <button type="submit" className="act mt-2" disabled={!output?.amount || wanted.trim() === ""}>
-            Scale
+            {SCALE_PART.scale}
           </button>
         </form>
         <form
@@ -99,27 +101,32 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
           onSubmit={(e) => {
             e.preventDefault();
             const [a, b] = [panOf(from), panOf(to)];
-            if (!a || !b) onProblem("Write a tin by its width, 24, or by its sides, 33x23, in cm.");
-            else apply(`to fill a tin of ${to} cm`, () => factorForTin(a, b));
+            if (!a || !b) onProblem(SCALE_PART.writeATinByIts);
+            else apply(SCALE_PART.toFillATinOfCm(to), () => factorForTin(a, b));
           }}
         >
-          <span>My tin, cm across or 33x23</span>
+          <span>{SCALE_PART.myTinCmAcrossOr33x23}</span>
           <div className="mt-0.5 flex items-center gap-2">
             <input
               className="field clock w-20 text-[13px]"
-              aria-label="Tin in the recipe"
+              aria-label={SCALE_PART.tinInTheRecipe}
               value={from}
               onChange={(e) => setFrom(e.target.value)}
             />
-            <span className="text-quiet">in the recipe, mine is</span>
-            <input className="field clock w-20 text-[13px]" aria-label="My tin" value={to} onChange={(e) => setTo(e.target.value)} />
+            <span className="text-quiet">{SCALE_PART.inTheRecipeMineIs}</span>
+            <input
+              className="field clock w-20 text-[13px]"
+              aria-label={SCALE_PART.myTin}
+              value={to}
+              onChange={(e) => setTo(e.target.value)}
+            />
           </div>
           <button type="submit" className="act mt-2">
-            Scale
+            {SCALE_PART.scale}
           </button>
         </form>
         <div className="border-t border-rule pt-2">
-          <span>I have only this much</span>
+          <span>{SCALE_PART.iHaveOnlyThisMuch}</span>
           <ul>
             {(method?.ingredients ?? [])
               .filter((i) => i.amount)
@@ -129,7 +136,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
                   <li key={i.id} className="flex items-center gap-2 py-0.5 text-[13.5px]">
                     <input
                       className="field clock w-24 min-h-[28px]! text-[12.5px]"
-                      aria-label={`How much ${i.name} there is`}
+                      aria-label={SCALE_PART.howMuchThereIs(i.name)}
                       value={have[i.id] ?? ""}
                       placeholder={need ? spoken(quantityText(need)) : ""}
                       onChange={(e) => setHave({ ...have, [i.id]: e.target.value })}
@@ -142,23 +149,27 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
           {first && (
             <div className="pt-1">
               <p>
-                {first.name} decides: {spoken(quantityText(first.have))} of {spoken(quantityText(first.needed))},{" "}
+                {first.name} {SCALE_PART.decides} {spoken(quantityText(first.have))} {SCALE_PART.ofIt} {spoken(quantityText(first.needed))},{" "}
                 {Number((first.by * 100).toPrecision(3))} %.
               </p>
               <div className="flex flex-wrap gap-2 pt-1">
-                <button type="button" className="act" onClick={() => apply(`what ${first.name.toLowerCase()} allows`, () => first.by)}>
-                  Only this component
+                <button
+                  type="button"
+                  className="act"
+                  onClick={() => apply(SCALE_PART.whatAllows(first.name.toLowerCase()), () => first.by)}
+                >
+                  {SCALE_PART.onlyThisComponent}
                 </button>
                 <button
                   type="button"
                   className="act"
                   onClick={() =>
-                    edit(`the dish for what ${first.name.toLowerCase()} allows`, (d) =>
+                    edit(SCALE_PART.theDishForWhatAllows(first.name.toLowerCase()), (d) =>
                       scaleToGuests(d, Number((d.dish.serves * first.by).toPrecision(4))),
                     )
                   }
                 >
-                  The whole dish
+                  {SCALE_PART.theWholeDish}
                 </button>
               </div>
             </div>

@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
+import { SERVING_FORM } from "@/words/recipe";
 import { ask, reason } from "../shell/ask";
 import { MomentField } from "../shell/MomentField";
 
@@ -31,7 +32,7 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
       ...(when !== serveAt ? { serveAt: when } : {}),
     });
     setProblem(answer.ok ? undefined : reason(answer));
-    if (answer.ok) toast("Amounts and timetable follow");
+    if (answer.ok) toast(SERVING_FORM.amountsAndTimetableFollow);
     router.refresh();
   };
   return (
@@ -43,7 +44,7 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
       }}
     >
       <label className="flex items-center gap-1.5 text-[13.5px] text-quiet">
-        Guests
+        {SERVING_FORM.guests}
         <input
           className="field clock w-18 text-ink"
           type="number"
@@ -56,11 +57,11 @@ export function ServingForm({ slug, version, serves, serveAt, said }: ServingFor
         />
       </label>
       <span className="flex items-center gap-1.5 text-[13.5px] text-quiet">
-        Serve at
-        <MomentField label="Serve at" value={when} onChange={setWhen} live required />
+        {SERVING_FORM.serveAt}
+        <MomentField label={SERVING_FORM.serveAt} value={when} onChange={setWhen} live required />
       </span>
       <button type="submit" className="act" data-main={changed || undefined} disabled={!changed}>
-        Change
+        {SERVING_FORM.change}
       </button>
       <span className="sr-only">{said}</span>
       {problem && (

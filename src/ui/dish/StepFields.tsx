@@ -11,6 +11,7 @@ import type { LineContext } from "@/core/entry/step-draft";
 import { holdText } from "@/core/entry/step-line-text";
 import { CAUTION_IDS, cautionOf } from "@/core/foods/cautions";
 import { HOLDS_SOURCE, proposedHolds } from "@/core/foods/holds";
+import { STEP_FIELDS } from "@/words/editor";
 import { type Field, Fields } from "./fields";
 import { LineInput } from "./line-input";
 import { bondFields, DONE_FIELDS, fieldsOfLink, fieldsOfTake, fieldsOfUse, ROUND_FIELDS, TIME_FIELDS } from "./step-field-table";
@@ -49,7 +50,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         onProblem={onProblem}
         onChange={(key, value, label) => put(label, (s) => (key === "time" && value === undefined ? s : set(s, key, value)))}
       />
-      <Group title="Depends on">
+      <Group title={STEP_FIELDS.dependsOn}>
         <Fields
           fields={bondFields(
             (document.kitchen?.cooks ?? []).map((c) => [c.id, c.name ?? c.id] as const),
@@ -62,7 +63,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
             if (key === "danger") {
               const unknown = ((value as string[] | undefined) ?? []).find((id) => !cautionOf(id));
               if (unknown) {
-                onProblem(`There is no caution “${unknown}”. Known: ${CAUTION_IDS.join(", ")}.`);
+                onProblem(STEP_FIELDS.thereIsNoCautionKnown(unknown, CAUTION_IDS.join(", ")));
                 return false;
               }
             }
@@ -74,7 +75,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
           }}
         />
       </Group>
-      <Group title="Doneness">
+      <Group title={STEP_FIELDS.doneness}>
         <Fields
           fields={DONE_FIELDS}
           value={step.done ?? {}}
@@ -89,7 +90,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         />
       </Group>
       <Rows
-        title="Rounds"
+        title={STEP_FIELDS.rounds}
         add="a round"
         rows={tends}
         fields={ROUND_FIELDS}
@@ -105,7 +106,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         }
       />
       <Rows
-        title="Uses"
+        title={STEP_FIELDS.uses}
         add="equipment"
         rows={(step.uses ?? []).map((u) => (u.until ? { ...u, until: whole(u.until) } : u))}
         fields={fieldsOfUse(kinds, steps)}
@@ -117,7 +118,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         }
       />
       <Rows
-        title="Takes"
+        title={STEP_FIELDS.takes}
         add="something from another component"
         rows={(step.takes ?? []).map((t) => ({ ...t, from: whole(t.from) }))}
         fields={fieldsOfTake(outputs)}
@@ -126,7 +127,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         fresh={outputs[0] ? { from: outputs.find(([ref]) => !ref.startsWith(`${place.component}.`))?.[0] ?? outputs[0][0] } : undefined}
         extra={(row, change) => (
           <AmountLine
-            label={`Amount used by ${name}`}
+            label={STEP_FIELDS.amountUsedBy(name)}
             amount={(row as { amount?: Amount }).amount}
             onAmount={(amount) => change(amount ? { ...row, amount } : without(row, "amount"))}
             onProblem={onProblem}
@@ -137,7 +138,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
         }
       />
       <Rows
-        title={step.after ? "Waits for" : "Waits for the step before it"}
+        title={step.after ? STEP_FIELDS.waitsFor : STEP_FIELDS.waitsForTheStepBeforeIt}
         add="a wait"
         rows={links.map((l) => ({ ...l, step: whole(l.step) }))}
         fields={fieldsOfLink(steps)}
@@ -148,7 +149,7 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
           put(label, (s) => (rows.length ? { ...s, after: rows as NonNullable<DishStep["after"]> } : (without(s, "after") as DishStep)))
         }
       />
-      <Group title="Makes">
+      <Group title={STEP_FIELDS.makes}>
         {(step.makes ?? []).map((o) => (
           <OutputFields
             key={o.id}
@@ -164,14 +165,14 @@ export function StepFields({ document, place, step, context, kinds, edit, onProb
           />
         ))}
         <LineInput
-          label={`Another output of ${name}`}
+          label={STEP_FIELDS.anotherOutputOf(name)}
           value=""
-          placeholder="another output: 300 g rendered fat"
+          placeholder={STEP_FIELDS.anotherOutput300GRenderedFat}
           onCommit={(text) => {
             const m = /^([\d½¼¾⅓⅔.,/ ]+\s*\p{L}+)\s+(?:of )?(.+)$/u.exec(text);
             const amount = m ? readAmount(m[1] as string) : undefined;
             const title = amount && m ? (m[2] as string) : text;
-            return edit(`${name} also makes ${title}`, (d) =>
+            return edit(STEP_FIELDS.alsoMakes(name, title), (d) =>
               addOutput(d, `${place.component}.${step.id}`, title, amount && { amount: amount.amount, unit: amount.unit }),
             );
           }}
@@ -218,7 +219,7 @@ function Rows({ title, add, rows, fields, of, fresh, extra, onRows, onProblem }:
           <Fields
             fields={fields}
             value={row as Readonly<Record<string, unknown>>}
-            of={`${title.toLowerCase()} ${i + 1} of ${of}`}
+            of={STEP_FIELDS.ofIt(title.toLowerCase(), i + 1, of)}
             onProblem={onProblem}
             onChange={(key, value, label) =>
               put(
@@ -235,17 +236,17 @@ function Rows({ title, add, rows, fields, of, fresh, extra, onRows, onProblem }:
             onClick={() =>
               onRows(
                 rows.filter((_, j) => j !== i),
-                `${title.toLowerCase()} removed`,
+                STEP_FIELDS.removed(title.toLowerCase()),
               )
             }
           >
-            Remove
+            {STEP_FIELDS.remove}
           </button>
         </div>
       ))}
       {fresh && (
         <button type="button" className="link text-[13px]" onClick={() => onRows([...rows, fresh], `${title.toLowerCase()}: ${add}`)}>
-          add {add}
+          {STEP_FIELDS.add} {add}
         </button>
       )}
     </Group>
@@ -267,11 +268,11 @@ export function AmountLine({ label, amount, onAmount, onProblem }: AmountLinePro
         label={label}
         mono
         value={amount ? `${amount.amount} ${amount.unit === "piece" ? "pieces" : amount.unit}` : ""}
-        placeholder="no amount"
+        placeholder={STEP_FIELDS.noAmount}
         onCommit={(text) => {
           if (text === "") return onAmount(undefined);
           const read = readAmount(text);
-          if (!read) onProblem(`“${text}” is not an amount. Write one such as 1.2 kg, 500 mL or 12 pieces.`);
+          if (!read) onProblem(STEP_FIELDS.isNotAnAmountWrite(text));
           return (
             read !== undefined &&
             onAmount({ ...(amount?.fixed ? { fixed: true } : {}), amount: Number(read.amount.toPrecision(6)), unit: read.unit })
@@ -303,13 +304,13 @@ export function OutputFields({ output, kind, onOutput, onProblem }: OutputFields
       <div className="flex flex-wrap items-center gap-2">
         <div className="min-w-40 flex-1">
           <LineInput
-            label={`Name of ${name}`}
+            label={STEP_FIELDS.nameOf(name)}
             value={name}
             onCommit={(text) => text !== "" && onOutput({ ...output, name: text }, "name")}
           />
         </div>
         <AmountLine
-          label={`Amount of ${name}`}
+          label={STEP_FIELDS.amountOf(name)}
           amount={output.amount}
           onProblem={onProblem}
           onAmount={(amount) => {
@@ -327,31 +328,31 @@ export function OutputFields({ output, kind, onOutput, onProblem }: OutputFields
               onOutput(e.target.checked ? { ...rest, raw: true } : rest, "raw");
             }}
           />
-          touched raw meat, fish or egg
+          {STEP_FIELDS.touchedRawMeatFishOrEgg}
         </label>
       </div>
       {holds.map((h, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: holds have no names of their own, and stay in their order
         <div key={i} className="mt-1 flex items-baseline gap-2 text-[13.5px]">
-          <span className="text-quiet">keeps</span>
+          <span className="text-quiet">{STEP_FIELDS.keeps}</span>
           <div className="flex-1">
             <LineInput
-              label={`How long ${name} keeps, ${i + 1}`}
+              label={STEP_FIELDS.howLongKeeps(name, i + 1)}
               mono
               value={holdText(h)}
               onCommit={(text) => {
                 if (text === "")
                   return put(
                     holds.filter((_, j) => j !== i),
-                    "how long it keeps",
+                    STEP_FIELDS.howLongItKeeps,
                   );
                 const read = readHold(text);
-                if (!read) onProblem(`“${text}” was not understood. Write a time and a place, such as “8h-3d fridge 2 L safety”.`);
+                if (!read) onProblem(STEP_FIELDS.wasNotUnderstoodWriteA(text));
                 return (
                   read !== undefined &&
                   put(
                     holds.map((x, j) => (j === i ? { ...read, ...(x.fixed ? { fixed: true } : {}) } : x)),
-                    "how long it keeps",
+                    STEP_FIELDS.howLongItKeeps,
                   )
                 );
               }}
@@ -360,14 +361,14 @@ export function OutputFields({ output, kind, onOutput, onProblem }: OutputFields
         </div>
       ))}
       <LineInput
-        label={`Another place where ${name} can wait`}
+        label={STEP_FIELDS.anotherPlaceWhereCanWait(name)}
         mono
         value=""
-        placeholder={holds.length ? "or: 2h counter" : "how long may it wait? 8h-3d fridge 2 L safety"}
+        placeholder={holds.length ? STEP_FIELDS.or2hCounter : STEP_FIELDS.howLongMayItWait}
         onCommit={(text) => {
           const read = readHold(text);
-          if (!read) onProblem(`“${text}” was not understood. Write a time and a place, such as “2h counter” or “up to 3d fridge”.`);
-          return read !== undefined && put([...holds, read], "how long it keeps");
+          if (!read) onProblem(STEP_FIELDS.wasNotUnderstoodWriteANamed(text));
+          return read !== undefined && put([...holds, read], STEP_FIELDS.howLongItKeeps);
         }}
       />
       {proposals.map((p) => (
@@ -376,9 +377,9 @@ export function OutputFields({ output, kind, onOutput, onProblem }: OutputFields
           type="button"
           className="link mr-3 text-[12.5px]"
           title={HOLDS_SOURCE}
-          onClick={() => put([...holds, p], "how long it keeps")}
+          onClick={() => put([...holds, p], STEP_FIELDS.howLongItKeeps)}
         >
-          usual: {saidHold(p)}
+          {STEP_FIELDS.usual} {saidHold(p)}
           {p.limit === "safety" ? " (safety)" : ""}
         </button>
       ))}

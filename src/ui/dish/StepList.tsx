@@ -7,6 +7,7 @@ import { duplicateStep, insertTyped, moveStep, removeStep, retype } from "@/core
 import type { DishFile } from "@/core/dish/schema";
 import { writeStepLine } from "@/core/entry/step-line-text";
 import type { FindingView } from "@/core/safety/view";
+import { STEP_LIST } from "@/words/editor";
 import { FindingCard } from "../safety/FindingCard";
 import { mended } from "../safety/mended";
 import { LineInput } from "./line-input";
@@ -34,7 +35,7 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
   const box = useRef<HTMLInputElement>(null);
   const add = () => {
     if (line.trim() === "") return;
-    if (edit(`a step: ${line.trim().slice(0, 60)}`, (d) => insertTyped(d, place, line))) setLine("");
+    if (edit(STEP_LIST.aStep(line.trim().slice(0, 60)), (d) => insertTyped(d, place, line))) setLine("");
     box.current?.focus();
   };
   return (
@@ -49,10 +50,10 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
                 <span className="clock w-5 pt-2 text-right text-[12px] text-quiet">{i + 1}</span>
                 <div className="min-w-0 flex-1">
                   <LineInput
-                    label={`Step ${i + 1}: ${name}`}
+                    label={STEP_LIST.step(i + 1, name)}
                     value={writeStepLine(step, context)}
                     multiline
-                    onCommit={(text) => text !== "" && edit(`${name} retyped`, (d) => retype(d, at, text))}
+                    onCommit={(text) => text !== "" && edit(STEP_LIST.retyped(name), (d) => retype(d, at, text))}
                     hint={(text) => <Understood line={text} context={context} />}
                   />
                   {step.note && open !== step.id && <p className="text-[12.5px] text-quiet">{step.note}</p>}
@@ -65,39 +66,47 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
                   aria-expanded={open === step.id}
                   onClick={() => setOpen(open === step.id ? undefined : step.id)}
                 >
-                  {open === step.id ? "Close" : "All fields"}
-                  <span className="sr-only"> of {name}</span>
+                  {open === step.id ? STEP_LIST.close : STEP_LIST.allFields}
+                  <span className="sr-only">
+                    {" "}
+                    {STEP_LIST.ofIt} {name}
+                  </span>
                 </button>
                 {panelsForStep(name)
                   .slice(0, 1)
                   .map((p) => (
                     <button key={p.id} type="button" className="link mr-2" onClick={() => onCalculate(p.id, step.id)}>
-                      Calculate
+                      {STEP_LIST.calculate}
                       <span className="sr-only">
-                        : {p.title}, for {name}
+                        : {p.title}
+                        {STEP_LIST.forIt} {name}
                       </span>
                     </button>
                   ))}
-                <Small label={`Move ${name} up`} disabled={i === 0} onPress={() => edit(`${name} moved up`, (d) => moveStep(d, at, -1))}>
+                <Small
+                  label={STEP_LIST.moveUp(name)}
+                  disabled={i === 0}
+                  onPress={() => edit(STEP_LIST.movedUp(name), (d) => moveStep(d, at, -1))}
+                >
                   <ArrowUp size={15} />
                 </Small>
                 <Small
-                  label={`Move ${name} down`}
+                  label={STEP_LIST.moveDown(name)}
                   disabled={i === method.steps.length - 1}
-                  onPress={() => edit(`${name} moved down`, (d) => moveStep(d, at, 1))}
+                  onPress={() => edit(STEP_LIST.movedDown(name), (d) => moveStep(d, at, 1))}
                 >
                   <ArrowDown size={15} />
                 </Small>
                 <Small
-                  label={`Add a step after ${name}`}
-                  onPress={() => edit(`a step after ${name}`, (d) => insertTyped(d, place, "New step 15m", i + 1))}
+                  label={STEP_LIST.addAStepAfter(name)}
+                  onPress={() => edit(STEP_LIST.aStepAfter(name), (d) => insertTyped(d, place, STEP_LIST.newStep15m, i + 1))}
                 >
                   <ListPlus size={15} />
                 </Small>
-                <Small label={`Duplicate ${name}`} onPress={() => edit(`${name} duplicated`, (d) => duplicateStep(d, at))}>
+                <Small label={STEP_LIST.duplicate(name)} onPress={() => edit(STEP_LIST.duplicated(name), (d) => duplicateStep(d, at))}>
                   <Copy size={15} />
                 </Small>
-                <Small label={`Remove ${name}`} onPress={() => edit(`${name} removed`, (d) => removeStep(d, at))}>
+                <Small label={STEP_LIST.remove(name)} onPress={() => edit(STEP_LIST.removed(name), (d) => removeStep(d, at))}>
                   <Trash2 size={15} />
                 </Small>
               </div>
@@ -121,11 +130,11 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
           <input
             ref={box}
             type="text"
-            aria-label="Add a step"
+            aria-label={STEP_LIST.addAStep}
             value={line}
             onChange={(e) => setLine(e.target.value)}
             onKeyDown={(e) => e.key === "Enter" && add()}
-            placeholder="simmer 3-4h, nearby, 10 L pot, skim every 45m"
+            placeholder={STEP_LIST.simmer34hNearby10}
             spellCheck={false}
             autoComplete="off"
             className="field w-full text-[14px]"
@@ -135,7 +144,7 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
           </div>
         </div>
         <button type="button" className="act" onClick={add} disabled={line.trim() === ""}>
-          Add
+          {STEP_LIST.add}
         </button>
       </div>
     </div>

@@ -5,6 +5,7 @@ import type { DishFile } from "@/core/dish/schema";
 import type { Amount } from "@/core/dish/schema-values";
 import { readAmount } from "@/core/entry/amounts";
 import { PLATE, type Stream, type Watershed } from "@/core/sheets/watershed";
+import { STREAMS_PART } from "@/words/editor";
 import { Choice } from "../shell/Choice";
 import { AmountLine, OutputFields } from "./StepFields";
 import type { Edit } from "./use-editing";
@@ -35,7 +36,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
   return (
     <div className="text-[14px]">
       {into.length > 0 && (
-        <Part title="Comes in">
+        <Part title={STREAMS_PART.comesIn}>
           {into.map((s) => (
             <StreamRow
               key={s.id}
@@ -54,7 +55,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
         const runs = watershed.streams.filter((s) => s.output === ref);
         const name = output.name ?? output.id;
         return (
-          <Part key={ref} title={`Makes ${name}`}>
+          <Part key={ref} title={STREAMS_PART.makes(name)}>
             <OutputFields
               output={output}
               kind={own?.kind ?? "other"}
@@ -75,12 +76,12 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
                 >
                   {s.step && s.step !== PLATE && (
                     <Choice
-                      label={`Send ${name} elsewhere than to ${nameOf(document, s.to ?? "")}`}
+                      label={STREAMS_PART.sendElsewhereThanTo(name, nameOf(document, s.to ?? ""))}
                       className="text-[13px]"
                       value={s.step}
                       options={steps.filter((x) => x.component !== component).map((x) => [x.ref, x.label])}
                       onChange={(to) =>
-                        edit(`${name} to ${stepName(steps, to)}`, (d) => redirect(d, { from: ref, to: s.step as string }, to))
+                        edit(STREAMS_PART.to(name, stepName(steps, to)), (d) => redirect(d, { from: ref, to: s.step as string }, to))
                       }
                     />
                   )}
@@ -90,11 +91,11 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
               .filter((s) => s.to === undefined)
               .map((s) => (
                 <p key={s.id} className={`text-[13.5px] text-saffron-ink ${s.id === selectedStream ? "bg-saffron-wash" : ""}`}>
-                  {s.amount} unused
+                  {s.amount} {STREAMS_PART.unused}
                 </p>
               ))}
             <Choice
-              label={`Send some ${name} to`}
+              label={STREAMS_PART.sendSomeTo(name)}
               className="mt-1 text-[13px]"
               value=""
               prompt={runs.some((s) => s.to !== undefined) ? "also send some to …" : "goes to …"}
@@ -104,9 +105,11 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
                   const entry = entryStep(document, c.id);
                   return entry ? [[entry, c.name] as const] : [];
                 })}
-              onChange={(to) => edit(`${name} to ${stepName(steps, to)}`, (d) => join(d, { from: ref, to }))}
+              onChange={(to) => edit(STREAMS_PART.to(name, stepName(steps, to)), (d) => join(d, { from: ref, to }))}
             />
-            <span className="sr-only">made by {step}</span>
+            <span className="sr-only">
+              {STREAMS_PART.madeBy} {step}
+            </span>
           </Part>
         );
       })}
@@ -120,7 +123,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
             const title = amount && m ? (m[2] as string) : more.trim();
             if (
               title &&
-              edit(`${title}, by-product`, (d) =>
+              edit(STREAMS_PART.byProduct(title), (d) =>
                 addOutput(
                   d,
                   `${component}.${(own?.methods[0]?.steps[0] ?? last).id}`,
@@ -134,14 +137,14 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
         >
           <input
             className="field flex-1 text-[14px]"
-            aria-label="A by-product"
+            aria-label={STREAMS_PART.aByProduct}
             value={more}
             onChange={(e) => setMore(e.target.value)}
-            placeholder="a by-product: 300 g rendered fat"
+            placeholder={STREAMS_PART.aByProduct300G}
             autoComplete="off"
           />
           <button type="submit" className="act" disabled={more.trim() === ""}>
-            Add
+            {STREAMS_PART.add}
           </button>
         </form>
       )}
@@ -179,19 +182,20 @@ function StreamRow({ stream, what, lit, document, edit, onProblem, children }: S
   return (
     <div className={`flex flex-wrap items-center gap-x-2 gap-y-1 py-0.5 ${lit ? "bg-saffron-wash" : ""}`}>
       <AmountLine
-        label={`How much ${stream.name} runs ${what}`}
+        label={STREAMS_PART.howMuchRuns(stream.name, what)}
         amount={amountIn(document, output, step)}
         onProblem={onProblem}
-        onAmount={(amount) => edit(`${stream.name}: how much`, (d) => amountTaken(d, { from: output, to: step }, amount))}
+        onAmount={(amount) => edit(STREAMS_PART.howMuch(stream.name), (d) => amountTaken(d, { from: output, to: step }, amount))}
       />
       <span className="min-w-0 flex-1 text-[13.5px]">{what}</span>
       {children}
       <button
         type="button"
         className="link text-[13px]"
-        onClick={() => edit(`${stream.name} no longer ${what}`, (d) => part(d, { from: output, to: step }))}
+        onClick={() => edit(STREAMS_PART.noLonger(stream.name, what), (d) => part(d, { from: output, to: step }))}
       >
-        Remove<span className="sr-only">: {what}</span>
+        {STREAMS_PART.remove}
+        <span className="sr-only">: {what}</span>
       </button>
     </div>
   );
@@ -214,12 +218,12 @@ function TakeMore({ document, component, edit }: { document: DishFile; component
   if (!entry || offers.length === 0) return null;
   return (
     <Choice
-      label="Take from another component"
+      label={STREAMS_PART.takeFromAnotherComponent}
       className="mt-1 text-[13px]"
       value=""
       prompt="take from …"
       options={offers}
-      onChange={(from) => edit("takes from another component", (d) => join(d, { from, to: entry }))}
+      onChange={(from) => edit(STREAMS_PART.takesFromAnotherComponent, (d) => join(d, { from, to: entry }))}
     />
   );
 }

@@ -3,6 +3,7 @@ import { dishModel } from "@/core/dish/read-model";
 import type { DishFile } from "@/core/dish/schema";
 import { ingredientRows } from "@/core/sheets/breakdown";
 import { spokenDuration } from "@/core/time/duration";
+import { WAYS_SIDE_BY_SIDE } from "@/words/recipe";
 
 /** The ways of one component beside one another: what each asks for, and how good it is. */
 export function WaysSideBySide({ document, component: id }: { document: DishFile; component: string }) {
@@ -10,22 +11,22 @@ export function WaysSideBySide({ document, component: id }: { document: DishFile
   if (!component || component.methods.length < 2) return null;
   const { methods } = component;
   const rows: readonly (readonly [string, (m: (typeof methods)[number]) => React.ReactNode])[] = [
-    ["Quality", (m) => (m.quality < 1 ? `${Math.round(m.quality * 100)} %` : "best")],
-    ["Shortest time", (m) => spokenDuration(leadOf(m))],
-    ["Hands-on", (m) => spokenDuration(handsOf(m))],
+    [WAYS_SIDE_BY_SIDE.quality, (m) => (m.quality < 1 ? `${Math.round(m.quality * 100)} %` : "best")],
+    [WAYS_SIDE_BY_SIDE.shortestTime, (m) => spokenDuration(leadOf(m))],
+    [WAYS_SIDE_BY_SIDE.handsOn, (m) => spokenDuration(handsOf(m))],
     ["needs", (m) => [...new Set(m.steps.flatMap((s) => s.uses.map((u) => u.what.replaceAll("-", " "))))].join(", ")],
     [
-      "Ingredients",
+      WAYS_SIDE_BY_SIDE.ingredients,
       (m) =>
         ingredientRows(document, id, m.id)
           .map((i) => `${i.amount} ${i.name}`.trim())
           .join("; "),
     ],
-    ["Steps", (m) => m.steps.map((s) => s.name).join("; ")],
+    [WAYS_SIDE_BY_SIDE.steps, (m) => m.steps.map((s) => s.name).join("; ")],
   ];
   return (
     <details className="text-[13.5px]">
-      <summary className="cursor-pointer text-rim">Compare methods</summary>
+      <summary className="cursor-pointer text-rim">{WAYS_SIDE_BY_SIDE.compareMethods}</summary>
       <div className="overflow-x-auto">
         <table className="mt-1 w-full min-w-[26rem]">
           <thead>

@@ -8,6 +8,7 @@ import type { DishFile } from "@/core/dish/schema";
 import type { FindingView } from "@/core/safety/view";
 import { watershed } from "@/core/sheets/watershed";
 import { spokenTexts } from "@/core/view/spoken-texts";
+import { WORKBENCH } from "@/words/editor";
 import type { Calculation } from "../bench/CalculatorPart";
 import { BreakdownMap } from "../breakdown-map/BreakdownMap";
 import { MapTable } from "../breakdown-map/MapTable";
@@ -83,13 +84,13 @@ export function Workbench({
   };
   // Pulled to its new place, the stream leaves the table: what was sent there by default goes where it is wanted.
   const onJoin = (from: string, to: string) =>
-    edit(`${nameOf(document, from)} goes into ${nameOf(document, to)}`, (d) => {
+    edit(WORKBENCH.goesInto(nameOf(document, from), nameOf(document, to)), (d) => {
       const output = outputOf(d, from);
       const step = entryStep(d, to);
-      if (!output || !step) throw new EditRefused("It makes nothing yet that could go there.");
+      if (!output || !step) throw new EditRefused(WORKBENCH.itMakesNothingYetThat);
       const serving = water.streams.find((s) => s.output === output && s.step === d.dish.serve);
       const open = serving && step !== d.dish.serve && serving.amount === "no amount";
-      const whole = serving && step !== d.dish.serve && serving.amount.endsWith("all of it");
+      const whole = serving && step !== d.dish.serve && serving.amount.endsWith(WORKBENCH.allOfIt);
       return join(open || whole ? part(d, { from: output, to: d.dish.serve }) : d, { from: output, to: step });
     });
   const current = document.components.some((c) => c.id === selected) ? selected : undefined;
@@ -99,7 +100,7 @@ export function Workbench({
     <div className="grid grid-cols-1 gap-x-8 gap-y-6 px-5 pt-3 pb-14 sm:px-7 lg:grid-cols-[minmax(0,7fr)_minmax(0,6fr)]">
       <div className="min-w-0 lg:sticky lg:top-3 lg:self-start">
         <PlanNote slug={slug} plan={plan} saving={saving} />
-        <section aria-label="Breakdown map" className="pt-2">
+        <section aria-label={WORKBENCH.breakdownMap} className="pt-2">
           <BreakdownMap
             watershed={water}
             selected={current}
@@ -109,11 +110,9 @@ export function Workbench({
             onJoin={onJoin}
           />
         </section>
-        <p className="pt-1 text-[12.5px] text-quiet">
-          Line width shows weight; dashed where the weight is estimated. Drag from a component's ring to where it goes.
-        </p>
+        <p className="pt-1 text-[12.5px] text-quiet">{WORKBENCH.lineWidthShowsWeightDashed}</p>
         <details className="mt-2 border-t border-rule pt-1.5 text-[14px]">
-          <summary className="cursor-pointer">Show as table</summary>
+          <summary className="cursor-pointer">{WORKBENCH.showAsTable}</summary>
           <div className="overflow-x-auto pt-2">
             <MapTable watershed={water} />
           </div>
@@ -150,8 +149,8 @@ export function Workbench({
           </>
         )}
         {!current && asked.length > 0 && (
-          <section aria-label="Open questions" className="mt-6 border-t border-rule pt-3">
-            <h2 className="text-[18px]">Open questions</h2>
+          <section aria-label={WORKBENCH.openQuestions} className="mt-6 border-t border-rule pt-3">
+            <h2 className="text-[18px]">{WORKBENCH.openQuestions}</h2>
             <ol className="text-[14px]">
               {asked.slice(0, 4).map((q) => (
                 <li key={q.id} className="border-t border-rule py-1 first:border-t-0">
@@ -160,7 +159,7 @@ export function Workbench({
               ))}
             </ol>
             <Link href={`/d/${slug}/dish/questions`} className="link text-[14px]">
-              answer {asked.length === 1 ? "it" : `all ${asked.length}`}
+              {WORKBENCH.answer} {asked.length === 1 ? "it" : WORKBENCH.all(asked.length)}
             </Link>
           </section>
         )}

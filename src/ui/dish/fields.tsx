@@ -4,6 +4,7 @@ import { useId } from "react";
 import { readLength } from "@/core/entry/durations";
 import { temperatureAt } from "@/core/entry/temperatures";
 import { durationText } from "@/core/time/duration";
+import { FIELDS } from "@/words/editor";
 import { Choice } from "../shell/Choice";
 import { useUnits } from "../shell/conventions";
 import { LineInput } from "./line-input";
@@ -61,7 +62,7 @@ function OneField({ field, of, value, onChange, onProblem }: OneProps) {
   const id = useId();
   const { kind } = field;
   const us = useUnits() === "us";
-  const name = `${field.label} of ${of}`;
+  const name = FIELDS.ofIt(field.label, of);
   if (kind === "yes")
     return (
       <label className="flex items-baseline gap-2 text-[13.5px]" title={field.why}>
@@ -98,7 +99,7 @@ function OneField({ field, of, value, onChange, onProblem }: OneProps) {
           label={name}
           className="w-full text-[13.5px]"
           value={value === undefined ? "" : String(value)}
-          none="default"
+          none={FIELDS.defaultIt}
           options={options}
           onChange={(v) => onChange(v === "" ? undefined : kind === "yes-no" ? v === "true" : v)}
         />
@@ -111,8 +112,7 @@ function OneField({ field, of, value, onChange, onProblem }: OneProps) {
             if (text === "") return onChange(undefined);
             // A bare number is meant in the degrees that stand in the field.
             const read = readField(kind, kind === "heat" && us && /^-?\d+(?:[.,]\d+)?$/.test(text.trim()) ? `${text.trim()}F` : text);
-            if (read === undefined)
-              onProblem(`${field.label}: “${text}” was not understood. ${EXAMPLES[kind as keyof typeof EXAMPLES] ?? ""}`);
+            if (read === undefined) onProblem(FIELDS.wasNotUnderstood(field.label, text, EXAMPLES[kind as keyof typeof EXAMPLES] ?? ""));
             return read !== undefined && onChange(read);
           }}
         />
@@ -123,11 +123,11 @@ function OneField({ field, of, value, onChange, onProblem }: OneProps) {
 }
 
 const EXAMPLES = {
-  duration: "Write a length of time, such as 45m or 1h30.",
-  length: "Write one or two lengths of time, such as 45m or 3-4h.",
-  pair: "Write two lengths of time, such as 12h-2d.",
-  number: "Write a number.",
-  heat: "Write a heat, such as 180C or 350F.",
+  duration: FIELDS.writeALengthOfTime,
+  length: FIELDS.writeOneOrTwoLengths,
+  pair: FIELDS.writeTwoLengthsOfTime,
+  number: FIELDS.writeANumber,
+  heat: FIELDS.writeAHeatSuchAs,
 } as const;
 
 interface Spread {
@@ -140,7 +140,7 @@ function written(kind: FieldKind, value: unknown): string {
   if (value === undefined || value === null) return "";
   if (kind === "length" && typeof value === "object") {
     const { min, likely, max } = value as Spread;
-    return `${min}-${max}, likely ${likely}`;
+    return FIELDS.likely(min, max, likely);
   }
   if (kind === "pair" && Array.isArray(value)) return value.join("-");
   if (kind === "words" && Array.isArray(value)) return value.join(", ");

@@ -1,6 +1,7 @@
 "use client";
 // One line of typing: kept where it is until it is left or Enter is pressed, and put back with Esc.
 import { type ReactNode, useEffect, useId, useRef, useState } from "react";
+import { LINE_INPUT } from "@/words/recipe";
 
 interface LineInputProps {
   readonly label: string;
@@ -36,7 +37,7 @@ export function LineInput({ label, value, onCommit, placeholder, className = "",
     placeholder,
     spellCheck: false,
     autoComplete: "off",
-    className: `field w-full ${mono ? "clock text-[13px]" : "text-[14px]"} ${className}`,
+    className: LINE_INPUT.fieldWFull(mono ? "clock text-[13px]" : "text-[14px]", className),
     onChange: (e: { target: { value: string } }) => setText(e.target.value),
     onFocus: () => {
       clearTimeout(leaving.current);

@@ -1,117 +1,123 @@
 // The fields of a step, in groups, with what each is good for.
+import { STEP_FIELD_TABLE } from "@/words/editor";
 import type { Field } from "./fields";
 
 const LIMIT_FIELD: Field = {
   key: "limit",
-  label: "Reason",
+  label: STEP_FIELD_TABLE.reason,
   kind: {
     choice: [
       ["quality", "quality"],
       ["safety", "safety"],
     ],
   },
-  why: "safety limits are never stretched",
+  why: STEP_FIELD_TABLE.safetyLimitsAreNeverStretched,
 };
 
 export const TIME_FIELDS: readonly Field[] = [
-  { key: "time", label: "Time", kind: "length", why: "whole length; a range if you are not sure" },
-  { key: "stretch", label: "Can run longer by", kind: "duration", why: "without harm; gives the plan room" },
-  { key: "grows", label: "Time scaling", kind: "number", why: "0 stays, 1 doubles for twice the amount" },
+  { key: "time", label: STEP_FIELD_TABLE.time, kind: "length", why: STEP_FIELD_TABLE.wholeLengthARangeIf },
+  { key: "stretch", label: STEP_FIELD_TABLE.canRunLongerBy, kind: "duration", why: STEP_FIELD_TABLE.withoutHarmGivesThePlanRoom },
+  { key: "grows", label: STEP_FIELD_TABLE.timeScaling, kind: "number", why: STEP_FIELD_TABLE.n0Stays1DoublesFor },
   {
     key: "attention",
-    label: "Attention",
+    label: STEP_FIELD_TABLE.attention,
     kind: {
       choice: [
-        ["hands", "hands on"],
+        ["hands", STEP_FIELD_TABLE.handsOn],
         ["nearby", "nearby"],
         ["unattended", "unattended"],
       ],
     },
-    why: "decides what can happen at the same time",
+    why: STEP_FIELD_TABLE.decidesWhatCanHappenAt,
   },
-  { key: "handsStart", label: "Hands-on at the start", kind: "duration", why: "within the time" },
-  { key: "handsEnd", label: "Hands-on at the end", kind: "duration", why: "within the time" },
-  { key: "batches", label: "Batches", kind: "number", why: "if it does not fit at once" },
-  { key: "sleepOk", label: "While everyone sleeps", kind: "yes-no", why: "not for heat, unless you allow it" },
-  { key: "awayOk", label: "While nobody is home", kind: "yes-no", why: "not for heat, unless you allow it" },
-  { key: "boils", label: "Comes to a full boil", kind: "yes", why: "makes raw food safe" },
-  { key: "tags", label: "Noisy, smells, flame", kind: "words", why: "kept out of quiet hours" },
-  { key: "note", label: "Note", kind: "text", why: "for the cook" },
+  { key: "handsStart", label: STEP_FIELD_TABLE.handsOnAtTheStart, kind: "duration", why: STEP_FIELD_TABLE.withinTheTime },
+  { key: "handsEnd", label: STEP_FIELD_TABLE.handsOnAtTheEnd, kind: "duration", why: STEP_FIELD_TABLE.withinTheTime },
+  { key: "batches", label: STEP_FIELD_TABLE.batches, kind: "number", why: STEP_FIELD_TABLE.ifItDoesNotFit },
+  { key: "sleepOk", label: STEP_FIELD_TABLE.whileEveryoneSleeps, kind: "yes-no", why: STEP_FIELD_TABLE.notForHeatUnlessYou },
+  { key: "awayOk", label: STEP_FIELD_TABLE.whileNobodyIsHome, kind: "yes-no", why: STEP_FIELD_TABLE.notForHeatUnlessYou },
+  { key: "boils", label: STEP_FIELD_TABLE.comesToAFullBoil, kind: "yes", why: STEP_FIELD_TABLE.makesRawFoodSafe },
+  { key: "tags", label: STEP_FIELD_TABLE.noisySmellsFlame, kind: "words", why: STEP_FIELD_TABLE.keptOutOfQuietHours },
+  { key: "note", label: STEP_FIELD_TABLE.note, kind: "text", why: STEP_FIELD_TABLE.forTheCook },
 ];
 
 export const DONE_FIELDS: readonly Field[] = [
-  { key: "cue", label: "Done when", kind: "text", why: "what you see, smell, feel" },
-  { key: "probeC", label: "Core temperature", kind: "heat", why: "when to take it out" },
-  { key: "restToC", label: "Rises to", kind: "heat", why: "while it rests" },
-  { key: "checkFrom", label: "First look", kind: "duration", why: "earliest it can be done" },
-  { key: "checkEvery", label: "then every", kind: "duration", why: "how often" },
+  { key: "cue", label: STEP_FIELD_TABLE.doneWhen, kind: "text", why: STEP_FIELD_TABLE.whatYouSeeSmellFeel },
+  { key: "probeC", label: STEP_FIELD_TABLE.coreTemperature, kind: "heat", why: STEP_FIELD_TABLE.whenToTakeItOut },
+  { key: "restToC", label: STEP_FIELD_TABLE.risesTo, kind: "heat", why: STEP_FIELD_TABLE.whileItRests },
+  { key: "checkFrom", label: STEP_FIELD_TABLE.firstLook, kind: "duration", why: STEP_FIELD_TABLE.earliestItCanBeDone },
+  { key: "checkEvery", label: STEP_FIELD_TABLE.thenEvery, kind: "duration", why: STEP_FIELD_TABLE.howOften },
 ];
 
 export const ROUND_FIELDS: readonly Field[] = [
-  { key: "what", label: "What", kind: "text", why: "skim, turn, baste" },
-  { key: "every", label: "Every", kind: "length", why: "how often" },
-  { key: "takes", label: "Takes", kind: "duration", why: "hands-on time" },
-  { key: "first", label: "First after", kind: "duration", why: "else after one interval" },
-  { key: "until", label: "Last by", kind: "duration", why: "no rounds after this" },
-  { key: "fromEnd", label: "Counted from the end", kind: "yes", why: "glazing in the last hour" },
-  { key: "when", label: "Called by", kind: "text", why: "a state instead of the clock" },
+  { key: "what", label: STEP_FIELD_TABLE.what, kind: "text", why: STEP_FIELD_TABLE.skimTurnBaste },
+  { key: "every", label: STEP_FIELD_TABLE.every, kind: "length", why: STEP_FIELD_TABLE.howOften },
+  { key: "takes", label: STEP_FIELD_TABLE.takes, kind: "duration", why: STEP_FIELD_TABLE.handsOnTime },
+  { key: "first", label: STEP_FIELD_TABLE.firstAfter, kind: "duration", why: STEP_FIELD_TABLE.elseAfterOneInterval },
+  { key: "until", label: STEP_FIELD_TABLE.lastBy, kind: "duration", why: STEP_FIELD_TABLE.noRoundsAfterThis },
+  { key: "fromEnd", label: STEP_FIELD_TABLE.countedFromTheEnd, kind: "yes", why: STEP_FIELD_TABLE.glazingInTheLastHour },
+  { key: "when", label: STEP_FIELD_TABLE.calledBy, kind: "text", why: STEP_FIELD_TABLE.aStateInsteadOfTheClock },
 ];
 
 export const fieldsOfUse = (kinds: readonly string[], steps: readonly (readonly [string, string])[]): readonly Field[] => [
   {
     key: "what",
-    label: "What",
+    label: STEP_FIELD_TABLE.what,
     kind: { choice: kinds.map((k) => [k, k.replaceAll("-", " ")] as const) },
-    why: "reserved for this step",
+    why: STEP_FIELD_TABLE.reservedForThisStep,
   },
-  { key: "litres", label: "Litres", kind: "number", why: "size needed, or room it takes" },
-  { key: "tempC", label: "At", kind: "heat", why: "one setting at a time" },
-  { key: "toleranceC", label: "Give or take, °C", kind: "number", why: "lets two things share the oven" },
-  { key: "racks", label: "Racks", kind: "number", why: "does not scale with the guests" },
-  { key: "count", label: "How many", kind: "number", why: "does not scale with the guests" },
-  { key: "pieces", label: "Pieces", kind: "number", why: "where room is counted" },
-  { key: "until", label: "Kept until", kind: { choice: steps }, why: "waits included" },
-  { key: "part", label: "Only by hand", kind: { choice: [["hands", "only while hands work"]] }, why: "a mixer between folds" },
+  { key: "litres", label: STEP_FIELD_TABLE.litres, kind: "number", why: STEP_FIELD_TABLE.sizeNeededOrRoomItTakes },
+  { key: "tempC", label: STEP_FIELD_TABLE.at, kind: "heat", why: STEP_FIELD_TABLE.oneSettingAtATime },
+  { key: "toleranceC", label: STEP_FIELD_TABLE.giveOrTakeC, kind: "number", why: STEP_FIELD_TABLE.letsTwoThingsShareTheOven },
+  { key: "racks", label: STEP_FIELD_TABLE.racks, kind: "number", why: STEP_FIELD_TABLE.doesNotScaleWithTheGuests },
+  { key: "count", label: STEP_FIELD_TABLE.howMany, kind: "number", why: STEP_FIELD_TABLE.doesNotScaleWithTheGuests },
+  { key: "pieces", label: STEP_FIELD_TABLE.pieces, kind: "number", why: STEP_FIELD_TABLE.whereRoomIsCounted },
+  { key: "until", label: STEP_FIELD_TABLE.keptUntil, kind: { choice: steps }, why: STEP_FIELD_TABLE.waitsIncluded },
+  {
+    key: "part",
+    label: STEP_FIELD_TABLE.onlyByHand,
+    kind: { choice: [["hands", STEP_FIELD_TABLE.onlyWhileHandsWork]] },
+    why: STEP_FIELD_TABLE.aMixerBetweenFolds,
+  },
 ];
 
 export const fieldsOfTake = (outputs: readonly (readonly [string, string])[]): readonly Field[] => [
-  { key: "from", label: "Of", kind: { choice: outputs }, why: "starts once it is made" },
-  { key: "during", label: "Drawn after", kind: "duration", why: "before it is all done" },
-  { key: "each", label: "Batch by batch", kind: "yes", why: "the first while the second cooks" },
+  { key: "from", label: STEP_FIELD_TABLE.ofIt, kind: { choice: outputs }, why: STEP_FIELD_TABLE.startsOnceItIsMade },
+  { key: "during", label: STEP_FIELD_TABLE.drawnAfter, kind: "duration", why: STEP_FIELD_TABLE.beforeItIsAllDone },
+  { key: "each", label: STEP_FIELD_TABLE.batchByBatch, kind: "yes", why: STEP_FIELD_TABLE.theFirstWhileTheSecondCooks },
 ];
 
 export const fieldsOfLink = (steps: readonly (readonly [string, string])[]): readonly Field[] => [
-  { key: "step", label: "After", kind: { choice: steps }, why: "must be finished first" },
+  { key: "step", label: STEP_FIELD_TABLE.after, kind: { choice: steps }, why: STEP_FIELD_TABLE.mustBeFinishedFirst },
   {
     key: "from",
-    label: "Counted from its",
+    label: STEP_FIELD_TABLE.countedFromIts,
     kind: {
       choice: [
         ["end", "end"],
         ["start", "start"],
       ],
     },
-    why: "a rise counts from its start",
+    why: STEP_FIELD_TABLE.aRiseCountsFromItsStart,
   },
-  { key: "min", label: "At least", kind: "duration", why: "a wait that is needed" },
-  { key: "best", label: "Best", kind: "pair", why: "what the plan tries for" },
-  { key: "max", label: "At most", kind: "duration", why: "longest wait" },
+  { key: "min", label: STEP_FIELD_TABLE.atLeast, kind: "duration", why: STEP_FIELD_TABLE.aWaitThatIsNeeded },
+  { key: "best", label: STEP_FIELD_TABLE.best, kind: "pair", why: STEP_FIELD_TABLE.whatThePlanTriesFor },
+  { key: "max", label: STEP_FIELD_TABLE.atMost, kind: "duration", why: STEP_FIELD_TABLE.longestWait },
   LIMIT_FIELD,
   {
     key: "place",
-    label: "Where",
+    label: STEP_FIELD_TABLE.where,
     kind: {
       choice: [
         ["counter", "counter"],
         ["fridge", "fridge"],
         ["freezer", "freezer"],
         ["cellar", "cellar"],
-        ["hot", "kept hot"],
+        ["hot", STEP_FIELD_TABLE.keptHot],
       ],
     },
-    why: "room there is counted",
+    why: STEP_FIELD_TABLE.roomThereIsCounted,
   },
-  { key: "litres", label: "Litres", kind: "number", why: "room it takes there" },
+  { key: "litres", label: STEP_FIELD_TABLE.litres, kind: "number", why: STEP_FIELD_TABLE.roomItTakesThere },
 ];
 
 /** What hangs on the kitchen and on the rest of the dish. */
@@ -119,8 +125,8 @@ export const bondFields = (
   cooks: readonly (readonly [string, string])[],
   steps: readonly (readonly [string, string])[],
 ): readonly Field[] => [
-  { key: "cook", label: "Only by", kind: { choice: cooks }, why: "otherwise anyone" },
-  { key: "piece", label: "Pause after", kind: "duration", why: "and continue later" },
-  { key: "within", label: "While this runs", kind: { choice: steps }, why: "steaming over a stock" },
-  { key: "danger", label: "Cautions", kind: "words", why: "told on the step" },
+  { key: "cook", label: STEP_FIELD_TABLE.onlyBy, kind: { choice: cooks }, why: STEP_FIELD_TABLE.otherwiseAnyone },
+  { key: "piece", label: STEP_FIELD_TABLE.pauseAfter, kind: "duration", why: STEP_FIELD_TABLE.andContinueLater },
+  { key: "within", label: STEP_FIELD_TABLE.whileThisRuns, kind: { choice: steps }, why: STEP_FIELD_TABLE.steamingOverAStock },
+  { key: "danger", label: STEP_FIELD_TABLE.cautions, kind: "words", why: STEP_FIELD_TABLE.toldOnTheStep },
 ];

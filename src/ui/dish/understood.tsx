@@ -1,5 +1,6 @@
 import type { LineContext } from "@/core/entry/step-draft";
 import { readStepLine } from "@/core/entry/step-line";
+import { UNDERSTOOD } from "@/words/recipe";
 
 /** What a step's line is understood to say, part by part; what is guessed and what is not understood is told apart in words. */
 export function Understood({ line, context }: { line: string; context: LineContext }) {
@@ -12,7 +13,8 @@ export function Understood({ line, context }: { line: string; context: LineConte
           {i > 0 ? "; " : ""}
           {u.guess ? (
             <i>
-              {u.says} (by “{u.words}”)
+              {u.says} {UNDERSTOOD.by}
+              {u.words}”)
             </i>
           ) : (
             u.says
@@ -21,7 +23,8 @@ export function Understood({ line, context }: { line: string; context: LineConte
       ))}
       {unclear.length > 0 && (
         <span className="text-saffron-ink">
-          {understood.length ? "; " : ""}saved as a note: {unclear.map((u) => `“${u}”`).join(", ")}
+          {understood.length ? "; " : ""}
+          {UNDERSTOOD.savedAsANote} {unclear.map((u) => `“${u}”`).join(", ")}
         </span>
       )}
     </p>

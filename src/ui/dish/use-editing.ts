@@ -8,6 +8,7 @@ import { EditRefused } from "@/core/dish/edit/refused";
 import { guarded, type PatchOperation, patchBetween } from "@/core/dish/patch";
 import type { DishFile } from "@/core/dish/schema";
 import { kindWords } from "@/core/entry/words-said";
+import { USE_EDITING } from "@/words/editor";
 import { ask, reason } from "../shell/ask";
 import { seenVersions } from "../shell/seen-versions";
 
@@ -125,9 +126,9 @@ export function useEditing(slug: string, given: DishFile, version: number): Edit
       if (missing.length > 0) {
         const things = missing.map(kindWords).join(", ");
         setProblem({
-          text: `The kitchen has no ${things}. Nothing was changed yet.`,
+          text: USE_EDITING.theKitchenHasNoNothing(things),
           mend: {
-            label: `Borrow ${missing.length === 1 ? `a ${things}` : "them"} and change it`,
+            label: USE_EDITING.borrowAndChangeIt(missing.length === 1 ? `a ${things}` : "them"),
             run: () => void edit(label, (d) => withBorrowed(change(d))),
           },
         });

@@ -1,10 +1,11 @@
 // From now to the table: a ruler on a desk, three lines on a phone.
+
 import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { HouseNow } from "@/core/view/now-next";
 import { type Ruler, ruler } from "@/core/view/ruler";
-import { HOME } from "@/words/home";
+import { HOME, RULER_PART } from "@/words/home";
 
 interface RulerPartProps {
   readonly house: HouseNow;
@@ -54,7 +55,7 @@ export function RulerPart({ house, clock, now, serve }: RulerPartProps) {
         )}
       </ul>
       <details className="pt-1 text-[13.5px] max-sm:hidden">
-        <summary className="cursor-pointer text-quiet">Show as table</summary>
+        <summary className="cursor-pointer text-quiet">{RULER_PART.showAsTable}</summary>
         <table className="mt-1">
           <tbody>
             {calls.slice(0, 60).map((c) => (

@@ -2,10 +2,19 @@
 // The days of a week, each pressed or not.
 import { ToggleGroup } from "radix-ui";
 import { weekdaysOf } from "@/core/time/calendar";
+import { DAYS_FIELD } from "@/words/kitchen";
 import { useConventions } from "../shell/conventions";
 import { daysText } from "./kitchen-form";
 
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
+const DAYS = [
+  DAYS_FIELD.monday,
+  DAYS_FIELD.tuesday,
+  DAYS_FIELD.wednesday,
+  DAYS_FIELD.thursday,
+  DAYS_FIELD.friday,
+  DAYS_FIELD.saturday,
+  DAYS_FIELD.sunday,
+] as const;
 
 interface DaysFieldProps {
   readonly label: string;

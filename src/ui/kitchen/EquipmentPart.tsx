@@ -3,7 +3,7 @@
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import { type Control, Controller, type UseFormRegister, useFieldArray } from "react-hook-form";
-import { KITCHEN } from "@/words/kitchen";
+import { EQUIPMENT_PART, KITCHEN } from "@/words/kitchen";
 import { Choice } from "../shell/Choice";
 import { HoursList } from "./HoursList";
 import { freshId, type KitchenValues, NAMELESS } from "./kitchen-form";
@@ -68,7 +68,7 @@ export function EquipmentPart({ control, register }: EquipmentPartProps) {
               <div className="grid grid-cols-2 items-center gap-x-3 gap-y-1.5 md:grid-cols-[minmax(7rem,1fr)_9.5rem_5rem_5rem_5rem_8.5rem_2rem]">
                 <input
                   className="field w-full min-w-0"
-                  aria-label={`Name of ${thing}`}
+                  aria-label={EQUIPMENT_PART.nameOf(thing)}
                   placeholder={kindName(field.kind)}
                   {...register(`equipment.${i}.name`, NAMELESS)}
                 />
@@ -78,14 +78,19 @@ export function EquipmentPart({ control, register }: EquipmentPartProps) {
                   render={({ field: f }) =>
                     (KINDS as readonly string[]).includes(f.value) ? (
                       <Choice
-                        label={`Kind of ${thing}`}
+                        label={EQUIPMENT_PART.kindOf(thing)}
                         className="w-full"
                         value={f.value}
                         options={[...KINDS.map((k) => [k, kindName(k)] as const), [OTHER, KITCHEN.otherKind]]}
                         onChange={(v) => f.onChange(v === OTHER ? "" : v)}
                       />
                     ) : (
-                      <input className="field w-full min-w-0" aria-label={`Kind of ${thing}`} value={f.value} onChange={f.onChange} />
+                      <input
+                        className="field w-full min-w-0"
+                        aria-label={EQUIPMENT_PART.kindOf(thing)}
+                        value={f.value}
+                        onChange={f.onChange}
+                      />
                     )
                   }
                 />
@@ -95,7 +100,7 @@ export function EquipmentPart({ control, register }: EquipmentPartProps) {
                     <input
                       className="field clock w-20 min-w-0 md:w-full"
                       inputMode="decimal"
-                      aria-label={`${key === "count" ? KITCHEN.quantity : KITCHEN[key]} of ${thing}`}
+                      aria-label={EQUIPMENT_PART.ofIt(key === "count" ? KITCHEN.quantity : KITCHEN[key], thing)}
                       {...register(`equipment.${i}.${key}`, {
                         setValueAs: (v) => (v === "" || v === undefined || v === null ? undefined : Number(String(v).replace(",", "."))),
                       })}
@@ -116,7 +121,7 @@ export function EquipmentPart({ control, register }: EquipmentPartProps) {
                 <button
                   type="button"
                   className="justify-self-end p-2 text-quiet hover:text-beet"
-                  aria-label={`Remove ${thing}`}
+                  aria-label={EQUIPMENT_PART.remove(thing)}
                   onClick={() => remove(i)}
                 >
                   <X size={16} aria-hidden="true" />
@@ -148,7 +153,7 @@ export function EquipmentPart({ control, register }: EquipmentPartProps) {
               fields.map((e) => (e as unknown as { id: string }).id),
             ),
             kind: "pot",
-            name: "New pot",
+            name: EQUIPMENT_PART.newPot,
             litres: 5,
           })
         }

@@ -35,7 +35,7 @@ export function FirstKitchen({ kitchen }: { readonly kitchen: KitchenFile | unde
     <div className="grid items-center gap-x-4 border-t border-rule py-2 sm:grid-cols-[17rem_1fr]">
       <span>{label}</span>
       <span className="flex items-center gap-2">
-        <TimeOfDayField label={`${label}: from`} value={String(answers[from])} onChange={put(from)} />
+        <TimeOfDayField label={WORDS.fromOf(label)} value={String(answers[from])} onChange={put(from)} />
         {WORDS.to}
         <TimeOfDayField label={`${label}: ${WORDS.to}`} value={String(answers[to])} onChange={put(to)} />
       </span>

@@ -2,7 +2,7 @@
 // Lines of hours: on days of the week, or from one date to another.
 import { X } from "lucide-react";
 import { type Control, Controller, useFieldArray } from "react-hook-form";
-import { KITCHEN } from "@/words/kitchen";
+import { HOURS_LIST, KITCHEN } from "@/words/kitchen";
 import { MomentField } from "../shell/MomentField";
 import { TimeOfDayField } from "../shell/TimeOfDayField";
 import { DaysField } from "./DaysField";
@@ -27,7 +27,7 @@ export function HoursList({ control, name, title, of, none, hint }: HoursListPro
       <h3 className="caps mb-1 font-sans font-normal">{title}</h3>
       {fields.map((field, i) => {
         const path = `${name}.${i}` as `cooks.${number}.hours.${number}`;
-        const label = `${title}, ${of}, line ${i + 1}`;
+        const label = HOURS_LIST.line(title, of, i + 1);
         const weekly = field.days !== undefined;
         return (
           <div key={field.id} className="mb-1.5 flex flex-wrap items-center gap-1.5">
@@ -35,12 +35,12 @@ export function HoursList({ control, name, title, of, none, hint }: HoursListPro
               <Controller
                 control={control}
                 name={`${path}.days`}
-                render={({ field: f }) => <DaysField label={`${label}: days`} value={f.value ?? "all"} onChange={f.onChange} />}
+                render={({ field: f }) => <DaysField label={HOURS_LIST.days(label)} value={f.value ?? "all"} onChange={f.onChange} />}
               />
             )}
             {(["from", "to"] as const).map((end) => (
               <span key={end} className="inline-flex items-center gap-1.5">
-                {end === "to" && <span className="text-quiet">to</span>}
+                {end === "to" && <span className="text-quiet">{HOURS_LIST.to}</span>}
                 <Controller
                   control={control}
                   name={`${path}.${end}`}
@@ -54,7 +54,12 @@ export function HoursList({ control, name, title, of, none, hint }: HoursListPro
                 />
               </span>
             ))}
-            <button type="button" className="p-2 text-quiet hover:text-beet" aria-label={`${label}: remove`} onClick={() => remove(i)}>
+            <button
+              type="button"
+              className="p-2 text-quiet hover:text-beet"
+              aria-label={HOURS_LIST.remove(label)}
+              onClick={() => remove(i)}
+            >
               <X size={15} aria-hidden="true" />
             </button>
           </div>

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { KITCHEN } from "@/words/kitchen";
+import { KITCHEN, KITCHEN_CHOICE } from "@/words/kitchen";
 import { Choice } from "../shell/Choice";
 
 interface KitchenChoiceProps {
@@ -18,7 +18,7 @@ export function KitchenChoice({ here, kitchens }: KitchenChoiceProps) {
       value={here}
       options={kitchens.map((k) => [
         k.slug,
-        `${k.names.slice(0, 2).join(", ")}${k.names.length > 2 ? ` and ${k.names.length - 2} more` : ""}`,
+        `${k.names.slice(0, 2).join(", ")}${k.names.length > 2 ? KITCHEN_CHOICE.andMore(k.names.length - 2) : ""}`,
       ])}
       onChange={(slug) => router.push(`/kitchen?dish=${slug}`)}
     />

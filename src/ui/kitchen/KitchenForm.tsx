@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from "react";
 import { useFieldArray, useForm } from "react-hook-form";
 import { toast } from "sonner";
 import { type KitchenFile, KitchenSchema } from "@/core/dish/schema";
-import { KITCHEN } from "@/words/kitchen";
+import { KITCHEN, KITCHEN_FORM } from "@/words/kitchen";
 import { ask, reason } from "../shell/ask";
 import { EquipmentPart } from "./EquipmentPart";
 import { HoursList } from "./HoursList";
@@ -21,7 +21,7 @@ interface KitchenFormProps {
   readonly kitchen: KitchenFile;
 }
 
-const HELPER = { name: "Helper", hours: [{ days: "sat", from: "14:00", to: "18:00" }], away: [] };
+const HELPER = { name: KITCHEN_FORM.helper, hours: [{ days: "sat", from: "14:00", to: "18:00" }], away: [] };
 
 /** Cooks and their hours, equipment, quiet times. Saving keeps a version; the timetable follows. */
 export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
@@ -43,7 +43,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
 
   const save = handleSubmit(
     async (value) => {
-      const answer = await ask(`/api/dishes/${slug}/kitchen`, "PUT", { version, kitchen: asFile(value), label: "the kitchen" });
+      const answer = await ask(`/api/dishes/${slug}/kitchen`, "PUT", { version, kitchen: asFile(value), label: KITCHEN_FORM.theKitchen });
       setProblem(answer.ok ? undefined : reason(answer));
       if (answer.ok) {
         // What is saved is no draft any more, also not for an undo that comes back to this version.
@@ -60,11 +60,11 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
 
   return (
     <form onSubmit={save} noValidate>
-      <section aria-label="Cooks">
-        <h2 className="sr-only">Cooks and their hours</h2>
+      <section aria-label={KITCHEN_FORM.cooks}>
+        <h2 className="sr-only">{KITCHEN_FORM.cooksAndTheirHours}</h2>
         {cooks.fields.map((field, c) => (
           <fieldset key={field.id} className="mb-6 border-t-2 border-rim pt-3">
-            <legend className="sr-only">{`Cook ${c + 1}`}</legend>
+            <legend className="sr-only">{KITCHEN_FORM.cook(c + 1)}</legend>
             <div className="flex items-end gap-4">
               <label className="text-[13px] text-quiet">
                 {KITCHEN.cook}
@@ -86,7 +86,7 @@ export function KitchenForm({ slug, version, kitchen }: KitchenFormProps) {
                   control={control}
                   name={`cooks.${c}.${what}`}
                   title={KITCHEN[what]}
-                  of={`cook ${c + 1}`}
+                  of={KITCHEN_FORM.cookNamed(c + 1)}
                   none={KITCHEN.none[what]}
                   {...(what === "away" ? { hint: KITCHEN.awayHint } : {})}
                 />

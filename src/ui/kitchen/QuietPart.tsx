@@ -2,7 +2,7 @@
 // Times in which something is not done.
 import { Plus, X } from "lucide-react";
 import { type Control, Controller, type UseFormRegister, useFieldArray } from "react-hook-form";
-import { KITCHEN } from "@/words/kitchen";
+import { KITCHEN, QUIET_PART } from "@/words/kitchen";
 import { MomentField } from "../shell/MomentField";
 import { TimeOfDayField } from "../shell/TimeOfDayField";
 import { DaysField } from "./DaysField";
@@ -21,7 +21,7 @@ export function QuietPart({ control, register }: QuietPartProps) {
       <p className="pb-2 text-[13.5px] text-quiet">{fields.length ? KITCHEN.quietLead : `${KITCHEN.noQuiet} ${KITCHEN.quietLead}`}</p>
       <ul>
         {fields.map((field, i) => {
-          const label = `${KITCHEN.quiet}, line ${i + 1}`;
+          const label = QUIET_PART.line(KITCHEN.quiet, i + 1);
           return (
             <li key={field.id} className="grid gap-x-6 gap-y-2 border-t border-rule py-2.5 md:grid-cols-[auto_1fr_2rem]">
               <div className="flex flex-wrap items-center gap-1.5">
@@ -29,12 +29,12 @@ export function QuietPart({ control, register }: QuietPartProps) {
                   <Controller
                     control={control}
                     name={`windows.${i}.weekly.days`}
-                    render={({ field: f }) => <DaysField label={`${label}: days`} value={f.value ?? "all"} onChange={f.onChange} />}
+                    render={({ field: f }) => <DaysField label={QUIET_PART.days(label)} value={f.value ?? "all"} onChange={f.onChange} />}
                   />
                 )}
                 {(["from", "to"] as const).map((end) => (
                   <span key={end} className="inline-flex items-center gap-1.5">
-                    {end === "to" && <span className="text-quiet">to</span>}
+                    {end === "to" && <span className="text-quiet">{QUIET_PART.to}</span>}
                     {field.weekly ? (
                       <Controller
                         control={control}
@@ -91,7 +91,7 @@ export function QuietPart({ control, register }: QuietPartProps) {
               <button
                 type="button"
                 className="self-start justify-self-end p-2 text-quiet hover:text-beet"
-                aria-label={`${label}: remove`}
+                aria-label={QUIET_PART.remove(label)}
                 onClick={() => remove(i)}
               >
                 <X size={16} aria-hidden="true" />

@@ -1,5 +1,7 @@
 // The answers of a first run, from a kitchen and into it.
+
 import type { KitchenFile } from "@/core/dish/schema";
+import { FIRST_KITCHEN_CHECKS } from "@/words/kitchen";
 
 export interface Answers {
   readonly name: string;
@@ -51,7 +53,7 @@ export function kitchenFrom(a: Answers, base: KitchenFile): KitchenFile {
     cooks: [
       {
         ...(first ?? { id: "cook" }),
-        name: a.name.trim() || "Cook",
+        name: a.name.trim() || FIRST_KITCHEN_CHECKS.cook,
         hours: [
           { days: "mon-fri", from: a.weekdayFrom, to: a.weekdayTo },
           { days: "sat-sun", from: a.weekendFrom, to: a.weekendTo },
@@ -61,7 +63,7 @@ export function kitchenFrom(a: Answers, base: KitchenFile): KitchenFile {
     ],
     equipment: [
       { ...find("oven"), racks: a.racks, maxC: a.maxC },
-      ...(a.burners > 0 ? [{ id: "burner", kind: "burner", name: "Hob", count: Math.round(a.burners) }] : []),
+      ...(a.burners > 0 ? [{ id: "burner", kind: "burner", name: FIRST_KITCHEN_CHECKS.hob, count: Math.round(a.burners) }] : []),
       { ...find("fridge"), litres: a.fridge },
       ...rest,
     ],

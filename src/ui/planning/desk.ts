@@ -1,7 +1,9 @@
 // The planner in the page: two web workers over one scene. One answers while something is dragged; the other takes the long questions, and
 // is thrown away and made anew when a question is given up.
+
 import { proxy, type Remote, wrap } from "comlink";
 import type { Progress } from "@/core/planner";
+import { DESK } from "@/words/planning";
 import type { PlanShell } from "@/workers/plan.web";
 import type { Tried } from "@/workers/plan-desk";
 
@@ -20,7 +22,7 @@ class Seat {
     const worker = new Worker(new URL("../../workers/plan.web.ts", import.meta.url), { type: "module" });
     this.#worker = worker;
     const broken = new Promise<never>((_, reject) => {
-      worker.onerror = (event) => reject(new Error(event.message || "The planner could not be started in this page."));
+      worker.onerror = (event) => reject(new Error(event.message || DESK.thePlannerCouldNotBe));
     });
     const shell = wrap<PlanShell>(worker);
     await Promise.race([shell.open(await this.scene()), broken]);
@@ -42,7 +44,7 @@ export class Desk {
   constructor(slug: string) {
     const scene = () => {
       this.#scene ??= fetch(`/api/dishes/${slug}/scene`).then((answer) => {
-        if (!answer.ok) throw new Error("The kitchen's server does not answer. Try again in a moment.");
+        if (!answer.ok) throw new Error(DESK.theKitchensServerDoesNot);
         return answer.json();
       });
       return this.#scene;

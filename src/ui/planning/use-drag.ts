@@ -3,6 +3,7 @@
 // answer is there the newest wish is asked for, and those in between are forgotten.
 import { startTransition, useCallback, useRef, useState } from "react";
 import type { ViewChange } from "@/core/view/view-change";
+import { USE_DRAG } from "@/words/planning";
 import type { Dragged } from "@/workers/plan-desk";
 import type { Desk } from "./desk";
 
@@ -69,7 +70,7 @@ export function useDrag(desk: () => Desk): Drag {
     const mine = hand.current;
     if (!mine || mine.asking) return;
     mine.asking = pump()
-      .catch(() => show({ stuck: "The planner could not be started in this page." }))
+      .catch(() => show({ stuck: USE_DRAG.thePlannerCouldNotBe }))
       .finally(() => {
         mine.asking = undefined;
       });

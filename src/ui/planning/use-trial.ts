@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { PatchOperation } from "@/core/dish/patch";
+import { USE_TRIAL } from "@/words/planning";
 import type { PlanShell } from "@/workers/plan.web";
 import type { Tried } from "@/workers/plan-desk";
 import { ask, reason } from "../shell/ask";
@@ -68,7 +69,7 @@ export function useTrial(slug: string, version: number, stamp: string, desk: () 
       });
       if (turn.current !== mine) return;
       if (!got.ok) setTrial({ status: "failed", label, because: reason(got) });
-      else toast(`Saved: ${label}. Ctrl+Z undoes it`);
+      else toast(USE_TRIAL.savedCtrlZUndoesIt(label));
       router.refresh();
     },
     [slug, version, stamp, router],
@@ -101,7 +102,8 @@ export function useTrial(slug: string, version: number, stamp: string, desk: () 
         } else if (how.keep) await store(label, tried, true);
         else setTrial({ ...tried, label, keeping: false, auto });
       } catch (error) {
-        if (current()) setTrial({ status: "failed", label, because: error instanceof Error ? error.message : "This could not be tried." });
+        if (current())
+          setTrial({ status: "failed", label, because: error instanceof Error ? error.message : USE_TRIAL.thisCouldNotBeTried });
       }
     },
     [desk, store, stamp],

@@ -1,6 +1,7 @@
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { CHART_TABLE } from "@/words/route-chart";
 import { Spoken } from "../shell/conventions";
 import { PLACE_NAMES } from "./place-names";
 import { handsWords, placeWords, windowWords } from "./words";
@@ -16,7 +17,7 @@ export function ChartTable({ plan, clock }: { plan: PlanView; clock: WallClock }
       what: s.name,
       component: component(s.component),
       where: placeWords(s),
-      more: `${handsWords(s, plan)}${s.uncertain ? `; ${spokenDuration(s.uncertain[0])} to ${spokenDuration(s.uncertain[2])}` : ""}`,
+      more: `${handsWords(s, plan)}${s.uncertain ? CHART_TABLE.to(spokenDuration(s.uncertain[0]), spokenDuration(s.uncertain[2])) : ""}`,
     })),
     ...plan.waits
       .filter((w) => w.to - w.from >= 20)
@@ -24,7 +25,7 @@ export function ChartTable({ plan, clock }: { plan: PlanView; clock: WallClock }
         key: `${w.fromStep} ${w.toStep} ${w.name}`,
         from: w.from,
         to: w.to,
-        what: `${w.name} waits`,
+        what: CHART_TABLE.waits(w.name),
         component: component(w.component),
         where: PLACE_NAMES[w.place],
         more: windowWords(w),
@@ -32,13 +33,13 @@ export function ChartTable({ plan, clock }: { plan: PlanView; clock: WallClock }
   ].sort((a, b) => a.from - b.from || a.to - b.to);
   return (
     <details className="mx-5 mt-4 border-t border-rule pt-4 sm:mx-7" data-screen>
-      <summary className="cursor-pointer font-serif text-[22px] font-semibold">All steps as a table</summary>
+      <summary className="cursor-pointer font-serif text-[22px] font-semibold">{CHART_TABLE.allStepsAsATable}</summary>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what is pushed sideways must be reached by keys */}
-      <section className="overflow-x-auto" tabIndex={0} aria-label="All steps as a table">
+      <section className="overflow-x-auto" tabIndex={0} aria-label={CHART_TABLE.allStepsAsATable}>
         <table className="mt-3 w-full min-w-[46rem] text-[14px]">
           <thead className="caps text-left">
             <tr>
-              {["from", "to", "what", "component", "where", "hands, or the window of the wait"].map((h) => (
+              {["from", "to", "what", "component", "where", CHART_TABLE.handsOrTheWindowOf].map((h) => (
                 <th key={h} scope="col" className="pr-4 font-normal">
                   {h}
                 </th>

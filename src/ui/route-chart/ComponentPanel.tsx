@@ -7,6 +7,7 @@ import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { ComponentView, PlanView, StepView, WaitView } from "@/core/view/plan-view";
+import { COMPONENT_PANEL } from "@/words/route-chart";
 import type { Trials } from "../planning/use-trial";
 import { Spoken } from "../shell/conventions";
 import { HoldWindow } from "./HoldWindow";
@@ -50,7 +51,7 @@ export function ComponentPanel(props: ComponentPanelProps) {
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-[20px]">{view?.name}</h2>
         <button type="button" className="link text-[13px]" onClick={() => onSelect(undefined, undefined)}>
-          Show all
+          {COMPONENT_PANEL.showAll}
         </button>
       </div>
       {view && <Ways view={view} wished={props.wished} trials={props.trials} />}
@@ -99,9 +100,9 @@ export function ComponentPanel(props: ComponentPanelProps) {
                 <span className="clock text-[13px] text-quiet">{spokenDuration(row.wait.to - row.wait.from)}</span>
                 <span className="text-[13.5px] text-quiet italic">
                   {row.wait.to > row.wait.from
-                    ? `${row.wait.place === "counter" ? "on the counter" : `in the ${PLACE_NAMES[row.wait.place]}`}`
-                    : "at once"}
-                  {toOther(row.wait) ? `, for ${lower(nameOf(row.wait.toStep))}` : ""}
+                    ? `${row.wait.place === "counter" ? COMPONENT_PANEL.onTheCounter : COMPONENT_PANEL.inThe(PLACE_NAMES[row.wait.place])}`
+                    : COMPONENT_PANEL.atOnce}
+                  {toOther(row.wait) ? COMPONENT_PANEL.forIt(lower(nameOf(row.wait.toStep))) : ""}
                 </span>
               </div>
               <div className="pl-[86px]">
@@ -126,7 +127,7 @@ function Ways({ view, wished, trials }: { view: ComponentView; wished: Wished; t
   if (ways.length < 2) return <p className="pb-2 text-[13.5px] text-quiet">{view.method}</p>;
   return (
     <fieldset className="pb-2 text-[13.5px]">
-      <legend className="sr-only">Methods</legend>
+      <legend className="sr-only">{COMPONENT_PANEL.methods}</legend>
       {ways.map((way) => (
         <label key={way.id} className="flex cursor-pointer items-baseline gap-2">
           <input
@@ -140,9 +141,9 @@ function Ways({ view, wished, trials }: { view: ComponentView; wished: Wished; t
             {way.name}
             <span className="text-quiet">
               {way.id === "fallback"
-                ? ", bought"
+                ? COMPONENT_PANEL.bought
                 : way.quality !== undefined && way.quality < 1
-                  ? `, ${Math.round(way.quality * 100)} of 100 as good`
+                  ? COMPONENT_PANEL.of100AsGood(Math.round(way.quality * 100))
                   : ""}
             </span>
           </span>
@@ -157,33 +158,37 @@ function StepDetails({ step, plan, why, clock }: { step: StepView; plan: PlanVie
     <span className="mt-1 block text-[13px]">
       {step.cue && (
         <span className="block">
-          Done when: {step.cue}
+          {COMPONENT_PANEL.doneWhen} {step.cue}
           {step.probeC !== undefined && <Spoken>{`, ${step.probeC} °C`}</Spoken>}.
         </span>
       )}
       {step.uncertain && (
         <span className="block text-quiet">
-          Between {spokenDuration(step.uncertain[0])} and {spokenDuration(step.uncertain[2])}, most often{" "}
-          {spokenDuration(step.uncertain[1])}.
+          {COMPONENT_PANEL.between} {spokenDuration(step.uncertain[0])} {COMPONENT_PANEL.and} {spokenDuration(step.uncertain[2])}
+          {COMPONENT_PANEL.mostOften} {spokenDuration(step.uncertain[1])}.
         </span>
       )}
       {step.rounds.length > 0 && <span className="block text-quiet">{roundsWords(step)}</span>}
-      {step.equipment.length > 0 && <span className="block text-quiet">With {step.equipment.map((e) => e.toLowerCase()).join(", ")}.</span>}
+      {step.equipment.length > 0 && (
+        <span className="block text-quiet">
+          {COMPONENT_PANEL.withIt} {step.equipment.map((e) => e.toLowerCase()).join(", ")}.
+        </span>
+      )}
       {step.note && <span className="block text-quiet">{step.note}</span>}
       {why && (
         <>
           <span className="mt-1.5 block border-l-[3px] border-rim pl-2">
-            <b className="font-semibold">Not later than</b> {why.notLater}
+            <b className="font-semibold">{COMPONENT_PANEL.notLaterThan}</b> {why.notLater}
           </span>
           <span className="mt-1 block border-l-[3px] border-saffron pl-2">
             {why.latest > why.earliest
-              ? `Can start between ${clock.dayTime(why.earliest)} and ${clock.dayTime(why.latest)}, if the rest stays in its order.`
-              : "Cannot move: serving on time depends on it."}
+              ? COMPONENT_PANEL.canStartBetweenAndIf(clock.dayTime(why.earliest), clock.dayTime(why.latest))
+              : COMPONENT_PANEL.cannotMoveServingOnTime}
           </span>
-          <ChainList title="Towards the table" chain={why.laterChain} plan={plan} clock={clock} />
+          <ChainList title={COMPONENT_PANEL.towardsTheTable} chain={why.laterChain} plan={plan} clock={clock} />
           {why.notEarlier && (
             <span className="mt-1 block border-l-[3px] border-rule pl-2">
-              <b className="font-semibold">Not earlier than</b> {why.notEarlier}
+              <b className="font-semibold">{COMPONENT_PANEL.notEarlierThan}</b> {why.notEarlier}
             </span>
           )}
         </>
@@ -202,7 +207,7 @@ function ChainList({ title, chain, plan, clock }: { title: string; chain: Why["l
   return (
     <details className="mt-1 pl-2.5">
       <summary className="cursor-pointer text-quiet">
-        {title}, {links.length === 1 ? "one step holds it" : `${links.length} steps hold one another`}
+        {title}, {links.length === 1 ? COMPONENT_PANEL.oneStepHoldsIt : COMPONENT_PANEL.stepsHoldOneAnother(links.length)}
       </summary>
       <ol className="mt-0.5">
         {links.map((link) => (

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { lower } from "@/core/sentence";
+import { FEAST_PANEL } from "@/words/route-chart";
 import type { Tried } from "@/workers/plan-desk";
 import type { Trials } from "../planning/use-trial";
 import { Choice } from "../shell/Choice";
@@ -15,12 +16,12 @@ interface FeastPanelProps {
 }
 
 const AFTER: readonly (readonly [string, string])[] = [
-  ["0", "at the same moment"],
-  ["-45", "three quarters of an hour before"],
-  ["30", "half an hour after"],
-  ["45", "three quarters of an hour after"],
-  ["90", "an hour and a half after"],
-  ["own", "at its own time"],
+  ["0", FEAST_PANEL.atTheSameMoment],
+  ["-45", FEAST_PANEL.threeQuartersOfAnHourBefore],
+  ["30", FEAST_PANEL.halfAnHourAfter],
+  ["45", FEAST_PANEL.threeQuartersOfAnHourAfter],
+  ["90", FEAST_PANEL.anHourAndAHalfAfter],
+  ["own", FEAST_PANEL.atItsOwnTime],
 ];
 
 /** What stands on the table: each course quieted or shown, another dish added and looked at before it is kept. */
@@ -31,16 +32,16 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
     const dish = others.find((d) => d.slug === other);
     if (!dish) return;
     const when = AFTER.find(([value]) => value === after)?.[1] ?? "";
-    void trials.attempt(`${dish.name} at the same meal, ${when}`, async (shell) => {
+    void trials.attempt(FEAST_PANEL.atTheSameMeal(dish.name, when), async (shell) => {
       const answer = await fetch(`/api/dishes/${dish.slug}`);
-      if (!answer.ok) return { status: "unfit", because: "The other dish could not be read." };
+      if (!answer.ok) return { status: "unfit", because: FEAST_PANEL.theOtherDishCouldNot };
       return (await shell.join(await answer.json(), after === "own" ? undefined : Number(after))) as Tried;
     });
   };
   return (
     <div className="text-[14px]">
       {courses.length > 1 && (
-        <ul aria-label="Courses" className="mb-2">
+        <ul aria-label={FEAST_PANEL.courses} className="mb-2">
           {courses.map((course) => (
             <li key={course} className="flex items-baseline justify-between gap-2 border-t border-rule py-1">
               <label className="flex cursor-pointer items-baseline gap-2">
@@ -50,10 +51,12 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
               <button
                 type="button"
                 className="link text-[12.5px]"
-                aria-label={`Remove ${lower(course)}`}
-                onClick={() => void trials.attempt(`Without ${lower(course)}`, async (shell) => (await shell.without(course)) as Tried)}
+                aria-label={FEAST_PANEL.remove(lower(course))}
+                onClick={() =>
+                  void trials.attempt(FEAST_PANEL.without(lower(course)), async (shell) => (await shell.without(course)) as Tried)
+                }
               >
-                off
+                {FEAST_PANEL.off}
               </button>
             </li>
           ))}
@@ -61,12 +64,12 @@ export function FeastPanel({ others, courses, quieted, onQuiet, trials }: FeastP
       )}
       {others.length > 0 && (
         <div className="grid gap-1.5">
-          <span className="text-[13px] text-quiet">Another dish</span>
-          <Choice label="Another dish" value={other} options={others.map((d) => [d.slug, d.name])} onChange={setOther} />
-          <span className="text-[13px] text-quiet">served</span>
-          <Choice label="served" value={after} options={AFTER} onChange={setAfter} />
+          <span className="text-[13px] text-quiet">{FEAST_PANEL.anotherDish}</span>
+          <Choice label={FEAST_PANEL.anotherDish} value={other} options={others.map((d) => [d.slug, d.name])} onChange={setOther} />
+          <span className="text-[13px] text-quiet">{FEAST_PANEL.served}</span>
+          <Choice label={FEAST_PANEL.served} value={after} options={AFTER} onChange={setAfter} />
           <button type="button" className="act justify-self-start" onClick={add}>
-            Try it
+            {FEAST_PANEL.tryIt}
           </button>
         </div>
       )}

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useRef } from "react";
 import { spokenDuration } from "@/core/time/duration";
+import { FRONTIER } from "@/words/route-chart";
 import type { Reached } from "@/workers/plan-desk";
 
 interface FrontierProps {
@@ -34,7 +35,7 @@ export function Frontier({ choices, onChoose }: FrontierProps) {
         animation: false,
         grid: { left: 34, right: 14, top: 12, bottom: 34 },
         xAxis: {
-          name: "hours of lead",
+          name: FRONTIER.hoursOfLead,
           nameLocation: "middle",
           nameGap: 20,
           nameTextStyle: text,
@@ -51,7 +52,7 @@ export function Frontier({ choices, onChoose }: FrontierProps) {
         tooltip: {
           formatter: ({ dataIndex }: { dataIndex: number }) => {
             const c = choices[dataIndex];
-            return c ? `${spokenDuration(c.leadMinutes)} of lead, ${spokenDuration(c.handsMinutes)} by hand` : "";
+            return c ? FRONTIER.ofLeadByHand(spokenDuration(c.leadMinutes), spokenDuration(c.handsMinutes)) : "";
           },
         },
         series: [
@@ -80,9 +81,7 @@ export function Frontier({ choices, onChoose }: FrontierProps) {
   }, [choices]);
   return (
     <figure className="my-1" aria-hidden="true">
-      <figcaption className="text-[12px] text-quiet">
-        Loss of quality against hours of lead. Larger points mean more hands-on time
-      </figcaption>
+      <figcaption className="text-[12px] text-quiet">{FRONTIER.lossOfQualityAgainstHours}</figcaption>
       <div ref={frame} className="h-[150px] w-full" data-frontier={choices.length} />
     </figure>
   );

@@ -1,6 +1,7 @@
 import { memo } from "react";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { FURNITURE } from "@/words/route-chart";
 import { type Geometry, LEFT, TOP } from "./geometry";
 import { PLACE_NAMES } from "./place-names";
 
@@ -130,7 +131,7 @@ export const Furniture = memo(function Furniture({ geometry, clock, onPleat, onD
       ))}
       <line x1={LEFT} x2={right} y1={tableY} y2={tableY} stroke="var(--ink)" strokeWidth={2.4} />
       <text x={LEFT - 10} y={tableY + 4} textAnchor="end" fontSize={11} letterSpacing="0.07em" fill="var(--quiet)" fontVariant="small-caps">
-        table
+        {FURNITURE.table}
       </text>
       {geometry.servings.map((serving) => (
         <g key={serving.at}>

@@ -2,6 +2,7 @@ import { type RefObject, useLayoutEffect } from "react";
 import { lower } from "@/core/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { HELD_NOTE } from "@/words/route-chart";
 import type { Held } from "../planning/use-drag";
 import type { Geometry } from "./geometry";
 
@@ -40,14 +41,16 @@ export function HeldNote({ ref, held, plan, clock, geometry }: HeldNoteProps) {
         {held.at !== undefined && (
           <span className="text-quiet">
             {" "}
-            {others.length === 0 ? "nothing else moves" : `${others.length === 1 ? "one other moves" : `${others.length} others move`}`}
+            {others.length === 0
+              ? HELD_NOTE.nothingElseMoves
+              : `${others.length === 1 ? HELD_NOTE.oneOtherMoves : HELD_NOTE.othersMove(others.length)}`}
           </span>
         )}
       </p>
       {!held.stuck && names.length > 0 && (
         <p className="text-quiet">
           {names.slice(0, 3).map(lower).join(", ")}
-          {names.length > 3 ? " and more" : ""}
+          {names.length > 3 ? HELD_NOTE.andMore : ""}
         </p>
       )}
       {held.stuck && <p className="border-l-[3px] border-beet pl-2">{held.stuck}</p>}

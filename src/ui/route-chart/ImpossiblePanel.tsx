@@ -1,6 +1,7 @@
 import type { FactGroup } from "@/core/sheets/condense";
 import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
+import { IMPOSSIBLE_PANEL } from "@/words/route-chart";
 import type { Trials } from "../planning/use-trial";
 
 interface Impossible extends Pick<Conflict, "proved" | "facts" | "looking"> {
@@ -15,8 +16,8 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
   const { trial } = trials;
   const tried = trial?.status === "ready" || trial?.status === "working" ? trial.label : undefined;
   return (
-    <section aria-label="Why there is no plan" className="pt-4 pb-6">
-      <h2 className="text-[20px]">{problem.proved ? "These conflict" : "No plan was found"}</h2>
+    <section aria-label={IMPOSSIBLE_PANEL.whyThereIsNoPlan} className="pt-4 pb-6">
+      <h2 className="text-[20px]">{problem.proved ? IMPOSSIBLE_PANEL.theseConflict : IMPOSSIBLE_PANEL.noPlanWasFound}</h2>
       <ol className="mt-2">
         {groups.map((fact, i) => (
           <li key={fact.text} className="grid grid-cols-[26px_1fr] gap-x-2 border-t border-rule py-1.5 text-[14px]">
@@ -30,7 +31,7 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
               {fact.text}
               {fact.parts.length > 0 && (
                 <details className="text-[13px] text-quiet">
-                  <summary className="cursor-pointer">one by one</summary>
+                  <summary className="cursor-pointer">{IMPOSSIBLE_PANEL.oneByOne}</summary>
                   <ul>
                     {fact.parts.map((part) => (
                       <li key={part} className="py-0.5">
@@ -46,12 +47,12 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
       </ol>
       {problem.looking && (
         <p role="status" className="pt-2 text-[13.5px] text-quiet">
-          {problem.repairs.length ? "Looking for more that helps …" : "Looking for what helps …"}
+          {problem.repairs.length ? IMPOSSIBLE_PANEL.lookingForMoreThatHelps : IMPOSSIBLE_PANEL.lookingForWhatHelps}
         </p>
       )}
       {problem.repairs.length > 0 ? (
         <>
-          <h3 className="caps mt-4 mb-1 font-sans font-normal">Ways to fix it (each one gives a plan)</h3>
+          <h3 className="caps mt-4 mb-1 font-sans font-normal">{IMPOSSIBLE_PANEL.waysToFixItEach}</h3>
           <ul>
             {problem.repairs.map((repair) => {
               const chosen = tried === repair.text;
@@ -68,7 +69,9 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
                     onClick={() => void trials.attempt(repair.text, [...problem.change, ...repair.change], { repair: true })}
                   >
                     {repair.text}
-                    <span className="block text-[13px] text-quiet">starts {spokenDuration(repair.leadMinutes)} before serving</span>
+                    <span className="block text-[13px] text-quiet">
+                      {IMPOSSIBLE_PANEL.starts} {spokenDuration(repair.leadMinutes)} {IMPOSSIBLE_PANEL.beforeServing}
+                    </span>
                   </button>
                   {chosen && trial?.status === "ready" && (
                     <button
@@ -77,9 +80,9 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
                       data-main
                       disabled={trial.keeping}
                       onClick={() => void trials.keep()}
-                      aria-label={`Do it: ${repair.text}`}
+                      aria-label={IMPOSSIBLE_PANEL.doItNamed(repair.text)}
                     >
-                      {trial.keeping ? "Working" : "Do it"}
+                      {trial.keeping ? IMPOSSIBLE_PANEL.working : IMPOSSIBLE_PANEL.doIt}
                     </button>
                   )}
                 </li>
@@ -88,11 +91,7 @@ export function ImpossiblePanel({ problem, groups, trials }: { problem: Impossib
           </ul>
         </>
       ) : (
-        !problem.looking && (
-          <p className="pt-2 text-[13.5px] text-quiet">
-            Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.
-          </p>
-        )
+        !problem.looking && <p className="pt-2 text-[13.5px] text-quiet">{IMPOSSIBLE_PANEL.nothingSimpleThatWasTried}</p>
       )}
     </section>
   );

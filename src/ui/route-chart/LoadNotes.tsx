@@ -4,6 +4,7 @@ import { lower } from "@/core/sentence";
 import type { LoadNote } from "@/core/sheets/load";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { LOAD_NOTES } from "@/words/route-chart";
 import type { Ease, Tried } from "@/workers/plan-desk";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
@@ -24,12 +25,12 @@ export function LoadNotes(props: LoadNotesProps) {
   const heavy = notes.filter((n) => n.kind !== "quiet" && n.kind !== "boil");
   const quiet = notes.filter((n) => n.kind === "quiet" || n.kind === "boil");
   return (
-    <section aria-label="Busy and free times" className="mx-5 mt-4 border-t border-rule pt-4 sm:mx-7">
-      <h2 className="mb-3 text-[22px]">Busy and free times</h2>
+    <section aria-label={LOAD_NOTES.busyAndFreeTimes} className="mx-5 mt-4 border-t border-rule pt-4 sm:mx-7">
+      <h2 className="mb-3 text-[22px]">{LOAD_NOTES.busyAndFreeTimes}</h2>
       <div className="grid max-w-[70rem] gap-x-10 gap-y-4 md:grid-cols-2">
         {heavy.length > 0 && (
           <div>
-            <h3 className="caps mb-1 font-sans font-normal">Busy</h3>
+            <h3 className="caps mb-1 font-sans font-normal">{LOAD_NOTES.busy}</h3>
             <ul className="border-l-[3px] border-copper pl-3 text-[14.5px]">
               {heavy.map((note) => (
                 <Heavy key={`${note.kind} ${note.at}`} note={note} {...props} />
@@ -39,7 +40,7 @@ export function LoadNotes(props: LoadNotesProps) {
         )}
         {quiet.length > 0 && (
           <div>
-            <h3 className="caps mb-1 font-sans font-normal">Free</h3>
+            <h3 className="caps mb-1 font-sans font-normal">{LOAD_NOTES.free}</h3>
             <ul className="border-l-[3px] border-leaf pl-3 text-[14.5px]">
               {quiet.map((note) => (
                 <Quiet key={`${note.kind} ${note.at}`} note={note} {...props} />
@@ -70,19 +71,22 @@ function Heavy({ note, stamp, desk, trials }: LoadNotesProps & { note: LoadNote 
       {note.text}{" "}
       <span data-screen>
         {ways === undefined && (
-          <button type="button" className="link text-[13px]" onClick={() => void ask()} aria-label={`Make it easier: ${note.text}`}>
-            Make it easier
+          <button
+            type="button"
+            className="link text-[13px]"
+            onClick={() => void ask()}
+            aria-label={LOAD_NOTES.makeItEasierNamed(note.text)}
+          >
+            {LOAD_NOTES.makeItEasier}
           </button>
         )}
         {ways === "asking" && (
           <span role="status" className="text-[13px] text-quiet">
-            Trying <progress className="h-1.5 w-16 accent-(--saffron)" aria-label="Trying" />
+            {LOAD_NOTES.trying} <progress className="h-1.5 w-16 accent-(--saffron)" aria-label={LOAD_NOTES.trying} />
           </span>
         )}
-        {ways === "failed" && <span className="text-[13px] text-beet">The planner could not be reached.</span>}
-        {Array.isArray(ways) && ways.length === 0 && (
-          <span className="text-[13px] text-quiet">Nothing that was tried makes it clearly easier.</span>
-        )}
+        {ways === "failed" && <span className="text-[13px] text-beet">{LOAD_NOTES.thePlannerCouldNotBeReached}</span>}
+        {Array.isArray(ways) && ways.length === 0 && <span className="text-[13px] text-quiet">{LOAD_NOTES.nothingThatWasTriedMakes}</span>}
         {Array.isArray(ways) && ways.length > 0 && (
           <span className="block">
             {ways.map((way) => (
@@ -112,17 +116,17 @@ function Quiet({ note, clock, trials }: LoadNotesProps & { note: LoadNote }) {
             key={offer.step}
             type="button"
             className="mr-3 cursor-pointer text-[13px] text-rim underline underline-offset-3"
-            aria-label={`Move “${lower(offer.name)}” to ${clock.dayTime(offer.at)}`}
+            aria-label={LOAD_NOTES.moveTo(lower(offer.name), clock.dayTime(offer.at))}
             onClick={() =>
               void look(() =>
                 trials.attempt(
-                  `“${lower(offer.name)}” at ${clock.dayTime(offer.at)}`,
+                  LOAD_NOTES.at(lower(offer.name), clock.dayTime(offer.at)),
                   async (shell) => (await shell.settle(offer.step, offer.at)) as Tried,
                 ),
               )
             }
           >
-            {note.offers.length > 1 ? `Move “${lower(offer.name)}” there` : "Move it there"}
+            {note.offers.length > 1 ? LOAD_NOTES.moveThere(lower(offer.name)) : LOAD_NOTES.moveItThere}
           </button>
         ))}
       </span>

@@ -4,6 +4,7 @@
 import type { StepPin } from "@/core/dish/wishes";
 import type { Why } from "@/core/planner/explain/why";
 import type { WallClock } from "@/core/time/wall-clock";
+import { OVERLAYS } from "@/words/route-chart";
 import { type Geometry, LEFT, type Rest, type Segment, TOP } from "./geometry";
 
 const segmentsOf = (geometry: Geometry) => new Map(geometry.routes.flatMap((r) => r.segments.map((s) => [s.step.ref, s] as const)));
@@ -118,7 +119,7 @@ export function Nails({ geometry, pins, clock }: { geometry: Geometry; pins: rea
           <g key={pin.step} data-nail={pin.step}>
             {pin.at !== undefined && (
               <g>
-                <title>{`fixed at ${clock.dayTime(pin.at)}`}</title>
+                <title>{OVERLAYS.fixedAt(clock.dayTime(pin.at))}</title>
                 <line x1={segment.x0} x2={segment.x0} y1={segment.y - 13} y2={segment.y + 6} stroke="var(--ink)" strokeWidth={1.8} />
                 <circle cx={segment.x0} cy={segment.y - 14} r={3.4} fill="var(--ink)" stroke="var(--paper)" />
               </g>
@@ -153,7 +154,7 @@ export function LastMoments({
         const x = geometry.x(decideBy);
         return (
           <g key={component} data-last-moment={component}>
-            <title>{`${clock.dayTime(decideBy)}: last time to decide for ${names.get(component) ?? "the replacement"}`}</title>
+            <title>{OVERLAYS.lastTimeToDecideFor(clock.dayTime(decideBy), names.get(component) ?? "the replacement")}</title>
             <path d={`M${x} ${at - 6}l5 6l-5 6l-5-6z`} fill="var(--paper)" stroke="var(--beet)" strokeWidth={1.6} />
           </g>
         );

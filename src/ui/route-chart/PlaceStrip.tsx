@@ -1,6 +1,7 @@
 import { lower } from "@/core/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { Occupancy } from "@/core/view/occupancy";
+import { PLACE_STRIP } from "@/words/route-chart";
 import { type Geometry, LEFT } from "./geometry";
 
 const HEIGHT = 74;
@@ -48,20 +49,28 @@ export function PlaceStrip({
       </svg>
       <figcaption className="pl-[74px] text-[13.5px]">
         {levels.length === 0
-          ? `Nothing is in the ${name}.`
-          : `The ${name} is fullest ${clock.dayTime(fullest[0])}: ${Number(fullest[1].toFixed(1))} of ${Number(capacity.toFixed(1))} ${WORDS[unit]}, with ${inside
-              .map((t) => lower(t.name))
-              .slice(0, 4)
-              .join(", ")}${inside.length > 4 ? " and more" : ""}.`}
+          ? PLACE_STRIP.nothingIsInThe(name)
+          : PLACE_STRIP.theIsFullestOfWith(
+              name,
+              clock.dayTime(fullest[0]),
+              Number(fullest[1].toFixed(1)),
+              Number(capacity.toFixed(1)),
+              WORDS[unit],
+              inside
+                .map((t) => lower(t.name))
+                .slice(0, 4)
+                .join(", "),
+              inside.length > 4 ? " and more" : "",
+            )}
       </figcaption>
       <details className="pl-[74px] text-[13.5px]">
-        <summary className="cursor-pointer text-quiet">Show as table</summary>
+        <summary className="cursor-pointer text-quiet">{PLACE_STRIP.showAsTable}</summary>
         <table className="mt-1 max-w-[40rem]">
           <thead className="caps text-left">
             <tr>
-              <th className="pr-4 font-normal">from</th>
-              <th className="pr-4 font-normal">to</th>
-              <th className="pr-4 font-normal">what</th>
+              <th className="pr-4 font-normal">{PLACE_STRIP.from}</th>
+              <th className="pr-4 font-normal">{PLACE_STRIP.to}</th>
+              <th className="pr-4 font-normal">{PLACE_STRIP.what}</th>
               <th className="font-normal">{WORDS[unit]}</th>
             </tr>
           </thead>

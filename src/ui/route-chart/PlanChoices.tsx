@@ -8,6 +8,7 @@ import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { CHOICES } from "@/words/choices";
+import { PLAN_CHOICES } from "@/words/route-chart";
 import { ask, reason } from "../shell/ask";
 import { seenVersions } from "../shell/seen-versions";
 import { colourOf } from "./colours";
@@ -83,7 +84,9 @@ export function PlanChoices({ slug, version, wishes, reached, wish, plans, offse
               className={`grid items-center gap-x-6 gap-y-1 border-t border-rule py-2 pl-3 md:grid-cols-[12rem_minmax(0,1fr)_11rem_7rem] ${plan.chosen ? "border-l-[4px] border-l-saffron" : "border-l-[4px] border-l-transparent"}`}
             >
               <div>
-                <p className="font-serif text-[18px] leading-tight font-semibold">{spokenDuration(plan.view.leadMinutes)} ahead</p>
+                <p className="font-serif text-[18px] leading-tight font-semibold">
+                  {spokenDuration(plan.view.leadMinutes)} {PLAN_CHOICES.ahead}
+                </p>
                 <p className="text-[13.5px] text-quiet">
                   {CHOICES.starts(clock.dayTime(plan.view.begins))}, {CHOICES.lengths[plan.file.planAt]}
                 </p>

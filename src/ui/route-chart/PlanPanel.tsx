@@ -5,6 +5,7 @@ import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { PLAN_PANEL } from "@/words/route-chart";
 import { SUMMARY } from "@/words/timetable";
 import type { Tried } from "@/workers/plan-desk";
 import type { Rehearsed } from "@/workers/rehearse";
@@ -20,9 +21,9 @@ import { hundred } from "./words";
 const FeastPanel = dynamic(() => import("./FeastPanel").then((m) => m.FeastPanel), { ssr: false });
 
 const STYLES = [
-  ["late", "Late", "as fresh and short as possible"],
-  ["ahead", "Ahead", "little left for the last hours"],
-  ["even", "Even", "no day too full"],
+  ["late", PLAN_PANEL.late, PLAN_PANEL.asFreshAndShortAsPossible],
+  ["ahead", PLAN_PANEL.ahead, PLAN_PANEL.littleLeftForTheLastHours],
+  ["even", PLAN_PANEL.even, PLAN_PANEL.noDayTooFull],
 ] as const;
 
 interface PlanPanelProps {
@@ -52,15 +53,16 @@ export function PlanPanel(props: PlanPanelProps) {
   return (
     <div className="pt-4 pb-6">
       <h2 className="text-[20px]">
-        {spokenDuration(total)} of work{begun ? " left" : ""}
+        {spokenDuration(total)} {PLAN_PANEL.ofWork}
+        {begun ? PLAN_PANEL.left : ""}
       </h2>
       <p className="pb-3 text-[13.5px] text-quiet">
-        over {days.length === 1 ? "one day" : `${days.length} days`}.
-        {begun ? "" : ` No plan can start later than ${clock.dayTime(plan.serveAt - plan.boundMinutes)}.`}
+        {PLAN_PANEL.over} {days.length === 1 ? PLAN_PANEL.oneDay : PLAN_PANEL.days(days.length)}.
+        {begun ? "" : PLAN_PANEL.noPlanCanStartLaterThan(clock.dayTime(plan.serveAt - plan.boundMinutes))}
       </p>
       <WorkByDay plan={plan} clock={clock} />
       <fieldset className="mb-3">
-        <legend className="caps mb-1.5">Schedule style</legend>
+        <legend className="caps mb-1.5">{PLAN_PANEL.scheduleStyle}</legend>
         <div className="flex flex-col gap-1 text-[14px]">
           {STYLES.map(([id, name, what]) => (
             <label key={id} className="flex cursor-pointer items-baseline gap-2">
@@ -68,7 +70,7 @@ export function PlanPanel(props: PlanPanelProps) {
                 type="radio"
                 name="style"
                 checked={style === id}
-                onChange={() => void trials.attempt(`Laid out ${lower(name)}: ${what}`, wishChange(wished, { style: id }))}
+                onChange={() => void trials.attempt(PLAN_PANEL.laidOut(lower(name), what), wishChange(wished, { style: id }))}
                 className="accent-(--rim)"
               />
               <span>
@@ -80,17 +82,17 @@ export function PlanPanel(props: PlanPanelProps) {
       </fieldset>
       <Fixed {...props} />
       <Section
-        title="Chance of being on time"
+        title={PLAN_PANEL.chanceOfBeingOnTime}
         line={rehearsed ? SUMMARY.onTime(hundred(rehearsed.onTime)) : SUMMARY.notRehearsed}
         open={false}
       >
         <Sureness rehearsed={rehearsed} plan={plan} trials={trials} />
       </Section>
-      <Section title="Serve at another time" line={SUMMARY.serve(clock.dateTime(props.serveAt))} open={false}>
+      <Section title={PLAN_PANEL.serveAtAnotherTime} line={SUMMARY.serve(clock.dateTime(props.serveAt))} open={false}>
         <AnotherHour serveAt={props.serveAt} clock={clock} trials={trials} />
       </Section>
       <Section
-        title="Can I still make it?"
+        title={PLAN_PANEL.canIStillMakeIt}
         line={begun ? SUMMARY.begun : SUMMARY.reach(clock.dayTime(plan.serveAt - plan.boundMinutes))}
         open={false}
       >
@@ -104,10 +106,10 @@ export function PlanPanel(props: PlanPanelProps) {
           trials={trials}
         />
       </Section>
-      <Section title="Other dishes at this meal" line={SUMMARY.courses(props.courses)} open={false}>
+      <Section title={PLAN_PANEL.otherDishesAtThisMeal} line={SUMMARY.courses(props.courses)} open={false}>
         <FeastPanel others={props.others} courses={props.courses} quieted={props.quieted} onQuiet={props.onQuiet} trials={trials} />
       </Section>
-      <h3 className="caps mt-4 mb-1 font-sans font-normal">Components</h3>
+      <h3 className="caps mt-4 mb-1 font-sans font-normal">{PLAN_PANEL.components}</h3>
       <ul>
         {plan.components.map((c) => {
           const first = Math.min(...plan.steps.filter((s) => s.component === c.id).map((s) => s.start));
@@ -151,15 +153,15 @@ function Fixed({ plan, clock, wished, pins, trials }: PlanPanelProps) {
   const said = (pin: StepPin) =>
     [
       pin.at !== undefined && clock.dayTime(pin.at),
-      pin.notBefore !== undefined && `not before ${clock.dayTime(pin.notBefore)}`,
-      pin.notAfter !== undefined && `not after ${clock.dayTime(pin.notAfter)}`,
-      pin.cook !== undefined && `by ${plan.cooks.find((c) => c.id === pin.cook)?.name ?? pin.cook}`,
+      pin.notBefore !== undefined && PLAN_PANEL.notBefore(clock.dayTime(pin.notBefore)),
+      pin.notAfter !== undefined && PLAN_PANEL.notAfter(clock.dayTime(pin.notAfter)),
+      pin.cook !== undefined && PLAN_PANEL.by(plan.cooks.find((c) => c.id === pin.cook)?.name ?? pin.cook),
     ]
       .filter(Boolean)
       .join(", ");
   return (
-    <section aria-label="Fixed by you" className="mb-3">
-      <h3 className="caps mb-1 font-sans font-normal">Fixed by you</h3>
+    <section aria-label={PLAN_PANEL.fixedByYou} className="mb-3">
+      <h3 className="caps mb-1 font-sans font-normal">{PLAN_PANEL.fixedByYou}</h3>
       <ul className="text-[14px]">
         {pins.map((pin) => (
           <li key={pin.step} className="border-t border-rule py-0.5">
@@ -176,20 +178,24 @@ function Fixed({ plan, clock, wished, pins, trials }: PlanPanelProps) {
               <button
                 type="button"
                 className="link text-[12.5px]"
-                aria-label={`Leave the method of ${c?.name ?? id} open`}
+                aria-label={PLAN_PANEL.leaveTheMethodOfOpen(c?.name ?? id)}
                 onClick={() =>
-                  void trials.attempt(`The method of ${lower(c?.name ?? id)} left open`, pinMethodsChange(wished, { [id]: undefined }))
+                  void trials.attempt(PLAN_PANEL.theMethodOfLeftOpen(lower(c?.name ?? id)), pinMethodsChange(wished, { [id]: undefined }))
                 }
               >
-                Leave open
+                {PLAN_PANEL.leaveOpen}
               </button>
             </li>
           );
         })}
       </ul>
       {pins.length > 1 && (
-        <button type="button" className="link text-[13px]" onClick={() => void trials.attempt("Nothing fixed", freeAllChange(wished))}>
-          Release all
+        <button
+          type="button"
+          className="link text-[13px]"
+          onClick={() => void trials.attempt(PLAN_PANEL.nothingFixed, freeAllChange(wished))}
+        >
+          {PLAN_PANEL.releaseAll}
         </button>
       )}
     </section>
@@ -200,7 +206,7 @@ const WISHED_SURENESS = 0.95;
 
 /** How often it was on time, what it hangs on, and what would bring it to 95 of 100. */
 function Sureness({ rehearsed, plan, trials }: { rehearsed: Rehearsed | undefined; plan: PlanView; trials: Trials }) {
-  if (!rehearsed) return <p className="text-[14px] text-quiet">It is rehearsed once the plan is ready.</p>;
+  if (!rehearsed) return <p className="text-[14px] text-quiet">{PLAN_PANEL.itIsRehearsedOnceThe}</p>;
   const late = (rehearsed.ready ?? [])
     .map((r) => ({ ...r, by: r.late - r.planned }))
     .filter((r) => r.by >= 5)
@@ -209,14 +215,15 @@ function Sureness({ rehearsed, plan, trials }: { rehearsed: Rehearsed | undefine
   return (
     <div className="text-[14px]">
       <p>
-        On time in {hundred(rehearsed.onTime)} of 100, within half an hour in {hundred(rehearsed.within30 ?? rehearsed.within15)}.
-        {rehearsed.buffer ? ` With ${spokenDuration(rehearsed.buffer)} to spare it would be 95 of 100.` : ""}
+        {PLAN_PANEL.onTimeIn} {hundred(rehearsed.onTime)} {PLAN_PANEL.of100WithinHalfAn} {hundred(rehearsed.within30 ?? rehearsed.within15)}
+        .{rehearsed.buffer ? PLAN_PANEL.withToSpareItWould(spokenDuration(rehearsed.buffer)) : ""}
       </p>
       {late.length > 0 && (
         <ul className="mt-1 text-[13.5px] text-quiet">
           {late.map((r) => (
             <li key={r.component}>
-              {plan.components.find((c) => c.id === r.component)?.name ?? r.component}: up to {spokenDuration(r.by)} late
+              {plan.components.find((c) => c.id === r.component)?.name ?? r.component}
+              {PLAN_PANEL.upTo} {spokenDuration(r.by)} {PLAN_PANEL.late2}
             </li>
           ))}
         </ul>
@@ -225,9 +232,9 @@ function Sureness({ rehearsed, plan, trials }: { rehearsed: Rehearsed | undefine
         <button
           type="button"
           className="act mt-2"
-          onClick={() => void trials.attempt("On time in 95 of 100", async (shell) => (await shell.sure(WISHED_SURENESS)) as Tried)}
+          onClick={() => void trials.attempt(PLAN_PANEL.onTimeIn95Of100, async (shell) => (await shell.sure(WISHED_SURENESS)) as Tried)}
         >
-          What would bring it to 95
+          {PLAN_PANEL.whatWouldBringItTo95}
         </button>
       )}
     </div>
@@ -243,15 +250,15 @@ function AnotherHour({ serveAt, clock, trials }: { serveAt: number; clock: WallC
       className="flex flex-wrap items-end gap-2 text-[13px]"
       onSubmit={(event) => {
         event.preventDefault();
-        void trials.attempt(`Serve ${spokenInstant(when)}`, [{ op: "replace", path: "/dish/serveAt", value: when }]);
+        void trials.attempt(PLAN_PANEL.serve(spokenInstant(when)), [{ op: "replace", path: "/dish/serveAt", value: when }]);
       }}
     >
       <span className="text-quiet">
-        Serve at
-        <MomentField label="Serve at" className="mt-0.5 flex" value={when} onChange={setWhen} live required />
+        {PLAN_PANEL.serveAt}
+        <MomentField label={PLAN_PANEL.serveAt} className="mt-0.5 flex" value={when} onChange={setWhen} live required />
       </span>
       <button type="submit" className="act" disabled={when === now}>
-        Try it
+        {PLAN_PANEL.tryIt}
       </button>
     </form>
   );

@@ -4,6 +4,7 @@ import { pinMethodsChange, type Wished } from "@/core/dish/wishes";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { REACH_PANEL } from "@/words/route-chart";
 import type { Reached } from "@/workers/plan-desk";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
@@ -35,13 +36,13 @@ export function ReachPanel({ serveAt, wished, plan, clock, stamp, desk, trials }
   if (reach === undefined)
     return (
       <button type="button" className="act" onClick={() => void ask()}>
-        Can I still make it?
+        {REACH_PANEL.canIStillMakeIt}
       </button>
     );
   if (reach === "asking")
     return (
       <p role="status" className="flex items-center gap-3 text-[14px]">
-        Working it out <progress className="h-1.5 w-24 accent-(--saffron)" aria-label="Working it out" />
+        {REACH_PANEL.workingItOut} <progress className="h-1.5 w-24 accent-(--saffron)" aria-label={REACH_PANEL.workingItOut} />
         <button
           type="button"
           className="link"
@@ -50,32 +51,38 @@ export function ReachPanel({ serveAt, wished, plan, clock, stamp, desk, trials }
             setReach(undefined);
           }}
         >
-          stop
+          {REACH_PANEL.stop}
         </button>
       </p>
     );
-  if (reach === "failed") return <p role="alert">The planner could not be reached. Try it again.</p>;
+  if (reach === "failed") return <p role="alert">{REACH_PANEL.thePlannerCouldNotBe}</p>;
   const { earliestServing, latestStart, choices } = reach;
   const take = (choice: Reached["choices"][number]) =>
     void trials.attempt(
-      choice.names.length ? choice.names.join("; ") : "Every component by its first method",
+      choice.names.length ? choice.names.join("; ") : REACH_PANEL.everyComponentByItsFirstMethod,
       pinMethodsChange(wished, { ...choice.methods }),
     );
   return (
     <div className="text-[14px]" role="status">
       <p>
         {earliestServing === undefined
-          ? "Started now, it cannot be served within three weeks."
-          : `Started now, it can be served ${clock.date(earliestServing)}, ${clock.time(earliestServing)}.`}
+          ? REACH_PANEL.startedNowItCannotBe
+          : REACH_PANEL.startedNowItCanBeServed(clock.date(earliestServing), clock.time(earliestServing))}
       </p>
       <p>
         {latestStart
-          ? `To serve ${clock.dayTime(serveAt)}, start by ${clock.dayTime(latestStart.found)}${latestStart.bound > latestStart.found ? `; no plan starts later than ${clock.dayTime(latestStart.bound)}` : ", and no plan starts later"}.`
-          : `It is too late to serve ${clock.dayTime(serveAt)}.`}
+          ? REACH_PANEL.toServeStartBy(
+              clock.dayTime(serveAt),
+              clock.dayTime(latestStart.found),
+              latestStart.bound > latestStart.found
+                ? `; no plan starts later than ${clock.dayTime(latestStart.bound)}`
+                : ", and no plan starts later",
+            )
+          : REACH_PANEL.itIsTooLateToServe(clock.dayTime(serveAt))}
       </p>
       {choices.length > 1 && (
         <>
-          <h4 className="caps mt-3 mb-1 font-sans font-normal">What quicker methods save</h4>
+          <h4 className="caps mt-3 mb-1 font-sans font-normal">{REACH_PANEL.whatQuickerMethodsSave}</h4>
           <Frontier choices={choices} onChoose={take} />
           <ul>
             {choices.map((choice) => (
@@ -86,11 +93,11 @@ export function ReachPanel({ serveAt, wished, plan, clock, stamp, desk, trials }
                   aria-pressed={plan !== undefined && choice.current}
                   onClick={() => take(choice)}
                 >
-                  {choice.names.length ? choice.names.join("; ") : "Every component by its first method"}
+                  {choice.names.length ? choice.names.join("; ") : REACH_PANEL.everyComponentByItsFirstMethod}
                   <span className="block text-[13px] text-quiet">
-                    {spokenDuration(choice.leadMinutes)} of lead, {spokenDuration(choice.handsMinutes)} by hand
-                    {choice.lostQuality ? `, gives up ${choice.lostQuality.toFixed(2)} of quality` : ", no loss of quality"}
-                    {choice.current ? "; as it is planned" : ""}
+                    {spokenDuration(choice.leadMinutes)} {REACH_PANEL.ofLead} {spokenDuration(choice.handsMinutes)} {REACH_PANEL.byHand}
+                    {choice.lostQuality ? REACH_PANEL.givesUpOfQuality(choice.lostQuality.toFixed(2)) : REACH_PANEL.noLossOfQuality}
+                    {choice.current ? REACH_PANEL.asItIsPlanned : ""}
                   </span>
                 </button>
               </li>

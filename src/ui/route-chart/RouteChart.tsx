@@ -6,6 +6,7 @@ import { axisX } from "@/core/time/folded-axis";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView, ViewPlace } from "@/core/view/plan-view";
 import { changedView } from "@/core/view/view-change";
+import { ROUTE_CHART } from "@/words/route-chart";
 import type { Desk } from "../planning/desk";
 import { useDrag } from "../planning/use-drag";
 import { colourOf } from "./colours";
@@ -196,7 +197,7 @@ export function RouteChart(props: RouteChartProps) {
           height={geometry.height}
           viewBox={`0 0 ${span} ${geometry.height}`}
           role="application"
-          aria-label="Route chart. Arrow keys move from step to step, Enter selects a component, M picks up a step and arrow keys move it. The list below shows the same."
+          aria-label={ROUTE_CHART.routeChartArrowKeysMove}
           // biome-ignore lint/a11y/noNoninteractiveTabindex: one stop for the whole chart; arrow keys walk along it and the live text below speaks
           tabIndex={0}
           onKeyDown={keys}
@@ -249,7 +250,7 @@ export function RouteChart(props: RouteChartProps) {
             ? waitWords(wait.wait)
             : spoken
               ? `${stepWords(spoken, plan, clock)} ${waitsWords(spoken, plan)}`
-              : "Point at a line or move along it with the arrow keys. Drag a step to move it, or press M."}
+              : ROUTE_CHART.pointAtALineOr}
       </p>
     </div>
   );

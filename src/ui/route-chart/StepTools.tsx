@@ -5,6 +5,7 @@ import { pinOfStep, pinStepChange, type Wished } from "@/core/dish/wishes";
 import { lower } from "@/core/sentence";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
+import { STEP_TOOLS } from "@/words/route-chart";
 import type { Trials } from "../planning/use-trial";
 import { Choice } from "../shell/Choice";
 import { MomentField } from "../shell/MomentField";
@@ -33,41 +34,41 @@ export function StepTools({ step, plan, wished, clock, trials, onTake }: StepToo
     <span className="mt-1.5 block" data-screen>
       <span className="flex flex-wrap gap-1.5">
         {pin ? (
-          <button type="button" className="act text-[13px]" disabled={working} onClick={() => fix(`${name} released`, undefined)}>
-            <PinOff size={15} aria-hidden="true" /> Release
+          <button type="button" className="act text-[13px]" disabled={working} onClick={() => fix(STEP_TOOLS.released(name), undefined)}>
+            <PinOff size={15} aria-hidden="true" /> {STEP_TOOLS.release}
           </button>
         ) : (
           <button
             type="button"
             className="act text-[13px]"
             disabled={working}
-            onClick={() => fix(`${name} fixed at ${clock.dayTime(step.start)}`, { at: local(step.start) })}
+            onClick={() => fix(STEP_TOOLS.fixedAt(name, clock.dayTime(step.start)), { at: local(step.start) })}
           >
-            <Pin size={15} aria-hidden="true" /> Fix it here
+            <Pin size={15} aria-hidden="true" /> {STEP_TOOLS.fixItHere}
           </button>
         )}
         <button type="button" className="act text-[13px]" disabled={working} onClick={onTake}>
-          <Hand size={15} aria-hidden="true" /> Move
+          <Hand size={15} aria-hidden="true" /> {STEP_TOOLS.move}
         </button>
         <button type="button" className="link px-1 text-[13px]" aria-expanded={open} onClick={() => setOpen(!open)}>
-          not before, not after, who
+          {STEP_TOOLS.notBeforeNotAfterWho}
         </button>
       </span>
       {open && (
         <span className="mt-2 grid grid-cols-[5.2rem_1fr] items-center gap-x-2 gap-y-1.5">
           {(["notBefore", "notAfter"] as const).map((edge) => (
             <span key={edge} className="contents text-[13px]">
-              <span>{edge === "notBefore" ? "not before" : "not after"}</span>
+              <span>{edge === "notBefore" ? STEP_TOOLS.notBefore : STEP_TOOLS.notAfter}</span>
               <MomentField
-                label={edge === "notBefore" ? "not before" : "not after"}
+                label={edge === "notBefore" ? STEP_TOOLS.notBefore : STEP_TOOLS.notAfter}
                 className="w-full"
                 value={(pin?.[edge] as string | undefined)?.slice(0, 16) ?? ""}
                 disabled={working}
                 onChange={(value) =>
                   fix(
                     value
-                      ? `${name} ${edge === "notBefore" ? "not before" : "not after"} ${spokenInstant(value)}`
-                      : `${name} without that limit`,
+                      ? `${name} ${edge === "notBefore" ? STEP_TOOLS.notBefore : STEP_TOOLS.notAfter} ${spokenInstant(value)}`
+                      : STEP_TOOLS.withoutThatLimit(name),
                     { ...fixed, at: undefined, [edge]: value || undefined },
                   )
                 }
@@ -76,17 +77,17 @@ export function StepTools({ step, plan, wished, clock, trials, onTake }: StepToo
           ))}
           {cooks.length > 1 && step.hands.length > 0 && (
             <span className="contents text-[13px]">
-              <span>by</span>
+              <span>{STEP_TOOLS.by}</span>
               <Choice
-                label="by"
+                label={STEP_TOOLS.by}
                 className="w-full text-[13px]"
                 value={pin?.cook ?? ""}
                 disabled={working}
-                none="anybody"
+                none={STEP_TOOLS.anybody}
                 options={cooks.map((c) => [c.id, c.name])}
                 onChange={(id) => {
                   const cook = cooks.find((c) => c.id === id);
-                  fix(cook ? `${name} by ${cook.name}` : `${name} by anybody`, { ...fixed, cook: cook?.id });
+                  fix(cook ? STEP_TOOLS.byNamed(name, cook.name) : STEP_TOOLS.byAnybody(name), { ...fixed, cook: cook?.id });
                 }}
               />
             </span>

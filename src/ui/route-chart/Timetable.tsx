@@ -15,6 +15,7 @@ import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { Occupancy } from "@/core/view/occupancy";
 import type { PlanView, ViewPlace } from "@/core/view/plan-view";
 import { spokenTexts } from "@/core/view/spoken-texts";
+import { TIMETABLE } from "@/words/route-chart";
 import type { Tried } from "@/workers/plan-desk";
 import type { Rehearsed } from "@/workers/rehearse";
 import { useDesk } from "../planning/use-desk";
@@ -108,7 +109,7 @@ export function Timetable(props: TimetableProps) {
     async (step: string, at: number) => {
       const name = plan?.steps.find((s) => s.ref === step)?.name ?? step;
       setFocused(step);
-      await trials.attempt(`“${lower(name)}” fixed at ${clock.dayTime(at)}`, async (shell) => (await shell.settle(step, at)) as Tried, {
+      await trials.attempt(TIMETABLE.fixedAt(lower(name), clock.dayTime(at)), async (shell) => (await shell.settle(step, at)) as Tried, {
         keep: true,
       });
     },
@@ -146,11 +147,9 @@ export function Timetable(props: TimetableProps) {
   return (
     <>
       <div className="grid gap-x-6 px-5 pt-3 sm:px-7 lg:grid-cols-[minmax(0,1fr)_290px]" data-timetable>
-        <section aria-label="Route chart" className="min-w-0">
+        <section aria-label={TIMETABLE.routeChart} className="min-w-0">
           <TrialBar trials={trials} plan={plan} onTime={reasons.rehearsed?.onTime} clock={clock} />
-          {conflict && plan && !ready && (
-            <p className="pb-2 pl-[74px] text-[13.5px] text-quiet">Below is the last plan. It no longer works.</p>
-          )}
+          {conflict && plan && !ready && <p className="pb-2 pl-[74px] text-[13.5px] text-quiet">{TIMETABLE.belowIsTheLastPlan}</p>}
           {shown ? (
             <>
               {narrow !== false && (
@@ -190,7 +189,7 @@ export function Timetable(props: TimetableProps) {
               )}
             </>
           ) : (
-            <p className="py-10 text-quiet">Nothing to show yet. Choose one of the ways to fix it.</p>
+            <p className="py-10 text-quiet">{TIMETABLE.nothingToShowYetChoose}</p>
           )}
           {shown && (
             <>
@@ -199,12 +198,12 @@ export function Timetable(props: TimetableProps) {
               </div>
               <p className="flex flex-wrap gap-x-4 gap-y-1 pb-1 text-[13px] max-md:pt-3 md:pl-[74px]">
                 <span>
-                  Starts {begins}, {spokenDuration(shown.leadMinutes)} before serving.
+                  {TIMETABLE.starts} {begins}, {spokenDuration(shown.leadMinutes)} {TIMETABLE.beforeServing}
                 </span>
                 {!ready && reasons.rehearsed && <span>{rehearsal(reasons.rehearsed, shown)}</span>}
                 <span className="flex flex-wrap gap-x-4" data-screen>
                   <button type="button" className="link max-md:hidden" onClick={() => show({ scale: trueScale ? undefined : "true" })}>
-                    {trueScale ? "Hide quiet hours" : "Show to scale"}
+                    {trueScale ? TIMETABLE.hideQuietHours : TIMETABLE.showToScale}
                   </button>
                   <button
                     type="button"
@@ -212,15 +211,15 @@ export function Timetable(props: TimetableProps) {
                     aria-pressed={chain}
                     onClick={() => show({ chain: chain ? undefined : "true" })}
                   >
-                    {chain ? "Show all steps" : "Show critical steps"}
+                    {chain ? TIMETABLE.showAllSteps : TIMETABLE.showCriticalSteps}
                   </button>
                   <button type="button" className="link" onClick={() => requestPlan({ fresh: true })}>
-                    Replan
+                    {TIMETABLE.replan}
                   </button>
                 </span>
               </p>
               <p className="flex flex-wrap gap-x-3 pb-3 pl-[74px] text-[13px] max-md:hidden" data-screen>
-                <span className="text-quiet">Open</span>
+                <span className="text-quiet">{TIMETABLE.open}</span>
                 {reasons.occupancy.map((o) => (
                   <button
                     key={o.place}
@@ -243,7 +242,7 @@ export function Timetable(props: TimetableProps) {
               ? "fixed inset-x-0 bottom-0 z-30 max-h-[56vh] overflow-y-auto border-t-2 border-rim bg-paper px-5 shadow-lg"
               : "border-rule lg:border-l lg:pl-6"
           }
-          aria-label={problem ? "Conflict" : selected ? "The selected component" : "The plan"}
+          aria-label={problem ? TIMETABLE.conflict : selected ? TIMETABLE.theSelectedComponent : TIMETABLE.thePlan}
           data-screen
         >
           {problem ? (
@@ -342,7 +341,7 @@ function useAskedLayout(
   useEffect(() => {
     if (!style) return;
     show({ layout: undefined });
-    void attempt(`Schedule style: ${style}`, wishChange(wished, { style }));
+    void attempt(TIMETABLE.scheduleStyle(style), wishChange(wished, { style }));
   }, [style, attempt, show, wished]);
 }
 
@@ -351,6 +350,10 @@ const STYLES = ["late", "ahead", "even", "shortest"] as const;
 /** "On time in 93 of 100 rehearsals; the cultured butter decides." */
 function rehearsal({ onTime, within15, blame }: Rehearsed, plan: PlanView): string {
   const culprit = blame && plan.components.find((c) => blame.startsWith(`${c.id}.`))?.name;
-  const late = hundred(within15) > hundred(onTime) ? `, ${hundred(within15)} with a quarter of an hour` : "";
-  return `On time in ${hundred(onTime)} of 100 rehearsals${late}${culprit && onTime < 0.995 ? `; the ${lower(culprit.replace(/^The /, ""))} decides` : ""}.`;
+  const late = hundred(within15) > hundred(onTime) ? TIMETABLE.withAQuarterOfAnHour(hundred(within15)) : "";
+  return TIMETABLE.onTimeInOf100Rehearsals(
+    hundred(onTime),
+    late,
+    culprit && onTime < 0.995 ? `; the ${lower(culprit.replace(/^The /, ""))} decides` : "",
+  );
 }

@@ -1,6 +1,7 @@
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { WORK_BY_DAY } from "@/words/route-chart";
 
 interface DayWork {
   readonly day: number;
@@ -29,7 +30,7 @@ export function workByDay(plan: PlanView, clock: WallClock): DayWork[] {
 export function WorkByDay({ plan, clock }: { plan: PlanView; clock: WallClock }) {
   return (
     <table className="mb-4 w-full text-[14px]">
-      <caption className="sr-only">Hands-on time by day</caption>
+      <caption className="sr-only">{WORK_BY_DAY.handsOnTimeByDay}</caption>
       <tbody>
         {workByDay(plan, clock).map(({ day, name, minutes, last }) => (
           <tr key={day} className="border-t border-rule">
@@ -37,7 +38,9 @@ export function WorkByDay({ plan, clock }: { plan: PlanView; clock: WallClock })
               {name}
             </th>
             <td className="py-1">{spokenDuration(minutes)}</td>
-            <td className="py-1 text-right text-[13px] text-quiet">until {clock.time(last)}</td>
+            <td className="py-1 text-right text-[13px] text-quiet">
+              {WORK_BY_DAY.until} {clock.time(last)}
+            </td>
           </tr>
         ))}
       </tbody>

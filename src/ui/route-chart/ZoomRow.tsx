@@ -1,5 +1,6 @@
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { ZOOM_ROW } from "@/words/route-chart";
 
 const LAST_HOURS = 180;
 
@@ -46,10 +47,10 @@ export function ZoomRow({
   );
   return (
     <fieldset className="flex flex-wrap gap-x-3 pb-1 pl-[74px] text-[13px]" data-screen>
-      <legend className="sr-only">How much of it is shown</legend>
-      {choice(undefined, "all of it")}
+      <legend className="sr-only">{ZOOM_ROW.howMuchOfItIsShown}</legend>
+      {choice(undefined, ZOOM_ROW.allOfIt)}
       {[...days].map(([value, text]) => choice(value, text))}
-      {choice("last", "the last three hours")}
+      {choice("last", ZOOM_ROW.theLastThreeHours)}
     </fieldset>
   );
 }

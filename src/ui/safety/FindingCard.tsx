@@ -3,6 +3,7 @@ import { OctagonAlert, TriangleAlert } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { PatchOperation } from "@/core/dish/patch";
 import type { FindingView } from "@/core/safety/view";
+import { FINDING_CARD } from "@/words/safety";
 import { useSpoken } from "../shell/conventions";
 
 interface FindingCardProps {
@@ -18,7 +19,7 @@ interface FindingCardProps {
 
 /** Where the server did not take it, it can be said again. */
 const AGAIN_MS = 4000;
-const WEIGHT = { stop: "Danger", warn: "Caution", note: "Note" } as const;
+const WEIGHT = { stop: FINDING_CARD.danger, warn: FINDING_CARD.caution, note: FINDING_CARD.note } as const;
 
 /** One finding: what was computed, the usual caution, what would mend it, whose word it is. */
 export function FindingCard({ finding: f, onMend, onKnown, here, open }: FindingCardProps) {
@@ -37,7 +38,9 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
       <p>
         {loud && <OctagonAlert size={17} className="mr-1.5 inline -translate-y-px text-beet" aria-hidden="true" />}
         {f.severity === "warn" && <TriangleAlert size={15} className="mr-1.5 inline -translate-y-px text-copper" aria-hidden="true" />}
-        <span className={`caps mr-2 ${loud ? "font-semibold text-beet!" : ""}`}>{f.hard ? "Past a limit" : WEIGHT[f.severity]}</span>
+        <span className={`caps mr-2 ${loud ? "font-semibold text-beet!" : ""}`}>
+          {f.hard ? FINDING_CARD.pastALimit : WEIGHT[f.severity]}
+        </span>
         <b className="font-semibold">{spoken(f.title)}</b>
         {!here && f.where && <span className="text-quiet"> {spoken(f.where)}</span>}
       </p>
@@ -52,10 +55,12 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
         </p>
       )}
       <details className="text-[13.5px]" open={open}>
-        <summary className="cursor-pointer text-quiet">Caution and source</summary>
+        <summary className="cursor-pointer text-quiet">{FINDING_CARD.cautionAndSource}</summary>
         <p className="pt-0.5">{spoken(f.caution)}</p>
         <p className="text-quiet">
-          Ways to fix it: {spoken(f.way)}. Source: {f.source}. Local codes and the advice of your own health authority come first.
+          {FINDING_CARD.waysToFixIt} {spoken(f.way)}
+          {FINDING_CARD.source} {f.source}
+          {FINDING_CARD.localCodesAndTheAdvice}
         </p>
       </details>
       {onKnown && loud && !f.hard && (
@@ -72,12 +77,12 @@ export function FindingCard({ finding: f, onMend, onKnown, here, open }: Finding
             }}
           />
           <span className="wrap-anywhere">
-            I understand: <span className="font-medium">{f.title.toLowerCase()}</span>
-            {writing && <span className="text-quiet"> Saving</span>}
+            {FINDING_CARD.iUnderstand} <span className="font-medium">{f.title.toLowerCase()}</span>
+            {writing && <span className="text-quiet"> {FINDING_CARD.saving}</span>}
           </span>
         </label>
       )}
-      {f.hard && <p className="text-[13.5px]">You cannot start until this is fixed.</p>}
+      {f.hard && <p className="text-[13.5px]">{FINDING_CARD.youCannotStartUntilThis}</p>}
     </article>
   );
 }

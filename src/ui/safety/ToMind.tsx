@@ -1,5 +1,6 @@
 "use client";
 import type { FindingView } from "@/core/safety/view";
+import { TO_MIND } from "@/words/safety";
 import { FindingCard } from "./FindingCard";
 import { useSafety } from "./use-safety";
 
@@ -16,14 +17,14 @@ export function ToMind({ slug, version, findings }: ToMindProps) {
   const open = severe.filter((f) => !f.acknowledged);
   const rest = findings.filter((f) => f.severity !== "stop");
   return (
-    <section aria-label="Safety" id="mind" className="mx-5 mt-4 scroll-mt-4 border-t border-rule pt-4 sm:mx-7">
-      <h2 className="text-[22px]">Safety</h2>
+    <section aria-label={TO_MIND.safety} id="mind" className="mx-5 mt-4 scroll-mt-4 border-t border-rule pt-4 sm:mx-7">
+      <h2 className="text-[22px]">{TO_MIND.safety}</h2>
       <p className="mb-2 text-[13.5px] text-quiet">
         {findings.length === 0
-          ? "No safety findings. The rules know only what the dish and its plan say."
+          ? TO_MIND.noSafetyFindingsTheRules
           : open.length
-            ? `${open.length} ${open.length === 1 ? "danger" : "dangers"} to read before you start. The rules may miss something.`
-            : "You have read every danger. The rules may miss something."}
+            ? TO_MIND.toReadBeforeYouStart(open.length, open.length === 1 ? "danger" : "dangers")
+            : TO_MIND.youHaveReadEveryDanger}
       </p>
       {trouble && (
         <p role="alert" className="mb-2 border-l-[3px] border-beet pl-3">
@@ -45,7 +46,9 @@ export function ToMind({ slug, version, findings }: ToMindProps) {
             ))}
             {rest.length > 6 && (
               <details>
-                <summary className="cursor-pointer text-[14px] text-rim">{rest.length - 6} more</summary>
+                <summary className="cursor-pointer text-[14px] text-rim">
+                  {rest.length - 6} {TO_MIND.more}
+                </summary>
                 {rest.slice(6).map((f) => (
                   <FindingCard key={f.id} finding={f} onMend={mend} />
                 ))}

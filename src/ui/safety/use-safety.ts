@@ -5,6 +5,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import type { PatchOperation } from "@/core/dish/patch";
 import type { FindingView } from "@/core/safety/view";
+import { USE_SAFETY } from "@/words/safety";
 import { ask, reason } from "../shell/ask";
 import { seenVersions } from "../shell/seen-versions";
 
@@ -21,6 +22,6 @@ export function useSafety(slug: string, version: number) {
     trouble,
     known: (f: FindingView) => void send(`/api/dishes/${slug}/safety`, { acknowledge: [{ id: f.id, print: f.print }] }),
     mend: (label: string, change: readonly PatchOperation[]) =>
-      void send(`/api/dishes/${slug}/change`, { ...seenVersions(slug), version, change, label }, `${label}. Ctrl+Z undoes it.`),
+      void send(`/api/dishes/${slug}/change`, { ...seenVersions(slug), version, change, label }, USE_SAFETY.ctrlZUndoesIt(label)),
   };
 }

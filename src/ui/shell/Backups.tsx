@@ -6,6 +6,7 @@ import { toast } from "sonner";
 import { type Conventions, mannerOf } from "@/core/spoken/conventions";
 import { spokenInstant } from "@/core/time/wall-clock";
 import { BACKUP } from "@/words/backup";
+import { BACKUPS } from "@/words/shell";
 import { type Answer, ask, reason } from "./ask";
 import { ConfirmDialog } from "./ConfirmDialog";
 import { useConventions } from "./conventions";
@@ -126,7 +127,7 @@ export function Backups({ directory, newest, old, second, replaced }: BackupsPro
             <input
               id={label}
               value={place}
-              placeholder="/media/usb/rondeau"
+              placeholder={BACKUPS.mediaUsbRondeau}
               className="w-full rounded border border-rule bg-raised px-2 py-1.5"
               onChange={(event) => setPlace(event.target.value)}
             />
@@ -167,7 +168,7 @@ export function Backups({ directory, newest, old, second, replaced }: BackupsPro
               setChosen(undefined);
               if (backup)
                 void send(
-                  () => restore(backup).catch(() => ({ ok: false, status: 0, body: { message: "The kitchen's server does not answer." } })),
+                  () => restore(backup).catch(() => ({ ok: false, status: 0, body: { message: BACKUPS.theKitchensServerDoesNotAnswer } })),
                   (got) => toast(BACKUP.restored(saidOf(String((got.body.value as { madeAt?: unknown })?.madeAt)))),
                 );
             }}

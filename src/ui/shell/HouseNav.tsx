@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { NAV } from "@/words/home";
+import { HOUSE_NAV } from "@/words/shell";
 import { Mark } from "./Mark";
 
 const PAGES = [
@@ -22,7 +23,7 @@ export function HouseBar({ clock }: { readonly clock: string }) {
       <div className="mx-auto flex max-w-[82rem] items-end gap-8 px-5 pt-3 sm:px-7">
         <Link href="/" className="flex items-center gap-2.5 pb-2.5" aria-label={NAV.toHome}>
           <Mark size={30} />
-          <span className="font-serif text-[21px] font-semibold leading-none">Rondeau</span>
+          <span className="font-serif text-[21px] font-semibold leading-none">{HOUSE_NAV.rondeau}</span>
         </Link>
         <nav aria-label={NAV.house} className="flex gap-7 max-md:hidden">
           {PAGES.map(([path, label]) => (
@@ -39,7 +40,7 @@ export function HouseBar({ clock }: { readonly clock: string }) {
         </nav>
         <span className="ml-auto flex items-baseline gap-6 pb-2.5">
           <span className="text-[13px] text-quiet max-lg:hidden">
-            {NAV.search} <kbd className="clock text-[12px]">Ctrl K</kbd>
+            {NAV.search} <kbd className="clock text-[12px]">{HOUSE_NAV.ctrlK}</kbd>
           </span>
           <span className="clock text-[14px]">{clock}</span>
         </span>

@@ -5,6 +5,7 @@ import type { DishPreview } from "@/core/dish/preview";
 import { isDishFile } from "@/core/import/kind-of-file";
 import { momentText } from "@/core/spoken/moment-text";
 import { FILE } from "@/words/fields";
+import { IMPORT_DISH } from "@/words/shell";
 import { type Answer, ask, reason } from "./ask";
 import { useConventions } from "./conventions";
 import { FileDrop } from "./FileDrop";
@@ -62,17 +63,17 @@ export function ImportDish() {
         void send();
       }}
     >
-      <h2 className="caps mb-1 font-sans font-normal">Import a dish</h2>
+      <h2 className="caps mb-1 font-sans font-normal">{IMPORT_DISH.importADish}</h2>
       <div className="pb-2">
         <FileDrop
-          label="A dish file, a saved recipe page or its data"
+          label={IMPORT_DISH.aDishFileASaved}
           accept={RECIPE_FILES}
           onFile={async (file) => write(await file.text())}
           onRefused={(name) => setAnswer({ ok: false, status: 0, body: { message: FILE.wrongKind(name) } })}
         />
       </div>
       <label className="block text-[14px]">
-        or paste text: a dish file or a recipe
+        {IMPORT_DISH.orPasteTextADish}
         <textarea
           value={text}
           onChange={(e) => write(e.target.value)}
@@ -82,21 +83,24 @@ export function ImportDish() {
         />
       </label>
       <button type="submit" className="act mt-2" data-main disabled={busy || text.trim() === ""}>
-        {busy ? "Checking" : "Check and import"}
+        {busy ? IMPORT_DISH.checking : IMPORT_DISH.checkAndImport}
       </button>
       {preview && (
-        <section aria-label="Contents" className="mt-3 border-l-[3px] border-leaf pl-3 text-[14px]">
+        <section aria-label={IMPORT_DISH.contents} className="mt-3 border-l-[3px] border-leaf pl-3 text-[14px]">
           <p>
-            <b className="font-semibold">{preview.name}</b>, for {preview.serves}, served {momentText(preview.serveAt, conventions, "")}
-            {preview.kitchen === undefined ? ", for the kitchen that is here" : `, with a kitchen of its own (${preview.kitchen} items)`}.
-            Nothing is saved yet.
+            <b className="font-semibold">{preview.name}</b>
+            {IMPORT_DISH.forIt} {preview.serves}
+            {IMPORT_DISH.served} {momentText(preview.serveAt, conventions, "")}
+            {preview.kitchen === undefined ? IMPORT_DISH.forTheKitchenThatIsHere : IMPORT_DISH.withAKitchenOfIts(preview.kitchen)}
+            {IMPORT_DISH.nothingIsSavedYet}
           </p>
           <ul className="max-h-52 overflow-auto">
             {preview.components.map((c) => (
               <li key={c.name} className="border-t border-rule py-0.5 first:border-t-0">
                 {c.name}{" "}
                 <span className="text-quiet">
-                  {c.kind}; {c.steps} steps, {c.ingredients} ingredients{c.ways > 1 ? `, ${c.ways} methods` : ""}
+                  {c.kind}; {c.steps} {IMPORT_DISH.steps} {c.ingredients} {IMPORT_DISH.ingredients}
+                  {c.ways > 1 ? IMPORT_DISH.methods(c.ways) : ""}
                 </span>
               </li>
             ))}
@@ -109,16 +113,16 @@ export function ImportDish() {
             </ul>
           )}
           <button type="button" className="act mt-2" data-main disabled={busy} onClick={() => void keep()}>
-            Import
+            {IMPORT_DISH.importIt}
           </button>
         </section>
       )}
       {answer && !answer.ok && (
         <div role="alert" className="mt-3 border-l-[3px] border-beet pl-3 text-[14px]">
           <p>
-            Nothing was saved.{" "}
+            {IMPORT_DISH.nothingWasSaved}{" "}
             {answer.body.problems
-              ? `${answer.body.problems.length === 1 ? "One thing is" : `${answer.body.problems.length} things are`} wrong:`
+              ? IMPORT_DISH.wrong(answer.body.problems.length === 1 ? "One thing is" : `${answer.body.problems.length} things are`)
               : reason(answer)}
           </p>
           <ul className="max-h-60 overflow-auto">

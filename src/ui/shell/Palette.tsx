@@ -3,6 +3,7 @@ import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
+import { PALETTE } from "@/words/shell";
 import { ask, reason } from "./ask";
 import type { EarlyKeys } from "./PaletteDialog";
 import { seenVersions } from "./seen-versions";
@@ -45,10 +46,10 @@ export function Palette({ slug }: { readonly slug?: string | undefined }) {
       const change = answer.body.change;
       toast(
         change
-          ? `${direction === "undo" ? "Undone" : "Redone"}: ${change}`
+          ? `${direction === "undo" ? PALETTE.undone : PALETTE.redone}: ${change}`
           : direction === "undo"
-            ? "Nothing to undo here"
-            : "Nothing to redo",
+            ? PALETTE.nothingToUndoHere
+            : PALETTE.nothingToRedo,
       );
       if (change) router.refresh();
     };

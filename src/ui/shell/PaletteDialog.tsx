@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { NAV } from "@/words/home";
+import { PALETTE_DIALOG } from "@/words/shell";
 import { ask } from "./ask";
 import { requestPlan } from "./PlanKeeper";
 
@@ -27,19 +28,19 @@ const GROUP =
   "[&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-3 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-[11px] [&_[cmdk-group-heading]]:tracking-[0.09em] [&_[cmdk-group-heading]]:uppercase [&_[cmdk-group-heading]]:text-quiet";
 
 const KEYS: readonly (readonly [string, string])[] = [
-  ["Ctrl K", "search and commands"],
+  [PALETTE_DIALOG.ctrlK, PALETTE_DIALOG.searchAndCommands],
   ["0", "Home"],
-  ["1 to 4", "Recipe, Timetable, Days, Cook"],
-  ["← →", "on the chart: earlier, later step"],
-  ["↑ ↓", "on the chart: the component above, below"],
-  ["Enter", "on the chart: select the component"],
+  [PALETTE_DIALOG.n1To4, PALETTE_DIALOG.recipeTimetableDaysCook],
+  ["← →", PALETTE_DIALOG.onTheChartEarlierLaterStep],
+  ["↑ ↓", PALETTE_DIALOG.onTheChartTheComponent],
+  ["Enter", PALETTE_DIALOG.onTheChartSelectTheComponent],
   ["M", "on the chart: pick up the step; ← → move it, Shift by an hour, Enter drops it, Esc puts it back"],
-  ["Ctrl Enter", "on the map: add the component that is typed"],
-  ["F", "hide or show quiet hours"],
-  ["Z, L", "one day of the chart, the last three hours"],
-  ["C", "critical steps"],
-  ["Ctrl Z", "undo the last change; with Shift, redo it"],
-  ["?", "these keys"],
+  [PALETTE_DIALOG.ctrlEnter, PALETTE_DIALOG.onTheMapAddThe],
+  ["F", PALETTE_DIALOG.hideOrShowQuietHours],
+  ["Z, L", PALETTE_DIALOG.oneDayOfTheChart],
+  ["C", PALETTE_DIALOG.criticalSteps],
+  [PALETTE_DIALOG.ctrlZ, PALETTE_DIALOG.undoTheLastChangeWith],
+  ["?", PALETTE_DIALOG.theseKeys],
 ];
 
 type Parts = readonly { readonly id: string; readonly name: string }[];
@@ -109,52 +110,52 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
     { label: NAV.kitchen, run: go(slug === undefined ? "/kitchen" : `/kitchen?dish=${slug}`) },
     { label: NAV.bench, run: go("/bench") },
     { label: NAV.settings, run: go("/settings") },
-    { label: "Import a recipe", run: go("/import") },
+    { label: PALETTE_DIALOG.importARecipe, run: go("/import") },
   ];
   const ofDish: readonly (readonly [string, readonly Entry[]])[] = [
     [
-      "Go to",
+      PALETTE_DIALOG.goTo,
       [
-        { label: "Recipe", hint: "1", run: go(`/d/${slug}/dish`) },
-        { label: "Open questions", run: go(`/d/${slug}/dish/questions`) },
-        { label: "Amounts, fit, allergens", run: go(`/d/${slug}/dish/amounts`) },
-        { label: "Full text of the dish", run: go(`/d/${slug}/dish/written`) },
-        { label: "Ready components", run: go(`/d/${slug}/dish/library`) },
-        { label: "Timetable", hint: "2", run: go(`/d/${slug}/timetable`) },
-        { label: "Days, for paper", hint: "3", run: go(`/d/${slug}/days`) },
-        { label: "Shopping", run: go(`/d/${slug}/shopping`) },
-        { label: "Labels", run: go(`/d/${slug}/labels`) },
-        { label: "Cook", hint: "4", run: go(`/d/${slug}/cook`) },
+        { label: PALETTE_DIALOG.recipe, hint: "1", run: go(`/d/${slug}/dish`) },
+        { label: PALETTE_DIALOG.openQuestions, run: go(`/d/${slug}/dish/questions`) },
+        { label: PALETTE_DIALOG.amountsFitAllergens, run: go(`/d/${slug}/dish/amounts`) },
+        { label: PALETTE_DIALOG.fullTextOfTheDish, run: go(`/d/${slug}/dish/written`) },
+        { label: PALETTE_DIALOG.readyComponents, run: go(`/d/${slug}/dish/library`) },
+        { label: PALETTE_DIALOG.timetable, hint: "2", run: go(`/d/${slug}/timetable`) },
+        { label: PALETTE_DIALOG.daysForPaper, hint: "3", run: go(`/d/${slug}/days`) },
+        { label: PALETTE_DIALOG.shopping, run: go(`/d/${slug}/shopping`) },
+        { label: PALETTE_DIALOG.labels, run: go(`/d/${slug}/labels`) },
+        { label: PALETTE_DIALOG.cook, hint: "4", run: go(`/d/${slug}/cook`) },
       ],
     ],
     [
-      "Plan",
+      PALETTE_DIALOG.plan,
       [
-        { label: "As late as possible", run: go(`/d/${slug}/timetable?layout=late`) },
-        { label: "As much done ahead as keeps well", run: go(`/d/${slug}/timetable?layout=ahead`) },
-        { label: "Spread over the days", run: go(`/d/${slug}/timetable?layout=even`) },
-        { label: "Replan from scratch", run: () => requestPlan({ fresh: true }) },
-        { label: "The shortest lead", run: go(`/d/${slug}/timetable?layout=shortest`) },
+        { label: PALETTE_DIALOG.asLateAsPossible, run: go(`/d/${slug}/timetable?layout=late`) },
+        { label: PALETTE_DIALOG.asMuchDoneAheadAs, run: go(`/d/${slug}/timetable?layout=ahead`) },
+        { label: PALETTE_DIALOG.spreadOverTheDays, run: go(`/d/${slug}/timetable?layout=even`) },
+        { label: PALETTE_DIALOG.replanFromScratch, run: () => requestPlan({ fresh: true }) },
+        { label: PALETTE_DIALOG.theShortestLead, run: go(`/d/${slug}/timetable?layout=shortest`) },
       ],
     ],
-    ["Component", components.map((c) => ({ label: c.name, run: go(`/d/${slug}/timetable?c=${c.id}`) }))],
-    ["Work on", components.map((c) => ({ label: `Edit ${c.name}`, run: go(`/d/${slug}/dish?c=${c.id}`) }))],
+    [PALETTE_DIALOG.component, components.map((c) => ({ label: c.name, run: go(`/d/${slug}/timetable?c=${c.id}`) }))],
+    [PALETTE_DIALOG.workOn, components.map((c) => ({ label: PALETTE_DIALOG.edit(c.name), run: go(`/d/${slug}/dish?c=${c.id}`) }))],
   ];
   const groups: readonly (readonly [string, readonly Entry[]])[] = [
     ...(slug === undefined ? [] : ofDish),
-    ["Kitchen", house],
+    [PALETTE_DIALOG.kitchen, house],
     ...(dishes.length
-      ? [["Dishes", dishes.map((d) => ({ label: d.name, value: d.slug, run: go(`/d/${d.slug}/timetable`) }))] as const]
+      ? [[PALETTE_DIALOG.dishes, dishes.map((d) => ({ label: d.name, value: d.slug, run: go(`/d/${d.slug}/timetable`) }))] as const]
       : []),
     [
-      "Light",
+      PALETTE_DIALOG.light,
       [
-        { label: "Day", run: theme("light") },
-        { label: "Evening", run: theme("dark") },
-        { label: "As the system", run: theme("system") },
+        { label: PALETTE_DIALOG.day, run: theme("light") },
+        { label: PALETTE_DIALOG.evening, run: theme("dark") },
+        { label: PALETTE_DIALOG.asTheSystem, run: theme("system") },
       ],
     ],
-    ["Help", [{ label: "The keys", hint: "?", run: () => setTimeout(() => onOpen("keys"), 0) }]],
+    [PALETTE_DIALOG.help, [{ label: PALETTE_DIALOG.theKeys, hint: "?", run: () => setTimeout(() => onOpen("keys"), 0) }]],
   ];
 
   return (
@@ -165,10 +166,12 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
           aria-describedby={undefined}
           className="fixed top-[12vh] left-1/2 z-50 max-h-[70vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-auto rounded-md border border-rule bg-raised shadow-xl"
         >
-          <Dialog.Title className="sr-only">{open === "keys" ? "The keys" : "Search and commands"}</Dialog.Title>
+          <Dialog.Title className="sr-only">
+            {open === "keys" ? PALETTE_DIALOG.theKeys : PALETTE_DIALOG.searchAndCommandsHeading}
+          </Dialog.Title>
           {open === "keys" ? (
             <div className="p-6">
-              <h2 className="mb-3 text-[20px]">The keys</h2>
+              <h2 className="mb-3 text-[20px]">{PALETTE_DIALOG.theKeys}</h2>
               <dl className="grid grid-cols-[7rem_1fr] gap-y-2">
                 {KEYS.map(([key, what]) => (
                   <div key={key} className="contents">
@@ -182,7 +185,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
             <Command
               filter={byWords}
               ref={box}
-              label="Search and commands"
+              label={PALETTE_DIALOG.searchAndCommandsHeading}
               onKeyDown={(event) => {
                 if (event.key !== "Enter" || listed) return;
                 event.preventDefault();
@@ -192,11 +195,11 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
               <Command.Input
                 value={typed}
                 onValueChange={setTyped}
-                placeholder="Search: a view, a component, a plan"
+                placeholder={PALETTE_DIALOG.searchAViewAComponent}
                 className="w-full border-b border-rule bg-transparent px-4 py-3 outline-none placeholder:text-quiet"
               />
               <Command.List className="pb-3">
-                <Command.Empty className="px-4 py-4 text-quiet">Nothing found.</Command.Empty>
+                <Command.Empty className="px-4 py-4 text-quiet">{PALETTE_DIALOG.nothingFound}</Command.Empty>
                 {groups.map(([heading, entries]) => (
                   <Command.Group key={heading} heading={heading} className={GROUP}>
                     {entries.map((entry) => (

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { PLAN_KEEPER } from "@/words/shell";
 
 interface PlanKeeperProps {
   readonly slug: string;
@@ -37,10 +38,10 @@ export function PlanKeeper({ slug, stale, running, version }: PlanKeeperProps) {
         )) {
           if (line.progress) setWorking(line.progress);
           if (line.first) router.refresh();
-          if (line.status === "failed") setFailed("The planner failed. The plan shown is the last good one.");
+          if (line.status === "failed") setFailed(PLAN_KEEPER.thePlannerFailedThePlan);
         }
       } catch {
-        if (!control.signal.aborted) setFailed("The planner could not be reached. The plan shown is the last good one.");
+        if (!control.signal.aborted) setFailed(PLAN_KEEPER.thePlannerCouldNotBe);
       }
       if (abort.current === control) {
         setWorking(undefined);
@@ -85,14 +86,14 @@ export function PlanKeeper({ slug, stale, running, version }: PlanKeeperProps) {
   };
   return (
     <div role="status" className="flex items-center gap-4 border-b border-rule px-7 py-1.5 text-[13.5px]" data-screen>
-      <span>{working.phase === "first" ? "Planning back from serving" : "Looking for a better plan"}</span>
+      <span>{working.phase === "first" ? PLAN_KEEPER.planningBackFromServing : PLAN_KEEPER.lookingForABetterPlan}</span>
       <progress
         value={working.phase === "first" ? undefined : working.done}
         className="h-1.5 w-40 accent-(--saffron)"
-        aria-label="Planning"
+        aria-label={PLAN_KEEPER.planning}
       />
       <button type="button" className="link" onClick={stop}>
-        Stop and use the best so far
+        {PLAN_KEEPER.stopAndUseTheBest}
       </button>
     </div>
   );

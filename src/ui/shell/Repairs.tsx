@@ -4,6 +4,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
+import { REPAIRS } from "@/words/shell";
 import { ask, reason } from "./ask";
 
 interface RepairsProps {
@@ -18,7 +19,7 @@ interface RepairsProps {
 }
 
 /** What would make a plan possible, each tried by the planner; one press does it, Ctrl+Z takes it back. */
-export function Repairs({ slug, answer, repairs, underWay = false, title = "Ways to fix it (each one gives a plan)", only }: RepairsProps) {
+export function Repairs({ slug, answer, repairs, underWay = false, title = REPAIRS.waysToFixItEach, only }: RepairsProps) {
   const router = useRouter();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -30,7 +31,7 @@ export function Repairs({ slug, answer, repairs, underWay = false, title = "Ways
       : await ask(`/api/dishes/${slug}/repair`, "POST", { answer, index });
     setBusy(false);
     setProblem(got.ok ? undefined : reason(got));
-    if (got.ok) toast(`Done: ${repairs[index]?.text}`);
+    if (got.ok) toast(REPAIRS.done(repairs[index]?.text));
     router.refresh();
   };
   return (
@@ -42,16 +43,20 @@ export function Repairs({ slug, answer, repairs, underWay = false, title = "Ways
             <li key={repair.text} className="flex items-baseline justify-between gap-4 border-t border-rule py-1.5">
               <span>
                 {repair.text}{" "}
-                {!underWay && <span className="text-[13px] text-quiet">starts {spokenDuration(repair.leadMinutes)} before serving</span>}
+                {!underWay && (
+                  <span className="text-[13px] text-quiet">
+                    {REPAIRS.starts} {spokenDuration(repair.leadMinutes)} {REPAIRS.beforeServing}
+                  </span>
+                )}
               </span>
               <button
                 type="button"
                 className="act shrink-0 whitespace-nowrap max-sm:min-h-[56px]"
                 disabled={busy}
                 onClick={() => take(i)}
-                aria-label={`Do it: ${repair.text}`}
+                aria-label={REPAIRS.doItNamed(repair.text)}
               >
-                Do it
+                {REPAIRS.doIt}
               </button>
             </li>
           ),

@@ -4,6 +4,7 @@ import { usePathname } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { STATUS_LINE } from "@/words/shell";
 import { Mark } from "./Mark";
 import { statusParts } from "./status-line";
 
@@ -24,10 +25,10 @@ interface StatusLineProps {
 const BELONGS: Readonly<Record<string, string>> = { labels: "days", shopping: "days", bedtime: "cook" };
 
 const VIEWS = [
-  ["dish", "Recipe"],
-  ["timetable", "Timetable"],
-  ["days", "Days"],
-  ["cook", "Cook"],
+  ["dish", STATUS_LINE.recipe],
+  ["timetable", STATUS_LINE.timetable],
+  ["days", STATUS_LINE.days],
+  ["cook", STATUS_LINE.cook],
 ] as const;
 
 /** The line above all, and the way between the views. */
@@ -51,11 +52,11 @@ export function StatusLine(props: StatusLineProps) {
   return (
     <header data-screen>
       <div className="flex flex-wrap items-start gap-x-10 gap-y-1 border-b-[2.5px] border-rim lg:flex-nowrap px-5 pt-3 pb-2.5 sm:px-7">
-        <Link href="/" className="flex shrink-0 items-center gap-3" aria-label={`${name}: all dishes`}>
+        <Link href="/" className="flex shrink-0 items-center gap-3" aria-label={STATUS_LINE.allDishes(name)}>
           <Mark />
           <span className="font-serif text-[23px] font-semibold leading-tight">{name}</span>
         </Link>
-        <div className="flex min-w-0 flex-wrap gap-x-9 gap-y-1 lg:flex-nowrap" role="status" aria-label="Status">
+        <div className="flex min-w-0 flex-wrap gap-x-9 gap-y-1 lg:flex-nowrap" role="status" aria-label={STATUS_LINE.status}>
           {parts.map((part) => (
             <div
               key={part.under + part.strong}
@@ -70,7 +71,7 @@ export function StatusLine(props: StatusLineProps) {
         </div>
         <span className="clock ml-auto hidden shrink-0 pt-1 text-[14px] sm:inline">{clock.dayTime(now)}</span>
       </div>
-      <nav aria-label="Views" className="flex gap-6 px-5 sm:px-7">
+      <nav aria-label={STATUS_LINE.views} className="flex gap-6 px-5 sm:px-7">
         {VIEWS.map(([view, label]) => tab(view, label))}
       </nav>
     </header>

@@ -1,4 +1,5 @@
 // Speaking to the server from a page: JSON out, JSON or a refusal back. A failed connection is told, not thrown about.
+import { ASK } from "@/words/shell";
 import type { Answer } from "./answer";
 import { seeAnswer } from "./seen-versions";
 
@@ -20,7 +21,7 @@ export async function ask(path: string, method: string, body?: unknown): Promise
     return {
       ok: false,
       status: 0,
-      body: { message: "The kitchen's server does not answer. What you typed is still here; try again in a moment." },
+      body: { message: ASK.theKitchensServerDoesNot },
     };
   }
 }
@@ -28,7 +29,5 @@ export async function ask(path: string, method: string, body?: unknown): Promise
 /** The first thing that a refusal says, in one sentence. */
 export function reason(answer: Answer): string {
   const problem = answer.body.problems?.find((p) => p.severity === "error") ?? answer.body.problems?.[0];
-  return problem
-    ? `${problem.path ? `${problem.path}: ` : ""}${problem.message}`
-    : (answer.body.message ?? "It did not work, and the server did not say why.");
+  return problem ? `${problem.path ? `${problem.path}: ` : ""}${problem.message}` : (answer.body.message ?? ASK.itDidNotWorkAnd);
 }

@@ -5,6 +5,7 @@ import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { PLAN } from "@/words/cook";
+import { STATUS_FACTS } from "@/words/shell";
 
 interface StatusPart {
   readonly strong: string;
@@ -30,8 +31,8 @@ export function statusParts(
     {
       // Whether a dish was served of which nothing was done, or whose run is still open a day later, nobody can say.
       strong: until >= 0 ? spokenDuration(until) : followed ? "served" : "past",
-      rest: until >= 0 ? "to serving" : "",
-      under: `${clock.date(serveAt)}, ${clock.time(serveAt)}, for ${serves}`,
+      rest: until >= 0 ? STATUS_FACTS.toServing : "",
+      under: STATUS_FACTS.forIt(clock.date(serveAt), clock.time(serveAt), serves),
     },
   ];
   if (!plan) return parts;
@@ -46,24 +47,33 @@ export function statusParts(
     parts.push({
       strong: next.from <= now ? "now" : `${day}${clock.time(next.from)}`,
       rest: lower(next.name),
-      under: `next for hands, ${spokenDuration(next.to - next.from)}${after && after.from > next.to + 5 ? `, then free until ${clock.near(after.from, next.from)}` : ""}`,
+      under: STATUS_FACTS.nextForHands(
+        spokenDuration(next.to - next.from),
+        after && after.from > next.to + 5 ? `, then free until ${clock.near(after.from, next.from)}` : "",
+      ),
     });
   }
   const late = plan.waits.find((w) => w.from <= now && now < w.to && w.window?.max !== undefined && now - w.from > w.window.max);
   const holding = plan.waits.filter((w) => w.from <= now && now < w.to && w.to - w.from > 30);
   const running = plan.steps.filter((s) => s.state === "running");
   const waiting = holding.length + running.length > 0;
-  if (!holds && waiting) parts.push({ strong: PLAN.broken, rest: "", under: "see what can be done in Cook", tone: "warn" });
-  else if (late) parts.push({ strong: "Held too long", rest: lower(late.name), under: `since ${clock.dayTime(late.from)}`, tone: "warn" });
+  if (!holds && waiting) parts.push({ strong: PLAN.broken, rest: "", under: STATUS_FACTS.seeWhatCanBeDone, tone: "warn" });
+  else if (late)
+    parts.push({
+      strong: STATUS_FACTS.heldTooLong,
+      rest: lower(late.name),
+      under: STATUS_FACTS.since(clock.dayTime(late.from)),
+      tone: "warn",
+    });
   else if (waiting) {
     const soonest = [...holding]
       .filter((w) => w.window?.max !== undefined)
       .sort((a, b) => a.from + (a.window?.max ?? 0) - b.from - (b.window?.max ?? 0))[0];
     parts.push({
-      strong: holding.length ? "Everything waiting is fine" : "Running by itself",
+      strong: holding.length ? STATUS_FACTS.everythingWaitingIsFine : STATUS_FACTS.runningByItself,
       rest: "",
       under: soonest
-        ? `${lower(soonest.name)} good until ${dayOrDate(soonest.from + (soonest.window?.max ?? 0), now, clock)}`
+        ? STATUS_FACTS.goodUntil(lower(soonest.name), dayOrDate(soonest.from + (soonest.window?.max ?? 0), now, clock))
         : running
             .map((s) => lower(s.name))
             .slice(0, 2)
@@ -71,9 +81,9 @@ export function statusParts(
     });
   } else
     parts.push({
-      strong: "Nothing waiting",
+      strong: STATUS_FACTS.nothingWaiting,
       rest: "",
-      under: now < plan.begins ? `it starts ${clock.dayTime(plan.begins)}` : "",
+      under: now < plan.begins ? STATUS_FACTS.itStarts(clock.dayTime(plan.begins)) : "",
       idle: true,
     });
   return parts;

@@ -1,0 +1,15 @@
+// The day list.
+
+export const DAY_LIST = {
+  byHand: "by hand",
+  finishIt: (name: string) => `${name}: finish it`,
+  thenUntil: (what: string, whenOver: string) => `, then ${what} until ${whenOver}`,
+  until: "until",
+  checks: "checks",
+  rounds: "rounds",
+  beforeBed: "Before bed",
+} as const;
+
+export const PRINT_BUTTON = {
+  print: "Print",
+} as const;
