@@ -1,3 +1,4 @@
+import { MISSING } from "@/words/server";
 import "server-only";
 // What the route handlers share: reading a body with a limit, and answering outcomes in one form.
 import type { z } from "zod";
@@ -55,6 +56,6 @@ export function answer<T>(outcome: Outcome<T>): Response {
     case "stale":
       return Response.json({ message: changedElsewhere(outcome.changed), changed: outcome.changed ?? [] }, { status: 409 });
     case "missing":
-      return Response.json({ message: "There is no such dish." }, { status: 404 });
+      return Response.json({ message: MISSING.dish }, { status: 404 });
   }
 }

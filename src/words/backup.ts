@@ -26,3 +26,8 @@ export const BACKUP = {
   confirmDeleteText: (when: string) => `What the restore on ${when} replaced will be deleted for good. Your backups are kept.`,
   deleted: "Deleted.",
 } as const;
+
+export const BACKUPS = {
+  mediaUsbRondeau: "/media/usb/rondeau",
+  theKitchensServerDoesNotAnswer: "The kitchen's server does not answer.",
+} as const;

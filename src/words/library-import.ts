@@ -67,3 +67,23 @@ export const LIBRARY_VIEW = {
   orAmount: "or amount",
   addToDish: "Add to dish",
 } as const;
+
+export const IMPORT_DISH = {
+  importADish: "Import a dish",
+  aDishFileASaved: "A dish file, a saved recipe page or its data",
+  orPasteTextADish: "or paste text: a dish file or a recipe",
+  checking: "Checking",
+  checkAndImport: "Check and import",
+  contents: "Contents",
+  forIt: ", for",
+  served: ", served",
+  forTheKitchenThatIsHere: ", for the kitchen that is here",
+  withAKitchenOfIts: (kitchen: number) => `, with a kitchen of its own (${kitchen} items)`,
+  nothingIsSavedYet: ". Nothing is saved yet.",
+  steps: "steps,",
+  ingredients: "ingredients",
+  methods: (ways: number) => `, ${ways} methods`,
+  importIt: "Import",
+  nothingWasSaved: "Nothing was saved.",
+  wrong: (what: string) => `${what} wrong:`,
+} as const;

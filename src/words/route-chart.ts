@@ -31,24 +31,6 @@ export const COMPONENT_PANEL = {
   stepsHoldOneAnother: (length: number) => `${length} steps hold one another`,
 } as const;
 
-export const FEAST_PANEL = {
-  atTheSameMoment: "at the same moment",
-  threeQuartersOfAnHourBefore: "three quarters of an hour before",
-  halfAnHourAfter: "half an hour after",
-  threeQuartersOfAnHourAfter: "three quarters of an hour after",
-  anHourAndAHalfAfter: "an hour and a half after",
-  atItsOwnTime: "at its own time",
-  atTheSameMeal: (name: string, when: string) => `${name} at the same meal, ${when}`,
-  theOtherDishCouldNot: "The other dish could not be read.",
-  courses: "Courses",
-  remove: (lower: string) => `Remove ${lower}`,
-  without: (lower: string) => `Without ${lower}`,
-  off: "off",
-  anotherDish: "Another dish",
-  served: "served",
-  tryIt: "Try it",
-} as const;
-
 export const FRONTIER = {
   hoursOfLead: "hours of lead",
   ofLeadByHand: (spokenDuration: string, spokenDuration2: string) => `${spokenDuration} of lead, ${spokenDuration2} by hand`,
@@ -64,22 +46,6 @@ export const HELD_NOTE = {
   oneOtherMoves: "one other moves",
   othersMove: (length: number) => `${length} others move`,
   andMore: " and more",
-} as const;
-
-export const IMPOSSIBLE_PANEL = {
-  whyThereIsNoPlan: "Why there is no plan",
-  theseConflict: "These conflict",
-  noPlanWasFound: "No plan was found",
-  oneByOne: "one by one",
-  lookingForMoreThatHelps: "Looking for more that helps …",
-  lookingForWhatHelps: "Looking for what helps …",
-  waysToFixItEach: "Ways to fix it (each one gives a plan)",
-  starts: "starts",
-  beforeServing: "before serving",
-  doItNamed: (text: string) => `Do it: ${text}`,
-  working: "Working",
-  doIt: "Do it",
-  nothingSimpleThatWasTried: "Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.",
 } as const;
 
 export const LOAD_NOTES = {
@@ -165,44 +131,10 @@ export const PLAN_PANEL = {
   tryIt: "Try it",
 } as const;
 
-export const REACH_PANEL = {
-  canIStillMakeIt: "Can I still make it?",
-  workingItOut: "Working it out",
-  stop: "stop",
-  thePlannerCouldNotBe: "The planner could not be reached. Try it again.",
-  everyComponentByItsFirstMethod: "Every component by its first method",
-  startedNowItCannotBe: "Started now, it cannot be served within three weeks.",
-  startedNowItCanBeServed: (date: string, time: string) => `Started now, it can be served ${date}, ${time}.`,
-  toServeStartBy: (dayTime: string, dayTime2: string, what: string) => `To serve ${dayTime}, start by ${dayTime2}${what}.`,
-  itIsTooLateToServe: (dayTime: string) => `It is too late to serve ${dayTime}.`,
-  whatQuickerMethodsSave: "What quicker methods save",
-  ofLead: "of lead,",
-  byHand: "by hand",
-  givesUpOfQuality: (toFixed: string) => `, gives up ${toFixed} of quality`,
-  noLossOfQuality: ", no loss of quality",
-  asItIsPlanned: "; as it is planned",
-} as const;
-
 export const ROUTE_CHART = {
   routeChartArrowKeysMove:
     "Route chart. Arrow keys move from step to step, Enter selects a component, M picks up a step and arrow keys move it. The list below shows the same.",
   pointAtALineOr: "Point at a line or move along it with the arrow keys. Drag a step to move it, or press M.",
-} as const;
-
-export const STEP_TOOLS = {
-  released: (name: string) => `${name} released`,
-  release: "Release",
-  fixedAt: (name: string, dayTime: string) => `${name} fixed at ${dayTime}`,
-  fixItHere: "Fix it here",
-  move: "Move",
-  notBeforeNotAfterWho: "not before, not after, who",
-  notBefore: "not before",
-  notAfter: "not after",
-  withoutThatLimit: (name: string) => `${name} without that limit`,
-  by: "by",
-  anybody: "anybody",
-  byNamed: (name: string, name2: string) => `${name} by ${name2}`,
-  byAnybody: (name: string) => `${name} by anybody`,
 } as const;
 
 export const TIMETABLE = {

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { lower } from "@/core/sentence";
-import { FEAST_PANEL } from "@/words/route-chart";
+import { FEAST_PANEL } from "@/words/timetable-panels";
 import type { Tried } from "@/workers/plan-desk";
 import type { Trials } from "../planning/use-trial";
 import { Choice } from "../shell/Choice";

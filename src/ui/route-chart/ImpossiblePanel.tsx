@@ -1,7 +1,7 @@
 import type { FactGroup } from "@/core/sheets/condense";
 import type { Conflict } from "@/core/sheets/conflict";
 import { spokenDuration } from "@/core/time/duration";
-import { IMPOSSIBLE_PANEL } from "@/words/route-chart";
+import { IMPOSSIBLE_PANEL } from "@/words/timetable-panels";
 import type { Trials } from "../planning/use-trial";
 
 interface Impossible extends Pick<Conflict, "proved" | "facts" | "looking"> {

@@ -13,11 +13,11 @@ import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
 import { MomentField } from "../shell/MomentField";
 import { colourOf } from "./colours";
-import { ReachPanel } from "./ReachPanel";
 import { WorkByDay, workByDay } from "./WorkByDay";
 import { hundred } from "./words";
 
 /** It stands in a part that opens later, and brings a list to choose from with it. */
+const ReachPanel = dynamic(() => import("./ReachPanel").then((m) => m.ReachPanel), { ssr: false });
 const FeastPanel = dynamic(() => import("./FeastPanel").then((m) => m.FeastPanel), { ssr: false });
 
 const STYLES = [

@@ -4,7 +4,7 @@ import { pinMethodsChange, type Wished } from "@/core/dish/wishes";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
-import { REACH_PANEL } from "@/words/route-chart";
+import { REACH_PANEL } from "@/words/timetable-panels";
 import type { Reached } from "@/workers/plan-desk";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";

@@ -5,7 +5,7 @@ import { pinOfStep, pinStepChange, type Wished } from "@/core/dish/wishes";
 import { lower } from "@/core/sentence";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
-import { STEP_TOOLS } from "@/words/route-chart";
+import { STEP_TOOLS } from "@/words/timetable-panels";
 import type { Trials } from "../planning/use-trial";
 import { Choice } from "../shell/Choice";
 import { MomentField } from "../shell/MomentField";

@@ -26,13 +26,11 @@ import { useNow } from "../shell/StatusLine";
 import { useAddress } from "../shell/use-address";
 import { useNarrow } from "../shell/use-narrow";
 import { ComponentPanel } from "./ComponentPanel";
-import { ImpossiblePanel } from "./ImpossiblePanel";
 import { LoadNotes } from "./LoadNotes";
 import { PlaceStrip } from "./PlaceStrip";
 import { PlanPanel } from "./PlanPanel";
 import { PLACE_NAMES } from "./place-names";
 import { RouteChart } from "./RouteChart";
-import { TrialBar } from "./TrialBar";
 import { hundred } from "./words";
 import { ZoomRow, zoomWindow } from "./ZoomRow";
 
@@ -64,6 +62,9 @@ export interface Reasons {
   readonly occupancy: readonly Occupancy[];
 }
 
+/** Only what is tried, and a dish without a plan, need these. */
+const TrialBar = dynamic(() => import("./TrialBar").then((m) => m.TrialBar), { ssr: false });
+const ImpossiblePanel = dynamic(() => import("./ImpossiblePanel").then((m) => m.ImpossiblePanel));
 /** Only a phone needs it. */
 const UprightChart = dynamic(() => import("./UprightChart").then((m) => m.UprightChart), { ssr: false });
 
@@ -148,7 +149,7 @@ export function Timetable(props: TimetableProps) {
     <>
       <div className="grid gap-x-6 px-5 pt-3 sm:px-7 lg:grid-cols-[minmax(0,1fr)_290px]" data-timetable>
         <section aria-label={TIMETABLE.routeChart} className="min-w-0">
-          <TrialBar trials={trials} plan={plan} onTime={reasons.rehearsed?.onTime} clock={clock} />
+          {(trials.trial || trials.problem) && <TrialBar trials={trials} plan={plan} onTime={reasons.rehearsed?.onTime} clock={clock} />}
           {conflict && plan && !ready && <p className="pb-2 pl-[74px] text-[13.5px] text-quiet">{TIMETABLE.belowIsTheLastPlan}</p>}
           {shown ? (
             <>

@@ -5,7 +5,7 @@ import type { DishPreview } from "@/core/dish/preview";
 import { isDishFile } from "@/core/import/kind-of-file";
 import { momentText } from "@/core/spoken/moment-text";
 import { FILE } from "@/words/fields";
-import { IMPORT_DISH } from "@/words/shell";
+import { IMPORT_DISH } from "@/words/library-import";
 import { type Answer, ask, reason } from "./ask";
 import { useConventions } from "./conventions";
 import { FileDrop } from "./FileDrop";

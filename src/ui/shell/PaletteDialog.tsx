@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { NAV } from "@/words/home";
-import { PALETTE_DIALOG } from "@/words/shell";
+import { PALETTE_DIALOG } from "@/words/search";
 import { ask } from "./ask";
 import { requestPlan } from "./PlanKeeper";
 

@@ -6,6 +6,7 @@ import { changeServing } from "@/server/dishes";
 import { answer, readBody } from "@/server/http";
 import { removeDish } from "@/server/remove-dish";
 import { route } from "@/server/route";
+import { MISSING } from "@/words/server";
 
 type Context = { params: Promise<{ dish: string }> };
 
@@ -13,7 +14,7 @@ type Context = { params: Promise<{ dish: string }> };
 async function get(_request: Request, { params }: Context) {
   const { dish } = await params;
   const stored = await findDish(await database(), dish);
-  if (!stored) return Response.json({ message: "There is no such dish." }, { status: 404 });
+  if (!stored) return Response.json({ message: MISSING.dish }, { status: 404 });
   return new Response(writeDish(stored.document), {
     headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${stored.slug}.json"` },
   });
@@ -29,7 +30,7 @@ async function patch(request: Request, { params }: Context) {
 const Gone = z.strictObject({ name: z.string().max(400) });
 
 const REFUSED = {
-  missing: ["There is no such dish.", 404],
+  missing: [MISSING.dish, 404],
   running: ["It is being cooked. End the run first.", 409],
   "other-name": ["That is not its name. Nothing was deleted.", 422],
 } as const;

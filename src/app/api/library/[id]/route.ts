@@ -1,11 +1,12 @@
 import { writeDish } from "@/core/dish/write";
 import { findLibraryDish } from "@/server/library";
 import { route } from "@/server/route";
+import { MISSING } from "@/words/server";
 
 /** A ready component as a dish file. */
 async function get(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const found = findLibraryDish((await params).id);
-  if (!found) return Response.json({ message: "The library has no such component." }, { status: 404 });
+  if (!found) return Response.json({ message: MISSING.component }, { status: 404 });
   return new Response(writeDish(found), { headers: { "content-type": "application/json; charset=utf-8" } });
 }
 

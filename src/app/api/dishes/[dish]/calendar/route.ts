@@ -8,13 +8,14 @@ import { findNewestFeasible } from "@/db/queries/runs";
 import { readerConventions } from "@/server/conventions";
 import { database } from "@/server/database";
 import { route } from "@/server/route";
+import { MISSING } from "@/words/server";
 
 /** The plan in force as iCalendar: what needs hands, and the rounds. */
 async function get(_request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const db = await database();
   const stored = await findDish(db, (await params).dish);
   const newest = stored && (await findNewestFeasible(db, stored.id));
-  if (!stored || !newest) return Response.json({ message: stored ? "There is no plan yet." : "There is no such dish." }, { status: 404 });
+  if (!stored || !newest) return Response.json({ message: stored ? MISSING.plan : MISSING.dish }, { status: 404 });
   const dish = dishModel(stored.document);
   const plan = planFromFile(PlanFile.parse(newest.document), dish.zone);
   return new Response(

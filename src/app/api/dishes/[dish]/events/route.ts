@@ -2,9 +2,10 @@ import { readBody } from "@/server/http";
 import { planSoon } from "@/server/planning";
 import { route } from "@/server/route";
 import { NewEvent, recordEvent, withheldWords } from "@/server/runs";
+import { MISSING } from "@/words/server";
 
 const REFUSALS = {
-  "no-dish": "There is no such dish.",
+  "no-dish": MISSING.dish,
   "no-run": "The run is not started, or it has ended.",
   "no-step": "The dish has no such step.",
   "no-event": "The log has no such entry to undo.",

@@ -5,6 +5,7 @@ import { database } from "@/server/database";
 import { readBody } from "@/server/http";
 import { isSettled, planAndStore } from "@/server/planning";
 import { route } from "@/server/route";
+import { MISSING } from "@/words/server";
 
 const Ask = z.strictObject({ fresh: z.boolean().optional() });
 
@@ -13,7 +14,7 @@ async function get(_request: Request, { params }: { params: Promise<{ dish: stri
   const db = await database();
   const stored = await findDish(db, (await params).dish);
   const plan = stored && (await findNewestFeasible(db, stored.id));
-  if (!plan) return Response.json({ message: stored ? "There is no plan yet." : "There is no such dish." }, { status: 404 });
+  if (!plan) return Response.json({ message: stored ? MISSING.plan : MISSING.dish }, { status: 404 });
   const state = (await isSettled(stored)) ? "settled" : "changing";
   return Response.json(plan.document, { headers: { "cache-control": "no-store", "rondeau-plan": state } });
 }
@@ -23,7 +24,7 @@ async function post(request: Request, { params }: { params: Promise<{ dish: stri
   const body = await readBody(request, Ask);
   if (!body.ok) return body.response;
   const { dish } = await params;
-  if (!(await findDish(await database(), dish))) return Response.json({ message: "There is no such dish." }, { status: 404 });
+  if (!(await findDish(await database(), dish))) return Response.json({ message: MISSING.dish }, { status: 404 });
   const encoder = new TextEncoder();
   const abort = new AbortController();
   request.signal.addEventListener("abort", () => abort.abort());

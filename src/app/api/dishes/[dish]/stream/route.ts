@@ -2,13 +2,14 @@ import { findDish } from "@/db/queries/dishes";
 import { listen } from "@/server/changes";
 import { database } from "@/server/database";
 import { route } from "@/server/route";
+import { MISSING } from "@/words/server";
 
 const BEAT_MS = 25_000;
 
 /** News of a dish as server-sent events: a line for each new answer of the planner and each press, from whatever device. */
 async function get(request: Request, { params }: { params: Promise<{ dish: string }> }) {
   const { dish } = await params;
-  if (!(await findDish(await database(), dish))) return Response.json({ message: "There is no such dish." }, { status: 404 });
+  if (!(await findDish(await database(), dish))) return Response.json({ message: MISSING.dish }, { status: 404 });
   const encoder = new TextEncoder();
   let close = () => {};
   const stream = new ReadableStream({
