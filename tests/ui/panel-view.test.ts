@@ -7,6 +7,7 @@ import { inUnits } from "../../src/core/bench/in-units";
 import { startOf, startText, visibleFields } from "../../src/core/bench/panel";
 import { PANELS, panelOf } from "../../src/core/bench/panels";
 import type { Units } from "../../src/core/bench/quantity";
+import { METRIC_24 } from "../../src/core/spoken/conventions";
 import { PanelView } from "../../src/ui/bench/PanelView";
 import { type Page, shown } from "../support/page";
 
@@ -54,6 +55,26 @@ describe.each(PANELS.map((p) => [p.id, p] as const))("%s", (id, panel) => {
     const curves = page.with("role", "img").length + page.with("data-curve").length;
     if (curves > 0) expect(page.all("table").length).toBeGreaterThan(1);
     if (page.text.includes("Caution: ")) expect(page.text).toContain("Local codes");
+  });
+});
+
+describe("a decimal comma", () => {
+  test.each(PANELS.map((p) => [p.id] as const))("stands in every figure of %s", async (id) => {
+    const panel = panelOf(id) as (typeof PANELS)[number];
+    const first = benchAnswer({ panel: id, typed: startOf(panel, "metric"), units: "metric" });
+    const page = await shown(createElement(PanelView, { id, typed: {}, first }), { conventions: { ...METRIC_24, decimal: "," } });
+    const told = page.with("data-headline").concat(page.with("data-figure"));
+    expect(
+      told
+        .map(
+          (t) =>
+            t
+              .all("span")
+              .map((x) => x.text)
+              .join(" ") || t.text,
+        )
+        .join(" "),
+    ).not.toMatch(/\d\.\d/);
   });
 });
 

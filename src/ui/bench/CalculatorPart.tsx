@@ -2,7 +2,6 @@
 import { useMemo, useState } from "react";
 import { benchAnswer } from "@/core/bench/ask";
 import { filledFrom, panelsFor, panelsForStep } from "@/core/bench/in-place";
-import { inUnits } from "@/core/bench/in-units";
 import { type Calculated, startOf, type Write } from "@/core/bench/panel";
 import { PANELS, panelOf } from "@/core/bench/panels";
 import { said, type Units } from "@/core/bench/quantity";
@@ -15,7 +14,7 @@ import { kOf } from "@/core/dish/weights";
 import { CALCULATOR_PART } from "@/words/bench";
 import type { Edit } from "../dish/use-editing";
 import { Choice } from "../shell/Choice";
-import { useUnits } from "../shell/conventions";
+import { useFigures, useUnits } from "../shell/conventions";
 import { PanelView } from "./PanelView";
 
 export interface Calculation {
@@ -80,6 +79,7 @@ function Opened({
   edit,
 }: Pick<CalculatorPartProps, "document" | "place" | "edit"> & { readonly open: Calculation }) {
   const units = useUnits();
+  const told = useFigures();
   const panel = panelOf(open.panel);
   const [opened] = useState(() => {
     if (!panel) return undefined;
@@ -90,7 +90,7 @@ function Opened({
   return (
     <div className="mt-2 border-l-[3px] border-saffron pl-4">
       <p className="pb-2 text-[13.5px] text-quiet">
-        {inUnits(panel.does, units)} {Object.keys(opened.typed).length > 0 && CALCULATOR_PART.filledInFromTheDish}
+        {told(panel.does)} {Object.keys(opened.typed).length > 0 && CALCULATOR_PART.filledInFromTheDish}
       </p>
       <PanelView id={panel.id} typed={opened.typed} first={opened.first} narrow>
         {(result) => (
@@ -113,6 +113,7 @@ interface WritesProps {
 
 /** What the result would change, line by line: each can be written into the dish, and taken back with Ctrl+Z. */
 function Writes({ document, place, step, result, title, units, edit }: WritesProps) {
+  const told = useFigures();
   const writes = (result.writes ?? []).filter((w) => w.kind !== "time" || Number.isFinite(w.minutes));
   const [steps, setSteps] = useState<Readonly<Record<string, string>>>({});
   const method = methodOf(document, place);
@@ -137,7 +138,7 @@ function Writes({ document, place, step, result, title, units, edit }: WritesPro
       <h3 className="caps font-sans font-normal">{CALCULATOR_PART.saveToTheDish}</h3>
       <ul>
         {writes.map((w) => {
-          const what = saidWrite(w, units);
+          const what = told(saidWrite(w, units));
           return (
             <li
               key={`${w.kind} ${w.kind === "ingredient" ? w.find : w.label}`}

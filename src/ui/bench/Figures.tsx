@@ -1,10 +1,10 @@
 "use client";
 import { Lock } from "lucide-react";
-import { inUnits } from "@/core/bench/in-units";
 import type { Field, Figure } from "@/core/bench/panel";
 import { said, typedAs, type Units } from "@/core/bench/quantity";
 import { FIGURES } from "@/words/bench";
 import { Choice } from "../shell/Choice";
+import { useFigures } from "../shell/conventions";
 
 /** A figure that the cook has fixed, and the field that follows it. */
 export interface Wished {
@@ -25,6 +25,7 @@ interface FiguresProps {
 
 /** What follows, figure by figure. Any of them can be fixed; then a field gives way to it. */
 export function Figures({ figures, units, wish, fields, onWish, onLetGo }: FiguresProps) {
+  const told = useFigures();
   return (
     <table className="mt-3 w-full max-w-[46rem] text-[14.5px]">
       <caption className="sr-only">{FIGURES.resultsLockOneToWork}</caption>
@@ -34,7 +35,7 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
           return (
             <tr key={f.key} className="border-t border-rule align-baseline" data-figure={f.key}>
               <th scope="row" className="py-1.5 pr-3 text-left font-normal">
-                {inUnits(f.label, units)}
+                {told(f.label)}
                 {f.school && <span className="block text-[12.5px] text-quiet">{f.school}</span>}
               </th>
               <td className="py-1 text-right whitespace-nowrap">
@@ -60,11 +61,11 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                 ) : (
                   <>
                     <span className="clock text-[15px] font-semibold">
-                      {f.exact ? typedAs(f.value, f.of, units) : said(f.value, f.of, units)}
+                      {told(f.exact ? typedAs(f.value, f.of, units) : said(f.value, f.of, units))}
                     </span>
                     {f.low !== undefined && f.high !== undefined && Number.isFinite(f.value) && (
                       <span className="clock block text-[12.5px] text-quiet">
-                        {said(f.low, f.of, units)} {FIGURES.to} {said(f.high, f.of, units)}
+                        {told(said(f.low, f.of, units))} {FIGURES.to} {told(said(f.high, f.of, units))}
                       </span>
                     )}
                   </>
@@ -81,7 +82,11 @@ export function Figures({ figures, units, wish, fields, onWish, onLetGo }: Figur
                   onClick={() =>
                     fixed
                       ? onLetGo()
-                      : onWish({ figure: f.key, text: typedAs(f.value, f.of, units), field: (fields[0] as (typeof fields)[number]).key })
+                      : onWish({
+                          figure: f.key,
+                          text: told(typedAs(f.value, f.of, units)),
+                          field: (fields[0] as (typeof fields)[number]).key,
+                        })
                   }
                 >
                   <Lock size={15} />

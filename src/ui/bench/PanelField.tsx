@@ -1,10 +1,10 @@
 "use client";
 import { useId } from "react";
-import { inUnits } from "@/core/bench/in-units";
 import type { Field } from "@/core/bench/panel";
 import { bareUnit, type Units } from "@/core/bench/quantity";
 import { PANEL_FIELD } from "@/words/bench";
 import { Choice } from "../shell/Choice";
+import { useFigures } from "../shell/conventions";
 
 interface PanelFieldProps {
   readonly field: Field;
@@ -20,6 +20,7 @@ interface PanelFieldProps {
 /** One field of a panel, with the unit that a bare number is taken in. */
 export function PanelField({ field: f, units, text, follows, wrong, onText }: PanelFieldProps) {
   const hint = useId();
+  const told = useFigures();
   if (f.of === "yes")
     return (
       <label className="col-span-full flex items-start gap-2 text-[14px]">
@@ -87,7 +88,7 @@ export function PanelField({ field: f, units, text, follows, wrong, onText }: Pa
       </span>
       {(f.hint || follows) && (
         <span id={hint} className="text-[12.5px] text-quiet">
-          {follows ? PANEL_FIELD.calculatedFromTheLockedResult : inUnits(f.hint ?? "", units)}
+          {follows ? PANEL_FIELD.calculatedFromTheLockedResult : told(f.hint ?? "")}
         </span>
       )}
     </label>

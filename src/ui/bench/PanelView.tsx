@@ -1,14 +1,13 @@
 "use client";
 import { useEffect, useId, useRef, useState } from "react";
 import type { BenchAnswer } from "@/core/bench/ask";
-import { inUnits } from "@/core/bench/in-units";
 import { type Calculated, type Field, type Panel, startOf, startText, visibleFields } from "@/core/bench/panel";
 import { panelOf } from "@/core/bench/panels";
 import { readFigure, typedAs, type Units } from "@/core/bench/quantity";
 import { HARD_STOPS } from "@/core/catalogue";
 import { PANEL_VIEW } from "@/words/bench";
 import { CurveChart } from "../charts/CurveChart";
-import { useUnits } from "../shell/conventions";
+import { useFigures, useUnits } from "../shell/conventions";
 import { Figures, type Wished } from "./Figures";
 import { HowCalculated } from "./HowCalculated";
 import { PanelField } from "./PanelField";
@@ -30,6 +29,7 @@ interface PanelViewProps {
 export function PanelView({ id, typed: given, first, onTyped, children, narrow }: PanelViewProps) {
   const panel = panelOf(id) as Panel;
   const units = useUnits();
+  const told = useFigures();
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() => ({ ...startOf(panel, units), ...given }));
   const [wish, setWish] = useState<Wished>();
   const spoken = useRef(units);
@@ -67,7 +67,7 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
             key={f.key}
             field={f}
             units={units}
-            text={got.solved?.field === f.key && "low" in f ? typedAs(got.solved.value, f.of, units) : (typed[f.key] ?? "")}
+            text={got.solved?.field === f.key && "low" in f ? told(typedAs(got.solved.value, f.of, units)) : (typed[f.key] ?? "")}
             follows={wish?.field === f.key}
             wrong={wrong?.field === f.key ? wrongId : undefined}
             onText={(text) => put(f.key, text)}
@@ -77,14 +77,14 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
       <section aria-label={PANEL_VIEW.results} className="min-w-0" aria-busy={busy}>
         {wrong && (
           <p id={wrongId} role="alert" className="mb-3 border-l-[3px] border-beet py-0.5 pl-3 text-[14.5px]">
-            {inUnits(wrong.message, units)}
+            {told(wrong.message)}
           </p>
         )}
         {shown && (
           <div>
             {wrong && <p className="pb-1 text-[13px] text-quiet">{PANEL_VIEW.asItWasBefore}</p>}
             <p className="max-w-[46rem] font-serif text-[20px] leading-snug" aria-live="polite" data-headline>
-              {inUnits(shown.result.headline, units)}
+              {told(shown.result.headline)}
               {busy && <span className="text-[14px] text-quiet"> {PANEL_VIEW.calculating}</span>}
             </p>
             <Figures
@@ -103,8 +103,8 @@ export function PanelView({ id, typed: given, first, onTyped, children, narrow }
             />
             {!wrong && children?.(shown.result)}
             {shown.result.curve && <CurveChart curve={shown.result.curve} units={units} />}
-            {shown.result.table && <ResultTable table={shown.result.table} units={units} />}
-            <Notes notes={shown.result.notes ?? []} units={units} />
+            {shown.result.table && <ResultTable table={shown.result.table} />}
+            <Notes notes={shown.result.notes ?? []} />
             <HowCalculated made={shown.made} />
           </div>
         )}
@@ -139,7 +139,8 @@ function restated(panel: Panel, typed: Readonly<Record<string, string>>, from: U
   );
 }
 
-function ResultTable({ table, units }: { readonly table: NonNullable<Calculated["table"]>; readonly units: Units }) {
+function ResultTable({ table }: { readonly table: NonNullable<Calculated["table"]> }) {
+  const told = useFigures();
   return (
     <div className="overflow-x-auto">
       <table className="my-3 w-full text-[14px]">
@@ -157,7 +158,7 @@ function ResultTable({ table, units }: { readonly table: NonNullable<Calculated[
           {table.rows.map(([head, ...cells]) => (
             <tr key={head} className="border-t border-rule">
               <th scope="row" className="py-1.5 pr-3 text-left font-normal">
-                {inUnits(head ?? "", units)}
+                {told(head ?? "")}
               </th>
               {cells.map((c, i) => (
                 <td
@@ -168,7 +169,7 @@ function ResultTable({ table, units }: { readonly table: NonNullable<Calculated[
                       : `py-1.5 ${c === "in time" ? "font-semibold text-leaf" : "text-beet"}`
                   }
                 >
-                  {inUnits(c, units)}
+                  {told(c)}
                 </td>
               ))}
             </tr>
@@ -179,14 +180,15 @@ function ResultTable({ table, units }: { readonly table: NonNullable<Calculated[
   );
 }
 
-function Notes({ notes, units }: { readonly notes: NonNullable<Calculated["notes"]>; readonly units: Units }) {
+function Notes({ notes }: { readonly notes: NonNullable<Calculated["notes"]> }) {
+  const told = useFigures();
   if (notes.length === 0) return null;
   return (
     <div className="my-3 flex max-w-[46rem] flex-col gap-2 text-[14px]">
       {notes.map((n) => (
         <p key={n.text} className={n.caution ? "border-l-[3px] border-beet pl-3" : "text-quiet"}>
           {n.caution && <span className="sr-only">{PANEL_VIEW.caution} </span>}
-          {inUnits(n.text, units)}
+          {told(n.text)}
         </p>
       ))}
       {notes.some((n) => n.caution) && <p className="text-[13px] text-quiet">{PANEL_VIEW.localCodesAndYourOwn}</p>}

@@ -1,11 +1,11 @@
 "use client";
 import { useEffect, useMemo, useRef } from "react";
-import { inUnits } from "@/core/bench/in-units";
 import type { Curve, Line } from "@/core/bench/panel";
 import { said, type Units } from "@/core/bench/quantity";
 import { CUP } from "@/core/measures/rounding";
 import { MASS_G } from "@/core/measures/units";
 import { CURVE_CHART } from "@/words/charts";
+import { useFigures } from "../shell/conventions";
 
 const COLOUR: Readonly<Record<Line["look"], string>> = {
   copper: "--copper",
@@ -21,6 +21,7 @@ export function CurveChart({ curve, units }: { readonly curve: Curve; readonly u
   const frame = useRef<HTMLDivElement>(null);
   const latest = useRef(curve);
   latest.current = curve;
+  const told = useFigures();
   const draw = useRef<() => void>(undefined);
   useEffect(() => {
     let over = false;
@@ -35,7 +36,7 @@ export function CurveChart({ curve, units }: { readonly curve: Curve; readonly u
       if (over || !frame.current) return;
       use([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
       const chart = init(frame.current, null, { renderer: "svg" });
-      draw.current = () => chart.setOption(optionOf(latest.current, units), { notMerge: true });
+      draw.current = () => chart.setOption(optionOf(latest.current, units, told), { notMerge: true });
       draw.current();
       const sized = new ResizeObserver(() => chart.resize());
       sized.observe(frame.current);
@@ -56,10 +57,10 @@ export function CurveChart({ curve, units }: { readonly curve: Curve; readonly u
       over = true;
       end();
     };
-  }, [units]);
+  }, [units, told]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: drawn anew as the curve changes; the drawing reads the latest
   useEffect(() => draw.current?.(), [curve]);
-  const rows = useMemo(() => tableOf(curve, units), [curve, units]);
+  const rows = useMemo(() => tableOf(curve, units).map((row) => row.map(told)), [curve, units, told]);
   return (
     <figure className="my-4 min-w-0">
       <figcaption className="flex flex-wrap items-baseline gap-x-4 gap-y-1 text-[13px]">
@@ -173,7 +174,7 @@ const US_AXIS: Readonly<Partial<Record<Curve["y"]["of"], readonly [scale: (v: nu
 };
 const scaled = (of: Curve["y"]["of"], units: Units): ((v: number) => number) => (units === "us" && US_AXIS[of]?.[0]) || ((v) => v);
 
-function optionOf(curve: Curve, units: Units) {
+function optionOf(curve: Curve, units: Units, told: (text: string) => string) {
   const style = getComputedStyle(document.documentElement);
   // light-dark() is resolved by setting it somewhere: the probe reads what the page shows.
   const probe = document.createElement("span");
@@ -190,13 +191,15 @@ function optionOf(curve: Curve, units: Units) {
   const up = scaled(curve.y.of, units);
   const drawn = units === "us" ? US_AXIS[curve.y.of]?.[1] : undefined;
   const label = (v: number, of: Curve["y"]["of"]) =>
-    drawn
-      ? `${Number(v.toPrecision(3))} ${drawn}`
-      : of === "temp"
-        ? `${Math.round(v)} °C`
-        : of === "pH"
-          ? v.toFixed(1)
-          : said(v, of, units);
+    told(
+      drawn
+        ? `${Number(v.toPrecision(3))} ${drawn}`
+        : of === "temp"
+          ? `${Math.round(v)} °C`
+          : of === "pH"
+            ? v.toFixed(1)
+            : said(v, of, units),
+    );
   const xs = curve.lines.flatMap((l) => l.points.map(([x]) => x));
   const most = Math.max(...xs, ...(curve.marks ?? []).filter((m) => m.on === "x").map((m) => m.at));
   const option = {
@@ -210,9 +213,10 @@ function optionOf(curve: Curve, units: Units) {
       formatter: (items: readonly { seriesName: string; value: readonly [number, number] }[]) => {
         const shown = items.filter((i) => !i.seriesName.startsWith("band:"));
         if (!shown[0]) return "";
-        return [said(shown[0].value[0], curve.x.of, units), ...shown.map((i) => `${i.seriesName}: ${label(i.value[1], curve.y.of)}`)].join(
-          "<br>",
-        );
+        return [
+          told(said(shown[0].value[0], curve.x.of, units)),
+          ...shown.map((i) => `${i.seriesName}: ${label(i.value[1], curve.y.of)}`),
+        ].join("<br>");
       },
     },
     xAxis: {
@@ -220,7 +224,7 @@ function optionOf(curve: Curve, units: Units) {
       min: 0,
       max: most,
       interval: stepOf(most, curve.x.of, units),
-      axisLabel: { ...text, formatter: (v: number) => said(v, curve.x.of, units), hideOverlap: true, showMaxLabel: false },
+      axisLabel: { ...text, formatter: (v: number) => told(said(v, curve.x.of, units)), hideOverlap: true, showMaxLabel: false },
       splitLine: { show: false },
       axisLine: { lineStyle: { color: colour("--rule") } },
     },
@@ -274,7 +278,7 @@ function optionOf(curve: Curve, units: Units) {
                 label: { ...text, position: "insideEndTop", fontFamily: "Figtree Variable" },
                 data: curve.marks.map((m) => ({
                   ...(m.on === "x" ? { xAxis: m.at } : { yAxis: up(m.at) }),
-                  label: { formatter: inUnits(m.label, units), ...(m.on === "x" ? { rotate: 0, position: "end", distance: 3 } : {}) },
+                  label: { formatter: told(m.label), ...(m.on === "x" ? { rotate: 0, position: "end", distance: 3 } : {}) },
                 })),
               },
             }

@@ -3,7 +3,7 @@
 import { createContext, type ReactNode, useCallback, useContext } from "react";
 import type { Units } from "@/core/bench/quantity";
 import { type Conventions, METRIC_24 } from "@/core/spoken/conventions";
-import { inConventions } from "@/core/spoken/in-conventions";
+import { inConventions, inFigures } from "@/core/spoken/in-conventions";
 
 const Chosen = createContext<Conventions>(METRIC_24);
 export const ConventionsGiven = ({ value, children }: { readonly value: Conventions; readonly children: ReactNode }) => (
@@ -20,3 +20,9 @@ export function useSpoken(): (text: string) => string {
 
 /** A text of the core as this cook reads it. */
 export const Spoken = ({ children }: { readonly children: string }) => <>{inConventions(children, useConventions())}</>;
+
+/** Says a sentence or figure of the Bench as this cook reads it. */
+export function useFigures(): (text: string) => string {
+  const chosen = useConventions();
+  return useCallback((text: string) => inFigures(text, chosen), [chosen]);
+}

@@ -1,7 +1,7 @@
 // What is usual where a language is spoken, and how a text of the core is told by it.
 import { describe, expect, test } from "vitest";
 import { conventionsOf, conventionsText, METRIC_24, mannerOf, readConventions, US_12 } from "../../../src/core/spoken/conventions";
-import { inConventions } from "../../../src/core/spoken/in-conventions";
+import { inConventions, inFigures } from "../../../src/core/spoken/in-conventions";
 import { spokenInstant, WallClock } from "../../../src/core/time/wall-clock";
 
 describe("where a language is spoken", () => {
@@ -68,5 +68,16 @@ describe("a wall clock", () => {
       "17:05",
     ]);
     expect(spokenInstant("2026-12-05T17:05")).toBe("Sat 5 December, 17:05");
+  });
+});
+
+describe("a figure of the Bench", () => {
+  const c = { ...US_12, decimal: "," as const };
+  test("follows clock, degrees and decimal mark, and keeps its weights", () => {
+    expect(inFigures("3.45 g of salt for 1.5 kg, 54.5 °C at 18:40", c)).toBe("3,45 g of salt for 1,5 kg, 130 °F at 6:40 pm");
+    expect(inFigures("3.45 g at 18:40", METRIC_24)).toBe("3.45 g at 18:40");
+  });
+  test("whole numbers, ratios and versions stay as they are", () => {
+    expect(inFigures("1000 g, 3:1, pH 4.60", { ...METRIC_24, decimal: "," })).toBe("1000 g, 3:1, pH 4,60");
   });
 });
