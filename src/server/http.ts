@@ -1,8 +1,8 @@
-import { MISSING } from "@/words/server";
 import "server-only";
 // What the route handlers share: reading a body with a limit, and answering outcomes in one form.
 import type { z } from "zod";
 import { LIMITS } from "../core/dish/read";
+import { MISSING } from "../words/server";
 import type { Outcome } from "./dishes";
 import { holdsText } from "./route";
 

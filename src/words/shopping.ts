@@ -18,7 +18,7 @@ export const SHOPPING = {
   copied: "Copied",
   notCopied: "This browser does not let a page copy. Download the CSV instead.",
   hours: "Counted with shops open from 9 to 19 every day.",
-  ticks: "Ticks are kept in this browser.",
+  ticks: "Ticks are the same on every device.",
 } as const;
 
 /** The pages of Days. */

@@ -19,6 +19,7 @@ import type { Db } from "../../src/db/db";
 import { openDatabase } from "../../src/db/open";
 import { putAcknowledgement } from "../../src/db/queries/acknowledgements";
 import { findDish, insertDish, insertKitchen, updateDocument } from "../../src/db/queries/dishes";
+import { insertEntry } from "../../src/db/queries/entries";
 import { insertPlan, insertRun, insertRunEvent } from "../../src/db/queries/runs";
 import { putSetting } from "../../src/db/queries/settings";
 import { demoDocument } from "../support/dishes";
@@ -57,6 +58,11 @@ async function fill(db: Db): Promise<void> {
     await db.transaction((tx) =>
       insertRunEvent(tx, run.id, { key: crypto.randomUUID(), kind: "estimate", step: "duck.roast", at: new Date(), by: "=cmd|x" }),
     );
+  for (const [runId, body] of [
+    [run.id, { kind: "reading", step: "duck.roast", quantity: "core", value: 54.5 }],
+    [undefined, { kind: "tick", list: "shopping", item: "duck", done: true }],
+  ] as const)
+    await insertEntry(db, { dishId: duck.id, runId, key: crypto.randomUUID(), at: made, body, recordedAt: made });
   await insertPlan(db, {
     dishId: duck.id,
     dishVersion: 1,

@@ -32,7 +32,18 @@ const FAT: FindingView = {
 };
 const KNOWN = { ...FAT, acknowledged: true };
 const part = (running: boolean, findings: readonly FindingView[] = [KNOWN], plan: PlanView = PLAN, now = "10:02") =>
-  createElement(CookView, { slug: "dish", version: 1, plan, offsets: CLOCK.offsets, now: at(now), running, findings, log: [] });
+  createElement(CookView, {
+    slug: "dish",
+    version: 1,
+    plan,
+    offsets: CLOCK.offsets,
+    now: at(now),
+    running,
+    findings,
+    log: [],
+    entries: [],
+    clockMs: at(now) * 60_000,
+  });
 const taken = (sent: Sent) =>
   sent.path.endsWith("/events") ? { status: 200, body: { outcome: "done", plan: "feasible" } } : { status: 200, body: {} };
 const press = (name: string | RegExp) => hands().click(screen.getByRole("button", { name }));

@@ -26,9 +26,17 @@ const press = (name: string | RegExp) => hands().click(screen.getByRole("button"
 
 describe("the log", () => {
   const shown = (more: object = {}) => {
-    const calls = { onUndo: vi.fn(), onCorrect: vi.fn(), onAdd: vi.fn() };
+    const calls = { onUndo: vi.fn(), onCorrect: vi.fn(), onAdd: vi.fn(), onWithdraw: vi.fn() };
     stand(
-      createElement(RunLog, { lines: LINES, steps: [step("a.chop", "10:30", "10:50")], clock: CLOCK, now: at("10:20"), ...calls, ...more }),
+      createElement(RunLog, {
+        lines: LINES,
+        entries: [],
+        steps: [step("a.chop", "10:30", "10:50")],
+        clock: CLOCK,
+        now: at("10:20"),
+        ...calls,
+        ...more,
+      }),
     );
     return calls;
   };
@@ -89,6 +97,8 @@ describe("Cook", () => {
       running: true,
       findings: [],
       log: LINES,
+      entries: [],
+      clockMs: at("10:05") * 60_000,
     });
   const taken = (_: Sent) => ({ status: 200, body: { outcome: "done", plan: "follows" } });
   test("Ctrl+Z takes back the last press of the run, and the shell does not hear it", async () => {

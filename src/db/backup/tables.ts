@@ -1,6 +1,7 @@
 // The tables in the order in which they refer to one another, with what each row must be. A backup holds all of them; a check reads them all.
 import { z } from "zod";
 import { DishFile, KitchenSchema } from "../../core/dish/schema";
+import { ENTRY_KINDS } from "../../core/record/entries";
 import { RunEventKind } from "../../core/record/progress";
 
 const instant = z.string().regex(/^\d{4,6}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?\+00:00$/);
@@ -55,6 +56,17 @@ const RunEvent = z.object({
   data: z.looseObject({}),
   recorded_at: instant,
 });
+const RecordEntry = z.object({
+  id: z.number().int(),
+  dish_id: z.uuid(),
+  run_id: z.uuid().nullable(),
+  key: z.uuid(),
+  kind: z.enum(ENTRY_KINDS),
+  step: z.string().nullable(),
+  at: instant,
+  data: z.looseObject({}),
+  recorded_at: instant,
+});
 const Acknowledgement = z.object({ dish_id: z.uuid(), finding: z.string(), print: z.string(), at: instant });
 const Setting = z.object({ key: z.string(), value: z.unknown(), updated_at: instant });
 
@@ -73,6 +85,7 @@ export const TABLES: readonly Table[] = [
   { name: "run", row: Run, order: "id" },
   { name: "plan", row: Plan, order: "id" },
   { name: "run_event", row: RunEvent, order: "run_id, sequence" },
+  { name: "record_entry", row: RecordEntry, order: "id" },
   { name: "acknowledgement", row: Acknowledgement, order: "dish_id, finding" },
   { name: "setting", row: Setting, order: "key" },
 ];

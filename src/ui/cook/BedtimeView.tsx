@@ -2,6 +2,7 @@
 // The hand-over at bedtime: first whether anything is hot, then what is looked at, what can call, and what comes first tomorrow.
 import Link from "next/link";
 import { useMemo } from "react";
+import type { Entry } from "@/core/record/entries";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { Bedtime } from "@/core/view/bedtime";
 import { BEDTIME as WORDS } from "@/words/bedtime";
@@ -14,6 +15,8 @@ interface BedtimeViewProps {
   readonly bedtime: Bedtime;
   readonly offsets: Offsets;
   readonly now: number;
+  readonly entries: readonly Entry[];
+  readonly clockMs: number;
 }
 
 interface CheckLine {
@@ -24,7 +27,7 @@ interface CheckLine {
   readonly must: boolean;
 }
 
-export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps) {
+export function BedtimeView({ slug, bedtime: b, offsets, now, entries, clockMs }: BedtimeViewProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
   const checks: CheckLine[] = [
     ...b.hot.map((h) => ({
@@ -40,7 +43,7 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
       must: w.window?.limit === "safety",
     })),
   ];
-  const { ticked, tick } = useTicks(`rondeau.bedtime.${slug}.${b.night.bed}`);
+  const { ticked, tick, trouble } = useTicks(slug, `bedtime ${b.night.bed}`, entries, clockMs);
   const left = checks.filter((c) => c.must && !ticked.has(c.key)).length;
   return (
     <div className="mx-auto max-w-[44rem] px-5 pt-5 pb-16 sm:px-7">
@@ -48,6 +51,11 @@ export function BedtimeView({ slug, bedtime: b, offsets, now }: BedtimeViewProps
       <h1 className={`text-[27px] leading-tight ${b.hot.length ? "text-beet" : ""}`}>
         {b.hot.length ? WORDS.hot(b.hot.map((h) => h.name).join(", ")) : WORDS.nothingHot}
       </h1>
+      {trouble && (
+        <p role="alert" className="mt-3 border-l-[3px] border-beet pl-3">
+          {trouble}
+        </p>
+      )}
       {b.before.length > 0 && (
         <Part title={WORDS.before}>
           {b.before.map((t) => (

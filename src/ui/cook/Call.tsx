@@ -4,6 +4,7 @@ import type { FindingView } from "@/core/safety/view";
 import type { PlanView } from "@/core/view/plan-view";
 import { CALL } from "@/words/cook";
 import { callsBetween, type DialMark } from "./agenda";
+import { notice, sound } from "./alerts";
 
 const SHOWN_MS = 6_000;
 
@@ -24,7 +25,8 @@ export function Call({ plan, now, listening, findings }: CallProps) {
     heard.current = now;
     if (due.length === 0) return;
     setCalls(due);
-    sound();
+    sound(due.every((d) => d.kind === "check" || d.kind === "round") ? "look" : "due");
+    notice(due.map((d) => d.what).join("; "));
   }, [plan, now, listening, findings]);
   useEffect(() => {
     if (calls.length === 0) return;
@@ -49,27 +51,4 @@ export function Call({ plan, now, listening, findings }: CallProps) {
       <span className="text-[17px]">{CALL.pressAnywhereToGoOn}</span>
     </button>
   );
-}
-
-/** Two short tones. A browser that wants a press before it makes a sound stays silent until there was one. */
-function sound(): void {
-  try {
-    const audio = new AudioContext();
-    for (const [pitch, at] of [
-      [660, 0],
-      [880, 0.28],
-    ] as const) {
-      const tone = audio.createOscillator();
-      const volume = audio.createGain();
-      tone.frequency.value = pitch;
-      volume.gain.setValueAtTime(0.25, audio.currentTime + at);
-      volume.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + at + 0.25);
-      tone.connect(volume).connect(audio.destination);
-      tone.start(audio.currentTime + at);
-      tone.stop(audio.currentTime + at + 0.26);
-    }
-    setTimeout(() => void audio.close(), 1500);
-  } catch {
-    // No sound here; the screen says it all the same.
-  }
 }

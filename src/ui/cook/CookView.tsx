@@ -1,8 +1,9 @@
 "use client";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { toast } from "sonner";
+import type { Entry } from "@/core/record/entries";
 import type { LogLine } from "@/core/record/log-lines";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
@@ -12,20 +13,27 @@ import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import { BEDTIME } from "@/words/bedtime";
 import { COOK_VIEW, LOG, PLAN } from "@/words/cook";
+import { TIMERS } from "@/words/record";
 import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
 import { Choice } from "../shell/Choice";
 import { useNow } from "../shell/StatusLine";
 import { leftOpen } from "../shell/status-line";
-import { agendaAt, movesBetween, stepsToCheck } from "./agenda";
+import { useEntries } from "../shell/use-entries";
+import { agendaAt, stepsToCheck } from "./agenda";
+import { askForNotices } from "./alerts";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { PlanNotes } from "./PlanNotes";
 import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { ReadyToStart } from "./ReadyToStart";
+import { RoundsCard } from "./RoundsCard";
 import { RunLog } from "./RunLog";
 import { AloneRow, CheckCard, DueCard, RunningCard } from "./StepCards";
+import { Timers } from "./Timers";
+import { useMoves, useWakeLock, useWho } from "./use-cook";
+import { WriteDown } from "./WriteDown";
 
 interface CookViewProps {
   readonly slug: string;
@@ -36,12 +44,28 @@ interface CookViewProps {
   readonly version: number;
   readonly findings: readonly FindingView[];
   readonly log: readonly LogLine[];
+  /** What was written down beside the presses. */
+  readonly entries: readonly Entry[];
+  /** The server's clock in milliseconds, for timers. */
+  readonly clockMs: number;
   /** What else could be done about what the plan cannot keep. */
   readonly around?: Pick<Conflict, "answer" | "repairs"> | undefined;
 }
 
 /** What now, what next, for somebody with wet hands. */
-export function CookView({ slug, plan, offsets, now: serverNow, running, version, findings, log, around }: CookViewProps) {
+export function CookView({
+  slug,
+  plan,
+  offsets,
+  now: serverNow,
+  running,
+  version,
+  findings,
+  log,
+  entries: stored,
+  clockMs,
+  around,
+}: CookViewProps) {
   const router = useRouter();
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
@@ -78,6 +102,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   }, [findings]);
   useWakeLock(running);
 
+  const { entries, write: writeDown, trouble: unwritten } = useEntries(slug, stored, clockMs);
   const [by, setBy] = useWho(slug, plan);
   const write = useCallback(
     (kind: Press["kind"], step: string, more: { inMinutes?: number; of?: number } = {}) => {
@@ -120,6 +145,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   }, [running, newest, undo]);
   const served = running && plan.steps.length > 0 && plan.steps.every((s) => s.state === "done");
   const start = async () => {
+    askForNotices();
     const answer = await ask(`/api/dishes/${slug}/run`, "POST");
     setTrouble(answer.ok ? undefined : reason(answer));
     router.refresh();
@@ -134,6 +160,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
   const componentName = (id: string) => plan.components.find((c) => c.id === id)?.name ?? id;
   const kindOf = (id: string) => plan.components.find((c) => c.id === id)?.kind ?? "other";
 
+  const stepName = (ref: string) => plan.steps.find((s) => s.ref === ref)?.name;
   const card = (step: StepView) => ({
     step,
     component: componentName(step.component),
@@ -143,6 +170,16 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
     findings: findings.filter((f) => f.step === step.ref),
     onKnown: safety.known,
     onPress: (kind: Press["kind"], minutes?: number) => press(kind, step, minutes),
+    children: (
+      <WriteDown
+        step={step}
+        entries={entries}
+        write={writeDown}
+        now={now}
+        clock={clock}
+        onExpect={(inMinutes) => press("estimate", step, inMinutes)}
+      />
+    ),
   });
 
   return (
@@ -191,6 +228,11 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
           )}
         </section>
         <section aria-label={COOK_VIEW.atHand} aria-live="polite" className="md:col-start-2 md:row-span-2 md:row-start-1">
+          {unwritten && (
+            <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
+              {unwritten}
+            </p>
+          )}
           {trouble && (
             <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
               {trouble}
@@ -243,6 +285,7 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                   </ul>
                 </div>
               )}
+              <RoundsCard steps={agenda.running} entries={entries} now={now} clock={clock} write={writeDown} />
               {/* What is at hand says its checks itself. */}
               {stepsToCheck(plan, now, findings)
                 .filter((step) => !atHand.includes(step))
@@ -284,8 +327,12 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
                   </li>
                 ))}
               </ol>
+              <h2 className="caps mt-6 mb-1 font-sans font-normal">{TIMERS.title}</h2>
+              <Timers entries={entries} write={writeDown} clockMs={clockMs} stepName={stepName} />
               <RunLog
                 lines={log}
+                entries={entries}
+                onWithdraw={(of) => writeDown({ kind: "withdrawn", of })}
                 steps={plan.steps}
                 clock={clock}
                 now={now}
@@ -330,52 +377,4 @@ export function CookView({ slug, plan, offsets, now: serverNow, running, version
       </div>
     </>
   );
-}
-
-/** The cook whose device this is, remembered on it. */
-function useWho(slug: string, plan: PlanView): [string | undefined, (id: string) => void] {
-  const place = `rondeau.who.${slug}`;
-  const [who, setWho] = useState<string>();
-  useEffect(() => setWho(localStorage.getItem(place) ?? undefined), [place]);
-  const set = (id: string) => {
-    setWho(id || undefined);
-    if (id) localStorage.setItem(place, id);
-    else localStorage.removeItem(place);
-  };
-  return [plan.cooks.some((c) => c.id === who) ? who : undefined, set];
-}
-
-/** What moved when the plan last changed under the page. */
-function useMoves(plan: PlanView) {
-  const before = useRef(plan);
-  const [moved, setMoved] = useState<ReturnType<typeof movesBetween>>([]);
-  useEffect(() => {
-    const moves = movesBetween(before.current, plan);
-    if (moves.length) setMoved(moves);
-    before.current = plan;
-  }, [plan]);
-  return moved;
-}
-
-/** Keeps the screen awake while cooking, where the browser can. */
-function useWakeLock(wanted: boolean): void {
-  useEffect(() => {
-    if (!wanted || !("wakeLock" in navigator)) return;
-    let lock: WakeLockSentinel | undefined;
-    const take = () => {
-      if (document.visibilityState === "visible")
-        navigator.wakeLock.request("screen").then(
-          (l) => {
-            lock = l;
-          },
-          () => {},
-        );
-    };
-    take();
-    document.addEventListener("visibilitychange", take);
-    return () => {
-      document.removeEventListener("visibilitychange", take);
-      void lock?.release();
-    };
-  }, [wanted]);
 }

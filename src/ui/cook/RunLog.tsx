@@ -1,18 +1,26 @@
 "use client";
 // The log of the run: who did what, when. Every line can be undone, its minute corrected, and what was forgotten added.
-import { useState } from "react";
+import { useMemo, useState } from "react";
+import { type Entry, standing } from "@/core/record/entries";
 import type { LogLine } from "@/core/record/log-lines";
 import { readTimeOfDay } from "@/core/spoken/typed-moment";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { StepView } from "@/core/view/plan-view";
 import { didWhat, LOG } from "@/words/cook";
+import { entryWords } from "@/words/record";
 import { Choice } from "../shell/Choice";
+import { useFigures, useUnits } from "../shell/conventions";
+import { isSaved } from "../shell/use-entries";
+import { readingSaid } from "./WriteDown";
 
 interface RunLogProps {
   readonly lines: readonly LogLine[];
   readonly steps: readonly StepView[];
   readonly clock: WallClock;
   readonly now: number;
+  /** What was written down beside the presses. */
+  readonly entries: readonly Entry[];
+  readonly onWithdraw: (id: number) => void;
   readonly onUndo: (line: LogLine) => void;
   /** The same entry at another minute. */
   readonly onCorrect: (line: LogLine, at: number) => void;
@@ -21,55 +29,31 @@ interface RunLogProps {
 
 const SMALL = "link min-h-[44px] px-2 text-[14px]";
 
-export function RunLog({ lines, steps, clock, now, onUndo, onCorrect, onAdd }: RunLogProps) {
+export function RunLog({ lines, steps, clock, now, entries, onWithdraw, onUndo, onCorrect, onAdd }: RunLogProps) {
   const [correcting, setCorrecting] = useState<number>();
   const [adding, setAdding] = useState(false);
+  const written = useWritten(entries, steps);
   return (
     <section aria-label={LOG.title} id="log" className="mt-8 border-t-2 border-rim pt-3">
       <h2 className="text-[21px]">{LOG.title}</h2>
-      {lines.length === 0 && <p className="text-[15px] text-quiet">{LOG.empty}</p>}
+      {lines.length + written.length === 0 && <p className="text-[15px] text-quiet">{LOG.empty}</p>}
       <ol>
-        {lines.map((line) => (
-          <li key={line.sequence} className="border-t border-rule py-1">
-            <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 sm:grid-cols-[6.4rem_1fr_auto]">
-              <span className="clock text-[15px]">{clock.dayTime(line.at)}</span>
-              <span className="text-[16px]">
-                {didWhat(line)}: {line.name}{" "}
-                <span className="text-[13.5px] text-quiet">{[line.component, line.by].filter(Boolean).join(", ")}</span>
-              </span>
-              <span className="flex max-sm:col-start-2">
-                <button
-                  type="button"
-                  className={SMALL}
-                  onClick={() => setCorrecting(correcting === line.sequence ? undefined : line.sequence)}
-                  aria-label={`${LOG.correct}: ${didWhat(line)}, ${line.name}`}
-                >
-                  {LOG.correct}
-                </button>
-                <button
-                  type="button"
-                  className={SMALL}
-                  onClick={() => onUndo(line)}
-                  aria-label={`${LOG.undo}: ${didWhat(line)}, ${line.name}`}
-                >
-                  {LOG.undo}
-                </button>
-              </span>
-            </div>
-            {correcting === line.sequence && (
-              <TimeField
-                at={line.at}
-                clock={clock}
-                latest={line.kind === "estimate" ? Number.POSITIVE_INFINITY : now}
-                onSave={(at) => {
-                  setCorrecting(undefined);
-                  onCorrect(line, at);
-                }}
-                onCancel={() => setCorrecting(undefined)}
-              />
-            )}
-          </li>
-        ))}
+        {merged(lines, written).map((one) =>
+          "text" in one ? (
+            <WrittenLine key={`w${one.id}`} line={one} clock={clock} onWithdraw={onWithdraw} />
+          ) : (
+            <PressLine
+              key={one.sequence}
+              line={one}
+              clock={clock}
+              now={now}
+              correcting={correcting === one.sequence}
+              onCorrecting={setCorrecting}
+              onUndo={onUndo}
+              onCorrect={onCorrect}
+            />
+          ),
+        )}
       </ol>
       {adding ? (
         <AddEntry steps={steps} clock={clock} now={now} onAdd={onAdd} onClose={() => setAdding(false)} />
@@ -79,6 +63,106 @@ export function RunLog({ lines, steps, clock, now, onUndo, onCorrect, onAdd }: R
         </button>
       )}
     </section>
+  );
+}
+
+interface PressLineProps extends Pick<RunLogProps, "clock" | "now" | "onUndo" | "onCorrect"> {
+  readonly line: LogLine;
+  readonly correcting: boolean;
+  readonly onCorrecting: (sequence: number | undefined) => void;
+}
+
+function PressLine({ line, clock, now, correcting, onCorrecting, onUndo, onCorrect }: PressLineProps) {
+  return (
+    <li className="border-t border-rule py-1">
+      <div className="grid grid-cols-[auto_1fr] items-center gap-x-3 sm:grid-cols-[6.4rem_1fr_auto]">
+        <span className="clock text-[15px]">{clock.dayTime(line.at)}</span>
+        <span className="text-[16px]">
+          {didWhat(line)}: {line.name}{" "}
+          <span className="text-[13.5px] text-quiet">{[line.component, line.by].filter(Boolean).join(", ")}</span>
+        </span>
+        <span className="flex max-sm:col-start-2">
+          <button
+            type="button"
+            className={SMALL}
+            onClick={() => onCorrecting(correcting ? undefined : line.sequence)}
+            aria-label={`${LOG.correct}: ${didWhat(line)}, ${line.name}`}
+          >
+            {LOG.correct}
+          </button>
+          <button type="button" className={SMALL} onClick={() => onUndo(line)} aria-label={`${LOG.undo}: ${didWhat(line)}, ${line.name}`}>
+            {LOG.undo}
+          </button>
+        </span>
+      </div>
+      {correcting && (
+        <TimeField
+          at={line.at}
+          clock={clock}
+          latest={line.kind === "estimate" ? Number.POSITIVE_INFINITY : now}
+          onSave={(at) => {
+            onCorrecting(undefined);
+            onCorrect(line, at);
+          }}
+          onCancel={() => onCorrecting(undefined)}
+        />
+      )}
+    </li>
+  );
+}
+
+interface Written {
+  readonly id: number;
+  /** The minute that it speaks of. */
+  readonly at: number;
+  readonly text: string;
+  readonly step: string | undefined;
+}
+
+/** Entries that say something to whoever reads the log. */
+function useWritten(entries: readonly Entry[], steps: readonly StepView[]): readonly Written[] {
+  const units = useUnits();
+  const told = useFigures();
+  return useMemo(() => {
+    const names = new Map(steps.map((s) => [s.ref, s.name]));
+    return standing(entries).flatMap(({ id, at, body }): Written[] => {
+      const text = entryWords(body, (quantity, value) => told(readingSaid(quantity, value, units)));
+      return text === undefined
+        ? []
+        : [{ id, at: Math.floor(at / 60_000), text, step: "step" in body && body.step ? names.get(body.step) : undefined }];
+    });
+  }, [entries, steps, units, told]);
+}
+
+/** Presses, the newest first as they were pressed, with what was written down between them by its minute. */
+function merged(lines: readonly LogLine[], written: readonly Written[]): (LogLine | Written)[] {
+  const left = [...written].sort((a, b) => b.at - a.at || b.id - a.id);
+  const all: (LogLine | Written)[] = [];
+  for (const line of lines) {
+    while (left[0] && left[0].at >= line.at) all.push(left.shift() as Written);
+    all.push(line);
+  }
+  return [...all, ...left];
+}
+
+function WrittenLine({ line, clock, onWithdraw }: { readonly line: Written } & Pick<RunLogProps, "clock" | "onWithdraw">) {
+  return (
+    <li className="grid grid-cols-[auto_1fr] items-center gap-x-3 border-t border-rule py-1 sm:grid-cols-[6.4rem_1fr_auto]">
+      <span className="clock text-[15px]">{clock.dayTime(line.at)}</span>
+      <span className="min-w-0 text-[16px] break-words">
+        {line.text} {line.step && <span className="text-[13.5px] text-quiet">{line.step}</span>}
+      </span>
+      {isSaved(line.id) && (
+        <button
+          type="button"
+          className={`${SMALL} max-sm:col-start-2 max-sm:justify-self-start`}
+          aria-label={`${LOG.undo}: ${line.text}`}
+          onClick={() => onWithdraw(line.id)}
+        >
+          {LOG.undo}
+        </button>
+      )}
+    </li>
   );
 }
 

@@ -26,6 +26,8 @@ interface CardProps {
   readonly findings: readonly FindingView[];
   readonly onKnown: (finding: FindingView) => void;
   readonly onPress: (kind: Press["kind"], inMinutes?: number) => void;
+  /** What is written down at the step. */
+  readonly children?: React.ReactNode;
 }
 
 /** What is to be looked at while a step runs; once its hour has come it stands out. */
@@ -55,7 +57,7 @@ function spreadOf(step: StepView): TimeSpread {
 }
 
 /** A step that runs: its cue large, since the cue and not the clock ends it. */
-export function RunningCard({ step, component, now, clock, busy, findings, onPress }: CardProps) {
+export function RunningCard({ step, component, now, clock, busy, findings, onPress, children }: CardProps) {
   const left = step.end - now;
   const looks = looksOf(step);
   const [answer, setAnswer] = useState<{ readonly remaining: Remaining; readonly now: number; readonly at: number }>();
@@ -148,12 +150,13 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
           {STEP_CARDS.undo}
         </button>
       </div>
+      {children}
     </article>
   );
 }
 
 /** A step that runs for hours with nobody's hands. */
-export function AloneRow({ step, component, now, clock, busy, findings, onPress }: CardProps) {
+export function AloneRow({ step, component, now, clock, busy, findings, onPress, children }: CardProps) {
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-t border-rule py-1.5" aria-label={STEP_CARDS.running(step.name)}>
       <span>
@@ -169,6 +172,7 @@ export function AloneRow({ step, component, now, clock, busy, findings, onPress 
       <button type="button" className="act min-h-[56px] px-5 text-[17px]" disabled={busy} onClick={() => onPress("ended")}>
         {STEP_CARDS.done}
       </button>
+      <div className="col-span-2">{children}</div>
     </li>
   );
 }

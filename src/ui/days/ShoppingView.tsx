@@ -2,6 +2,7 @@
 // The shopping list, trip by trip: the amount first, ticked at the thumb's side.
 import { useMemo } from "react";
 import { toast } from "sonner";
+import type { Entry } from "@/core/record/entries";
 import { lower } from "@/core/sentence";
 import type { ShoppingRow } from "@/core/sheets/shopping";
 import type { Trip } from "@/core/sheets/trips";
@@ -16,13 +17,16 @@ interface ShoppingViewProps {
   readonly offsets: Offsets;
   readonly orders: readonly ShoppingRow[];
   readonly trips: readonly Trip[];
+  readonly entries: readonly Entry[];
+  readonly clockMs: number;
 }
 
-const keyOf = (r: ShoppingRow) => `${r.section}|${r.ingredient}|${r.amount}`;
+/** The amount is no part of it: it is said in the units of whoever reads, and may still change. */
+const keyOf = (r: ShoppingRow) => `${r.section}|${r.ingredient}|${r.components.join(",")}`.slice(0, 280);
 
-export function ShoppingView({ slug, now, offsets, orders, trips }: ShoppingViewProps) {
+export function ShoppingView({ slug, now, offsets, orders, trips, entries, clockMs }: ShoppingViewProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
-  const { ticked, tick } = useTicks(`rondeau.bought.${slug}`);
+  const { ticked, tick, trouble } = useTicks(slug, "shopping", entries, clockMs);
   const things = trips.reduce((sum, t) => sum + t.rows.length, 0);
   const at = (minute: number) => clock.dateTime(minute);
   const copy = async () => {
@@ -55,6 +59,11 @@ export function ShoppingView({ slug, now, offsets, orders, trips }: ShoppingView
           </p>
         )}
       </header>
+      {trouble && (
+        <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
+          {trouble}
+        </p>
+      )}
       {orders.length > 0 && (
         <section aria-label={SHOPPING.orders} className="border-t-2 border-rim pt-2 pb-4">
           <h2 className="text-[20px]">{SHOPPING.orders}</h2>

@@ -54,7 +54,8 @@ export function UprightChart({ plan, clock, now, selected, focused, onSelect }: 
         <ul aria-label={UPRIGHT.steps}>
           {chart.rows.map(({ step, y, time }) => (
             <li key={step.ref} className={quiet(step.component) ? "opacity-45" : ""}>
-              {time && (
+              {/* Where now stands beside it, now is the one that is read. */}
+              {time && !(chart.now !== undefined && Math.abs(chart.now - y) < 16) && (
                 <span className="clock absolute left-1 text-[12px] leading-6" style={{ top: y - 12 }}>
                   {time}
                 </span>

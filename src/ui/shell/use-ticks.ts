@@ -1,21 +1,17 @@
-// What a cook has ticked off a list, kept in the browser so that a reload loses none.
-import { useEffect, useState } from "react";
+// What is ticked off a list: an entry of the record, so that a reload loses none and every device shows the same.
+import type { Entry } from "@/core/record/entries";
+import { ticksOf } from "@/core/record/entries";
+import { useEntries } from "./use-entries";
 
-/** @param place names the list; what was ticked there before is there again */
-export function useTicks(place: string): { readonly ticked: ReadonlySet<string>; readonly tick: (key: string) => void } {
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  useEffect(() => {
-    try {
-      setTicked(new Set(JSON.parse(localStorage.getItem(place) ?? "[]") as string[]));
-    } catch {
-      // What cannot be read is nothing.
-    }
-  }, [place]);
-  const tick = (key: string) => {
-    const next = new Set(ticked);
-    if (!next.delete(key)) next.add(key);
-    setTicked(next);
-    localStorage.setItem(place, JSON.stringify([...next]));
-  };
-  return { ticked, tick };
+interface Ticks {
+  readonly ticked: ReadonlySet<string>;
+  readonly tick: (key: string) => void;
+  readonly trouble: string | undefined;
+}
+
+/** @param list names the list within its dish; what was ticked there before is there again */
+export function useTicks(slug: string, list: string, stored: readonly Entry[], clockMs: number): Ticks {
+  const { entries, write, trouble } = useEntries(slug, stored, clockMs);
+  const ticked = ticksOf(entries, list);
+  return { ticked, trouble, tick: (item) => write({ kind: "tick", list, item, done: !ticked.has(item) }) };
 }

@@ -4,6 +4,8 @@ import { dishModel } from "@/core/dish/read-model";
 import { intervalsOfHours } from "@/core/time/calendar";
 import { union } from "@/core/time/interval";
 import { bedtimeOf, nightAfter } from "@/core/view/bedtime";
+import { nowMs } from "@/server/clock";
+import { loadEntries } from "@/server/entries";
 import { loadState } from "@/server/state";
 import { BedtimeView } from "@/ui/cook/BedtimeView";
 import { NoPlan } from "@/ui/shell/NoPlan";
@@ -30,5 +32,14 @@ export default async function BedtimePage({ params }: { params: Promise<{ dish: 
       </p>
     );
   const sleepOk = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.filter((s) => s.sleepOk).map((s) => s.ref))));
-  return <BedtimeView slug={state.slug} bedtime={bedtimeOf(state.plan, now, night, sleepOk)} offsets={state.offsets} now={now} />;
+  return (
+    <BedtimeView
+      slug={state.slug}
+      bedtime={bedtimeOf(state.plan, now, night, sleepOk)}
+      offsets={state.offsets}
+      now={now}
+      entries={(await loadEntries(state.slug)) ?? []}
+      clockMs={nowMs()}
+    />
+  );
 }

@@ -1,4 +1,6 @@
 import { notFound } from "next/navigation";
+import { nowMs } from "@/server/clock";
+import { loadEntries } from "@/server/entries";
 import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { CookView } from "@/ui/cook/CookView";
@@ -25,6 +27,8 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
         running={state.running}
         log={state.log}
         around={state.around}
+        entries={(await loadEntries(state.slug)) ?? []}
+        clockMs={nowMs()}
         findings={(await loadFindings(state.slug)) ?? []}
       />
     </>

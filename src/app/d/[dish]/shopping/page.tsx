@@ -2,7 +2,9 @@ import { notFound } from "next/navigation";
 import { ordersOf, shoppingTrips, usualShopHours } from "@/core/sheets/trips";
 import { WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
+import { nowMs } from "@/server/clock";
 import { readerConventions } from "@/server/conventions";
+import { loadEntries } from "@/server/entries";
 import { loadShopping } from "@/server/shopping";
 import { loadState } from "@/server/state";
 import { DaysNav } from "@/ui/days/DaysNav";
@@ -26,6 +28,8 @@ export default async function ShoppingPage({ params }: { params: Promise<{ dish:
         slug={state.slug}
         now={state.now}
         offsets={state.offsets}
+        entries={(await loadEntries(state.slug)) ?? []}
+        clockMs={nowMs()}
         orders={ordersOf(rows)}
         trips={shoppingTrips(
           rows,

@@ -1,0 +1,57 @@
+import "server-only";
+// Timers, readings, notes and ticks of a dish: written once each, and told to every open page.
+import { z } from "zod";
+import { type Entry, EntryBody } from "../core/record/entries";
+import { findDish } from "../db/queries/dishes";
+import { insertEntry, listEntries } from "../db/queries/entries";
+import { findOpenRun } from "../db/queries/runs";
+import { announce } from "./changes";
+import { nowMs } from "./clock";
+import { database } from "./database";
+
+const MOST_AT_ONCE = 200;
+
+export const NewEntries = z.object({
+  entries: z
+    .array(
+      z.object({
+        key: z.uuid(),
+        /** Milliseconds since it happened, by the clock of whoever sends it. */
+        ago: z
+          .number()
+          .int()
+          .min(0)
+          .max(30 * 86_400_000)
+          .default(0),
+        body: EntryBody,
+      }),
+    )
+    .min(1)
+    .max(MOST_AT_ONCE),
+});
+
+/** What a run, or a dish before its run, has been written down so far; undefined where there is no such dish. */
+export async function loadEntries(slug: string): Promise<Entry[] | undefined> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  return stored && listEntries(db, stored.id, (await findOpenRun(db, stored.id))?.id);
+}
+
+/**
+ * Writes entries down, all or none, and tells the open pages. What was sent before is passed over.
+ * @returns undefined where there is no such dish; else all that is written
+ */
+export async function writeEntries(slug: string, { entries }: z.output<typeof NewEntries>): Promise<Entry[] | undefined> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  if (!stored) return undefined;
+  const all = await db.transaction(async (tx) => {
+    const runId = (await findOpenRun(tx, stored.id))?.id;
+    const now = nowMs();
+    for (const { key, ago, body } of entries)
+      await insertEntry(tx, { dishId: stored.id, runId, key, at: new Date(now - ago), body, recordedAt: new Date(now) });
+    return listEntries(tx, stored.id, runId);
+  });
+  announce(slug, "log");
+  return all;
+}
