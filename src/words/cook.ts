@@ -11,6 +11,8 @@ const DID: Readonly<Record<LogLine["kind"], string>> = {
   withdrawn: "Undone",
   "put-down": "Paused",
   "taken-up": "Resumed",
+  skipped: "Left out",
+  void: "To be done again",
 };
 
 /** What one line of the log says was done. */

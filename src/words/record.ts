@@ -31,7 +31,8 @@ const MEANING: readonly (readonly [RegExp, string])[] = [
   [/\b(stir|scrape)/i, "Stir it now, and feel the bottom for anything that has caught."],
   [/\b(fold|stretch|knock)/i, "Fold it now and keep to the later rounds."],
   [/\b(feed|top up|add|refill)/i, "Do it now and check the level."],
-  [/\b(skim|baste|glaze|spritz|mop|brush|degas|burp)/i, "It does not matter once. Do it now."],
+  [/\b(press|push|let the gas out|burp)/i, "Do it now: what stands above the brine can spoil, so look at the surface first."],
+  [/\b(skim|baste|glaze|spritz|mop|brush|degas)/i, "It does not matter once. Do it now."],
 ];
 /** @example missedMeans("turn the pieces") // "Turn it now: one side has had longer, so look at it first." */
 export const missedMeans = (what: string): string =>
@@ -48,6 +49,8 @@ export const WRITE_DOWN = {
   newCount: "What do you count?",
   note: "Note",
   used: "Used",
+  planned: (name: string, amount: string) => `${name}, ${amount} planned`,
+  wasUsed: (name: string, amount: string, planned: string) => `${name}, ${amount} used instead of ${planned}`,
   usedInstead: (name: string) => `${name}: amount used`,
   save: "Save",
   newestFirst: "Readings, the newest first",

@@ -25,6 +25,7 @@ import type { Diagnosis } from "../core/planner/explain";
 import type { Repair } from "../core/planner/explain/repairs";
 import { Mover } from "../core/planner/move";
 import { type Choice, type Reach, reachOf } from "../core/planner/reach";
+import { type Told, withTold } from "../core/planner/told";
 import { defaultPlan } from "../core/rehearse/default-plan";
 import type { Conflict } from "../core/sheets/conflict";
 import { Zone } from "../core/time/zone";
@@ -75,6 +76,8 @@ const ROUNDS_NEAR = 80;
 const ROUNDS_AFRESH = 320;
 /** Why there is none and what would help is looked for so long at most. */
 const EXPLAINING_MS = 10_000;
+/** As long as somebody with wet hands waits for one of three. */
+const WAY_MS = 6_000;
 const MOST_REACHING_ROUNDS = 40;
 
 export class PlanDesk {
@@ -151,6 +154,27 @@ export class PlanDesk {
         words?.({ ...refused(sofar), looking: true }),
       ),
     );
+  }
+
+  /**
+   * One of several ways on from something that happened: as near the plan in force as can be found soon, and no looking for why there is none.
+   * @param told what would be written into the log with it
+   */
+  way(change: readonly PatchOperation[], told: readonly Told[]): Tried {
+    const document = this.#patched(change);
+    if (typeof document === "string") return { status: "unfit", because: document };
+    const dish = dishModel(document);
+    const began = Date.now();
+    const log = withTold(this.#log, told);
+    const planned = planDish(dish, {
+      now: this.#now,
+      log,
+      previous: this.#plan,
+      rounds: ROUNDS_NEAR,
+      stop: () => Date.now() - began > WAY_MS,
+    });
+    if (planned.status === "feasible") return this.#ready(change, dish, planned.plan, log);
+    return { status: "unfit", because: planned.proved ? "" : "It was not found out in time whether there is one." };
   }
 
   /** Ways to make a heavy place lighter, each tried. */
@@ -249,13 +273,13 @@ export class PlanDesk {
     }
   }
 
-  #ready(change: readonly PatchOperation[], dish: Dish, plan: Plan): Extract<Tried, { status: "ready" }> {
-    const rehearsed = rehearse(dish, plan, this.#log);
+  #ready(change: readonly PatchOperation[], dish: Dish, plan: Plan, log = this.#log): Extract<Tried, { status: "ready" }> {
+    const rehearsed = rehearse(dish, plan, log);
     return {
       status: "ready",
       change,
       file: { ...planToFile(plan, dish.zone), rehearsed },
-      view: this.#view(dish, plan),
+      view: planView(dish, plan, log.events),
       rehearsed,
     };
   }

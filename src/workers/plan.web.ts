@@ -16,6 +16,7 @@ const shell = {
   drag: (...args: Parameters<PlanDesk["drag"]>) => open().drag(...args),
   settle: (...args: Parameters<PlanDesk["settle"]>) => open().settle(...args),
   try: (...args: Parameters<PlanDesk["try"]>) => open().try(...args),
+  way: (...args: Parameters<PlanDesk["way"]>) => open().way(...args),
   ease: (...args: Parameters<PlanDesk["ease"]>) => open().ease(...args),
   reach: () => open().reach(),
   sure: (...args: Parameters<PlanDesk["sure"]>) => open().sure(...args),

@@ -3,7 +3,7 @@
 import { z } from "zod";
 import type { Log, LogEvent } from "../planner/log";
 
-export const RunEventKind = z.enum(["started", "ended", "estimate", "withdrawn", "put-down", "taken-up"]);
+export const RunEventKind = z.enum(["started", "ended", "estimate", "withdrawn", "put-down", "taken-up", "skipped", "void"]);
 export type RunEventKind = z.output<typeof RunEventKind>;
 
 /** `at` in the planner's minutes: the moment that the event speaks of, which for an estimate lies ahead. */
@@ -37,13 +37,21 @@ export function standingEvents(events: readonly RunEvent[]): RunEvent[] {
 /**
  * Where each step that has been touched stands, from the events in their order.
  *
- * `ended` without `started` starts and ends at once; `withdrawn` takes back an event that still stands.
+ * `ended` without `started` starts and ends at once; `withdrawn` takes back an event that still stands. `void` is for a step that will be done
+ * again: what was pressed of it before stays in the log and counts no more. `skipped` leaves it out from then on.
  */
 export function progressOf(events: readonly RunEvent[]): Progress {
   const byStep = new Map<string, RunEvent[]>();
   for (const event of standingEvents(events)) byStep.set(event.step, [...(byStep.get(event.step) ?? []), event]);
   const progress = new Map<string, LogEvent>();
-  for (const [step, list] of byStep) {
+  for (const [step, all] of byStep) {
+    const list = all.slice(all.findLastIndex((e) => e.kind === "void") + 1);
+    const skipped = list.findLast((e) => e.kind === "skipped");
+    if (skipped) {
+      const began = list.find((e) => e.kind === "started")?.at ?? skipped.at;
+      progress.set(step, { step, started: began, ended: Math.max(began, skipped.at), estimate: undefined, skipped: true });
+      continue;
+    }
     const started = list.find((e) => e.kind === "started");
     const ended = list.findLast((e) => e.kind === "ended");
     const estimate = list.findLast((e) => e.kind === "estimate");

@@ -1,3 +1,8 @@
+-- A step may be left out, or be marked to be done again; the log keeps what was pressed of it before.
+alter table run_event drop constraint run_event_kind;
+alter table run_event add constraint run_event_kind
+  check (kind in ('started', 'ended', 'estimate', 'put-down', 'taken-up', 'withdrawn', 'skipped', 'void'));
+
 -- What is written down beside the presses of a run: timers, readings, rounds, counts, notes, amounts as used, what was handed over or ticked off.
 -- None of it moves the plan by itself, so it has a log of its own. A dish has entries before its run too: a list that is ticked off while shopping.
 

@@ -13,7 +13,7 @@ import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import { BEDTIME } from "@/words/bedtime";
 import { COOK_VIEW, LOG, PLAN } from "@/words/cook";
-import { TIMERS } from "@/words/record";
+import { CHANGED } from "@/words/something-changed";
 import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
 import { ask, reason } from "../shell/ask";
@@ -31,7 +31,7 @@ import { ReadyToStart } from "./ReadyToStart";
 import { RoundsCard } from "./RoundsCard";
 import { RunLog } from "./RunLog";
 import { AloneRow, CheckCard, DueCard, RunningCard } from "./StepCards";
-import { Timers } from "./Timers";
+import { NewTimer, Timers } from "./Timers";
 import { useMoves, useWakeLock, useWho } from "./use-cook";
 import { WriteDown } from "./WriteDown";
 
@@ -285,6 +285,7 @@ export function CookView({
                   </ul>
                 </div>
               )}
+              <Timers entries={entries} write={writeDown} clockMs={clockMs} stepName={stepName} />
               <RoundsCard steps={agenda.running} entries={entries} now={now} clock={clock} write={writeDown} />
               {/* What is at hand says its checks itself. */}
               {stepsToCheck(plan, now, findings)
@@ -327,8 +328,7 @@ export function CookView({
                   </li>
                 ))}
               </ol>
-              <h2 className="caps mt-6 mb-1 font-sans font-normal">{TIMERS.title}</h2>
-              <Timers entries={entries} write={writeDown} clockMs={clockMs} stepName={stepName} />
+              <NewTimer write={writeDown} />
               <RunLog
                 lines={log}
                 entries={entries}
@@ -358,6 +358,13 @@ export function CookView({
               )}
               {!served && (
                 <p className="mt-4 border-t border-rule pt-2">
+                  <Link href={`/d/${slug}/changed`} className="link inline-flex min-h-[44px] items-center text-[16px]">
+                    {CHANGED.open}
+                  </Link>
+                </p>
+              )}
+              {!served && (
+                <p className="border-t border-rule pt-2">
                   <Link href={`/d/${slug}/bedtime`} className="link inline-flex min-h-[44px] items-center text-[16px]">
                     {BEDTIME.open}
                   </Link>

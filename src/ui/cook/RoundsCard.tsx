@@ -25,7 +25,7 @@ export function RoundsCard({ steps, entries, now, clock, write }: RoundsCardProp
         {due.map((round) => (
           <li key={`${round.step.ref} ${round.what}`} className="flex items-center gap-3 border-t border-rule py-1.5 first:border-0">
             <span className="min-w-0 flex-1">
-              <span className="text-[20px] font-medium">{round.what}</span>{" "}
+              <span className="text-[20px] font-medium first-letter:uppercase inline-block">{round.what}</span>{" "}
               <span className="text-[14px] text-quiet">
                 {round.step.name}, {ROUNDS.since(clock.near(round.at, now))}
               </span>

@@ -25,6 +25,7 @@ export function Timers({ entries, write, clockMs, stepName }: TimersProps) {
   const timers = timersOf(entries);
   const rung = timers.filter((t) => t.ends <= now);
   useRinging(rung, now, (t) => t.name || stepName(t.step ?? "") || TIMERS.unnamed);
+  if (timers.length === 0) return null;
   return (
     <section aria-label={TIMERS.title} className="mb-4">
       <ul aria-live="polite">
@@ -32,7 +33,6 @@ export function Timers({ entries, write, clockMs, stepName }: TimersProps) {
           <TimerRow key={t.id} timer={t} now={now} write={write} />
         ))}
       </ul>
-      <NewTimer write={write} />
     </section>
   );
 }
@@ -90,12 +90,13 @@ function TimerRow({ timer, now, write }: { readonly timer: Timer; readonly now: 
   );
 }
 
-function NewTimer({ write }: { readonly write: TimersProps["write"] }) {
+/** Sets a timer by one line: a length and what it is for. */
+export function NewTimer({ write }: { readonly write: TimersProps["write"] }) {
   const [text, setText] = useState("");
   const [wrong, setWrong] = useState(false);
   return (
     <form
-      className="flex flex-wrap items-end gap-2 border-t border-rule pt-2"
+      className="mt-6 flex flex-wrap items-end gap-2 border-t border-rule pt-2"
       onSubmit={(event) => {
         event.preventDefault();
         const read = readTimer(text);

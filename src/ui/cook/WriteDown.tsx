@@ -220,7 +220,7 @@ function AmountsUsed({ step, entries, write }: Part) {
             }}
           >
             <label className="min-w-0 flex-1 text-[14px] text-quiet">
-              {i.name}, {used.get(i.name) ?? i.amount}
+              {used.has(i.name) ? WRITE_DOWN.wasUsed(i.name, used.get(i.name) ?? "", i.amount) : WRITE_DOWN.planned(i.name, i.amount)}
               <input
                 className={FIELD}
                 aria-label={WRITE_DOWN.usedInstead(i.name)}

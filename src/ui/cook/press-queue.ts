@@ -5,7 +5,7 @@ import { ask } from "../shell/ask";
 
 export interface Press {
   readonly key: string;
-  readonly kind: "started" | "ended" | "estimate" | "withdrawn" | "put-down" | "taken-up";
+  readonly kind: "started" | "ended" | "estimate" | "withdrawn" | "put-down" | "taken-up" | "skipped" | "void";
   readonly step: string;
   readonly inMinutes: number;
   /** Of a withdrawal: which entry of the log. */

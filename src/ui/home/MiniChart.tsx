@@ -2,10 +2,10 @@ import type { MiniRoute } from "@/core/view/mini-route";
 import { colourOf } from "../route-chart/colours";
 
 /** The plan of a dish as a small route chart. What it shows is said in words beside it. */
-export function MiniChart({ mini }: { readonly mini: MiniRoute }) {
+export function MiniChart({ mini, wide }: { readonly mini: MiniRoute; readonly wide?: boolean }) {
   const { width, height, lines, days, nights, serve, now } = mini;
   return (
-    <svg viewBox={`0 0 ${width} ${height + 15}`} className="block h-auto w-full max-w-[420px]" aria-hidden="true">
+    <svg viewBox={`0 0 ${width} ${height + 15}`} className={`block h-auto w-full ${wide ? "" : "max-w-[420px]"}`} aria-hidden="true">
       {nights.map(([x0, x1]) => (
         <rect key={x0} x={x0} y={0} width={x1 - x0} height={height} fill="var(--night-wash)" />
       ))}

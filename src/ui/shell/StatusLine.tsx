@@ -22,7 +22,13 @@ interface StatusLineProps {
 }
 
 /** Pages that hang under one of the four. */
-const BELONGS: Readonly<Record<string, string>> = { labels: "days", shopping: "days", bedtime: "cook" };
+const BELONGS: Readonly<Record<string, string>> = {
+  labels: "days",
+  shopping: "days",
+  bedtime: "cook",
+  changed: "cook",
+  "last-hour": "cook",
+};
 
 const VIEWS = [
   ["dish", STATUS_LINE.recipe],

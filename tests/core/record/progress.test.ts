@@ -30,6 +30,32 @@ describe("progress", () => {
   });
 });
 
+describe("left out, and done again", () => {
+  test("what is skipped takes no time from then on, whether it had begun or not", () => {
+    expect(progressOf(events(["skipped", "a.b", 40])).get("a.b")).toMatchObject({ started: 40, ended: 40, skipped: true });
+    expect(progressOf(events(["started", "a.b", 10], ["skipped", "a.b", 40])).get("a.b")).toMatchObject({
+      started: 10,
+      ended: 40,
+      skipped: true,
+    });
+  });
+  test("what is done again has not begun, until it begins anew; its log keeps the first time", () => {
+    const log = events(["started", "a.b", 10], ["ended", "a.b", 30], ["void", "a.b", 50]);
+    expect(progressOf(log).has("a.b")).toBe(false);
+    expect(
+      progressOf(events(["started", "a.b", 10], ["ended", "a.b", 30], ["void", "a.b", 50], ["started", "a.b", 60])).get("a.b"),
+    ).toMatchObject({
+      started: 60,
+      ended: undefined,
+    });
+    expect(standingEvents(log)).toHaveLength(3);
+  });
+  test("both are undone like any press", () => {
+    const undone = events(["started", "a.b", 10], ["ended", "a.b", 30], ["void", "a.b", 50], ["withdrawn", "a.b", 51]);
+    expect(progressOf(undone).get("a.b")).toMatchObject({ started: 10, ended: 30 });
+  });
+});
+
 describe("what is hot by the plan", () => {
   const dish = demoDish("harvest-lunch");
   const found = planDish(dish, { rounds: 5 });
