@@ -20,6 +20,17 @@ const MOST_DAYS_TOLD = 3;
 /** Shifts of a few minutes are nobody's matter. */
 const WORTH_TELLING = 10;
 
+/** What is still to come of a plan: what is done stands the same in both and is nobody's gain. */
+export function stillAhead(plan: PlanView, now: number): PlanView {
+  const steps = plan.steps
+    .filter((s) => s.state !== "done")
+    .map((s) => ({
+      ...s,
+      hands: s.hands.flatMap((h) => (h.to > now ? [{ ...h, from: Math.max(h.from, now) }] : [])),
+    }));
+  return { ...plan, begins: Math.max(plan.begins, now), steps, waits: plan.waits.filter((w) => w.to > now) };
+}
+
 /** What a cook would want to be told before taking the second plan for the first. */
 export function comparePlans(before: PlanView, after: PlanView, clock: WallClock): Comparison {
   const was = new Map(before.steps.map((s) => [s.ref, s]));

@@ -25,6 +25,8 @@ const TEXTS = new Set([
   "label",
   "stepName",
   "ingredient",
+  "more",
+  "each",
 ]);
 
 /** What an amount beside it is of. */
@@ -41,7 +43,7 @@ export function spokenTexts<T>(value: T, c: Conventions): T {
     if (Array.isArray(inner)) return inner.map((v) => told(v, key));
     if (typeof inner !== "object" || inner === null) return inner;
     const keepsGrams = isWeighedInGrams(nameOf(inner));
-    return Object.fromEntries(Object.entries(inner).map(([k, v]) => [k, k === "amount" && keepsGrams ? v : told(v, k)]));
+    return Object.fromEntries(Object.entries(inner).map(([k, v]) => [k, (k === "amount" || k === "each") && keepsGrams ? v : told(v, k)]));
   };
   return told(value, "") as T;
 }

@@ -13,6 +13,7 @@ import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import { BEDTIME } from "@/words/bedtime";
 import { COOK_VIEW, LOG, PLAN } from "@/words/cook";
+import { LAST_HOUR } from "@/words/last-hour";
 import { CHANGED } from "@/words/something-changed";
 import { FindingCard } from "../safety/FindingCard";
 import { useSafety } from "../safety/use-safety";
@@ -51,6 +52,12 @@ interface CookViewProps {
   /** What else could be done about what the plan cannot keep. */
   readonly around?: Pick<Conflict, "answer" | "repairs"> | undefined;
 }
+
+const MORE_PAGES = [
+  ["changed", CHANGED.open],
+  ["bedtime", BEDTIME.open],
+  ["last-hour", LAST_HOUR.open],
+] as const;
 
 /** What now, what next, for somebody with wet hands. */
 export function CookView({
@@ -357,17 +364,12 @@ export function CookView({
                 </p>
               )}
               {!served && (
-                <p className="mt-4 border-t border-rule pt-2">
-                  <Link href={`/d/${slug}/changed`} className="link inline-flex min-h-[44px] items-center text-[16px]">
-                    {CHANGED.open}
-                  </Link>
-                </p>
-              )}
-              {!served && (
-                <p className="border-t border-rule pt-2">
-                  <Link href={`/d/${slug}/bedtime`} className="link inline-flex min-h-[44px] items-center text-[16px]">
-                    {BEDTIME.open}
-                  </Link>
+                <p className="mt-4 flex flex-wrap gap-x-6 border-t border-rule pt-2">
+                  {MORE_PAGES.map(([page, text]) => (
+                    <Link key={page} href={`/d/${slug}/${page}`} className="link inline-flex min-h-[56px] items-center text-[16px]">
+                      {text}
+                    </Link>
+                  ))}
                 </p>
               )}
               {!served && (

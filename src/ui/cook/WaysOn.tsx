@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import { comparePlans } from "@/core/sheets/differences";
+import { comparePlans, stillAhead } from "@/core/sheets/differences";
 import type { Way } from "@/core/sheets/something-changed";
 import { standsUntil } from "@/core/sheets/stands-until";
 import type { WallClock } from "@/core/time/wall-clock";
@@ -31,6 +31,7 @@ export function WaysOn(props: WaysOnProps) {
   const [trouble, setTrouble] = useState<string>();
   const choose = useChoice(props, setChoosing, setTrouble);
   const none = ways.length > 0 && ways.every((w) => tried.has(w.key) && tried.get(w.key)?.status !== "ready");
+  const best = ways.find((w) => tried.get(w.key)?.status === "ready");
   const keeping = happened.mishap.kind === "late" ? standsUntil(plan, now) : [];
   return (
     <div aria-live="polite">
@@ -42,15 +43,20 @@ export function WaysOn(props: WaysOnProps) {
       {keeping.length > 0 && (
         <section aria-label={CHANGED.keeps} className="border-b border-rule py-2 text-[15px]">
           <h2 className="caps font-sans font-normal">{CHANGED.keeps}</h2>
-          <p>{keeping.map((k) => CHANGED.keepsUntil(k.name, clock.dayTime(k.until))).join("; ")}</p>
+          <p>
+            {keeping
+              .slice(0, MOST_KEEPING)
+              .map((k) => CHANGED.keepsUntil(k.name, clock.fromNow(k.until, now)))
+              .join("; ")}
+          </p>
         </section>
       )}
       {none && <p className="py-3 text-[16px]">{CHANGED.allFail}</p>}
-      {ways.map((way, i) => (
+      {ways.map((way) => (
         <WayRow
           key={way.key}
           way={way}
-          first={i === 0}
+          first={way === best}
           tried={tried.get(way.key)}
           choosing={choosing}
           onChoose={() => void choose(way, tried.get(way.key))}
@@ -70,6 +76,7 @@ interface WayRowProps extends Pick<WaysOnProps, "plan" | "clock" | "now"> {
 }
 
 const MOST_COSTS = 2;
+const MOST_KEEPING = 6;
 
 function WayRow({ way, first, tried, choosing, onChoose, plan, clock, now }: WayRowProps) {
   return (
@@ -84,7 +91,7 @@ function WayRow({ way, first, tried, choosing, onChoose, plan, clock, now }: Way
         )}
         {tried?.status === "ready" && (
           <>
-            <Costs plan={plan} tried={tried} clock={clock} />
+            <Costs plan={plan} tried={tried} clock={clock} now={now} />
             <button
               type="button"
               className="act mt-2 min-h-[56px] px-5 text-[17px]"
@@ -102,8 +109,13 @@ function WayRow({ way, first, tried, choosing, onChoose, plan, clock, now }: Way
   );
 }
 
-function Costs({ plan, tried, clock }: Pick<WayRowProps, "plan" | "clock"> & { readonly tried: Extract<Tried, { status: "ready" }> }) {
-  const { differences, moved } = comparePlans(plan, tried.view, clock);
+function Costs({
+  plan,
+  tried,
+  clock,
+  now,
+}: Pick<WayRowProps, "plan" | "clock" | "now"> & { readonly tried: Extract<Tried, { status: "ready" }> }) {
+  const { differences, moved } = comparePlans(stillAhead(plan, now), stillAhead(tried.view, now), clock);
   const costs = differences.filter((d) => d.kind !== "moves" && d.kind !== "serving" && d.kind !== "lead").slice(0, MOST_COSTS);
   const rows: readonly (readonly [string, string])[] = [
     [CHANGED.table, `${clock.dayTime(tried.view.serveAt)}${tried.view.serveAt === plan.serveAt ? `, ${CHANGED.asPlanned}` : ""}`],
