@@ -34,6 +34,7 @@ const VIEWS = [
   "/d/harvest-lunch/shopping",
   "/d/harvest-lunch/cook",
   "/d/harvest-lunch/bedtime",
+  "/d/harvest-lunch/last-hour",
   "/kitchen?dish=harvest-lunch",
   "/settings",
 ];
@@ -170,6 +171,7 @@ test.describe("on a phone", () => {
       "/d/harvest-lunch/shopping",
       "/d/harvest-lunch/cook",
       "/d/harvest-lunch/bedtime",
+      "/d/harvest-lunch/last-hour",
       "/d/harvest-lunch/dish?c=jelly",
       "/d/harvest-lunch/dish?c=pork&bench=curing-salt",
       "/d/harvest-lunch/dish/questions",

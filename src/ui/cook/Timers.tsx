@@ -133,6 +133,8 @@ export function NewTimer({ write }: { readonly write: TimersProps["write"] }) {
   );
 }
 
+const COUNTED = /^\(\d+\) /;
+
 /** Sounds and notices as a timer rings, again until it is answered, and how many have rung in the page's title. */
 function useRinging(rung: readonly Timer[], now: number, nameOf: (timer: Timer) => string): void {
   const called = useRef(new Map<string, number>());
@@ -144,11 +146,17 @@ function useRinging(rung: readonly Timer[], now: number, nameOf: (timer: Timer) 
     notice(due.map(nameOf).join("; "));
   }, [rung, now, nameOf]);
   const count = rung.length;
+  // Every second anew: the title is also written when the page is drawn from the server.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the second is what it follows
   useEffect(() => {
-    const plain = document.title.replace(/^\(\d+\) /, "");
-    document.title = count ? `(${count}) ${plain}` : plain;
-    return () => {
-      document.title = document.title.replace(/^\(\d+\) /, "");
-    };
-  }, [count]);
+    const plain = document.title.replace(COUNTED, "");
+    const wanted = count ? `(${count}) ${plain}` : plain;
+    if (document.title !== wanted) document.title = wanted;
+  }, [count, now]);
+  useEffect(
+    () => () => {
+      document.title = document.title.replace(COUNTED, "");
+    },
+    [],
+  );
 }
