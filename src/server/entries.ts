@@ -4,6 +4,7 @@ import { z } from "zod";
 import { type Entry, EntryBody } from "../core/record/entries";
 import { findDish } from "../db/queries/dishes";
 import { insertEntry, listEntries } from "../db/queries/entries";
+import { findRun } from "../db/queries/notebook";
 import { findOpenRun } from "../db/queries/runs";
 import { announce } from "./changes";
 import { nowMs } from "./clock";
@@ -12,6 +13,8 @@ import { database } from "./database";
 const MOST_AT_ONCE = 200;
 
 export const NewEntries = z.object({
+  /** A run of the dish that is over: what is said of it afterwards. Without it, the one that is open. */
+  run: z.uuid().optional(),
   entries: z
     .array(
       z.object({
@@ -39,14 +42,15 @@ export async function loadEntries(slug: string): Promise<Entry[] | undefined> {
 
 /**
  * Writes entries down, all or none, and tells the open pages. What was sent before is passed over.
- * @returns undefined where there is no such dish; else all that is written
+ * @returns undefined where there is no such dish, or no such run of it; else all that is written
  */
-export async function writeEntries(slug: string, { entries }: z.output<typeof NewEntries>): Promise<Entry[] | undefined> {
+export async function writeEntries(slug: string, { entries, run }: z.output<typeof NewEntries>): Promise<Entry[] | undefined> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return undefined;
+  if (run !== undefined && (await findRun(db, run))?.dishId !== stored.id) return undefined;
   const all = await db.transaction(async (tx) => {
-    const runId = (await findOpenRun(tx, stored.id))?.id;
+    const runId = run ?? (await findOpenRun(tx, stored.id))?.id;
     const now = nowMs();
     for (const { key, ago, body } of entries)
       await insertEntry(tx, { dishId: stored.id, runId, key, at: new Date(now - ago), body, recordedAt: new Date(now) });

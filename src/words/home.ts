@@ -4,6 +4,7 @@ export const NAV = {
   house: "Pages",
   toHome: "Rondeau: Home",
   home: "Home",
+  notebook: "Notebook",
   kitchen: "Kitchen",
   bench: "Bench",
   settings: "Settings",

@@ -1,5 +1,5 @@
 // What is written down while cooking: timers, rounds, readings, counts, notes, amounts as used.
-import type { EntryBody, ReadingQuantity } from "../core/record/entries";
+import type { EntryBody, ReadingQuantity, Verdict } from "../core/record/entries";
 
 export const TIMERS = {
   title: "Timers",
@@ -66,6 +66,9 @@ export const WRITE_DOWN = {
   use: "Plan with this",
 } as const;
 
+/** What is said of a component once it has been eaten. */
+export const VERDICT = { again: "Again", change: "Change", drop: "Drop" } satisfies Record<Verdict, string>;
+
 /** What one entry says in the log. @param value a reading as its reader says it */
 export function entryWords(body: EntryBody, value: (quantity: ReadingQuantity, value: number) => string): string | undefined {
   switch (body.kind) {
@@ -79,6 +82,8 @@ export function entryWords(body: EntryBody, value: (quantity: ReadingQuantity, v
       return `Note: ${body.text}`;
     case "amount":
       return `Used ${body.amount} of ${body.ingredient}${body.instead ? ` instead of ${body.instead}` : ""}`;
+    case "verdict":
+      return `${VERDICT[body.verdict]}: ${body.text || body.component}`;
     case "timer":
       return `Timer set: ${body.name}`;
     default:

@@ -17,6 +17,9 @@ export const QUANTITIES = {
 } as const;
 export type ReadingQuantity = keyof typeof QUANTITIES;
 
+export const VERDICTS = ["again", "change", "drop"] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
 const Reading = z
   .object({
     kind: z.literal("reading"),
@@ -61,11 +64,24 @@ export const EntryBody = z.union([
   z.object({ kind: z.literal("tally"), step, name: text(80), add: z.number().int().min(-1000).max(1000) }),
   z.object({ kind: z.literal("note"), step: step.optional(), text: text(2000) }),
   z.object({ kind: z.literal("amount"), step, ingredient: text(200), amount: text(60), instead: text(60).optional() }),
+  /** After a run: whether a component is made like that again, is changed, or is left. */
+  z.object({ kind: z.literal("verdict"), component: text(80), verdict: z.enum(VERDICTS), text: z.string().trim().max(600).optional() }),
   z.object({ kind: z.literal("tick"), list: text(60), item: text(300), done: z.boolean() }),
   z.object({ kind: z.literal("withdrawn"), of: z.number().int().min(1) }),
 ]);
 export type EntryBody = z.output<typeof EntryBody>;
-export const ENTRY_KINDS = ["timer", "timer-answer", "reading", "round", "tally", "note", "amount", "tick", "withdrawn"] as const;
+export const ENTRY_KINDS = [
+  "timer",
+  "timer-answer",
+  "reading",
+  "round",
+  "tally",
+  "note",
+  "amount",
+  "verdict",
+  "tick",
+  "withdrawn",
+] as const;
 
 export interface Entry {
   /** Rises with each entry that is written. */
@@ -160,4 +176,12 @@ export function amountsUsed(entries: readonly Entry[], of: string): ReadonlyMap<
   const used = new Map<string, string>();
   for (const { body } of standing(entries).filter(isOf("amount"))) if (body.step === of) used.set(body.ingredient, body.amount);
   return used;
+}
+
+/** The newest verdict on each component. */
+export function verdictsOf(entries: readonly Entry[]): ReadonlyMap<string, { readonly verdict: Verdict; readonly text: string }> {
+  const found = new Map<string, { verdict: Verdict; text: string }>();
+  for (const { body } of standing(entries).filter(isOf("verdict")))
+    found.set(body.component, { verdict: body.verdict, text: body.text ?? "" });
+  return found;
 }

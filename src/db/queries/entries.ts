@@ -51,3 +51,23 @@ export async function insertEntry(db: Queryable, { dishId, runId, key, at, body,
   );
   return rows.length > 0;
 }
+
+/** Entries of one run, in their order. */
+export async function listRunEntries(db: Queryable, runId: string): Promise<Entry[]> {
+  return StoredEntry.array().parse(
+    await db.query("select id::float8 as id, at, kind, step, data from record_entry where run_id = $1 order by record_entry.id", [runId]),
+  );
+}
+
+/** Notes at steps in the newest run of a dish that has ended. */
+export async function listLastNotes(db: Queryable, dishId: string): Promise<Entry[]> {
+  return StoredEntry.array().parse(
+    await db.query(
+      `select id::float8 as id, at, kind, step, data from record_entry
+        where kind in ('note', 'withdrawn')
+          and run_id = (select id from run where dish_id = $1 and ended_at is not null order by ended_at desc, id limit 1)
+        order by record_entry.id`,
+      [dishId],
+    ),
+  );
+}

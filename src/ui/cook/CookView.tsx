@@ -49,6 +49,8 @@ interface CookViewProps {
   readonly entries: readonly Entry[];
   /** The server's clock in milliseconds, for timers. */
   readonly clockMs: number;
+  /** What was noted at each step the last time. */
+  readonly lastNotes?: Readonly<Record<string, readonly string[]>>;
   /** What else could be done about what the plan cannot keep. */
   readonly around?: Pick<Conflict, "answer" | "repairs"> | undefined;
 }
@@ -71,6 +73,7 @@ export function CookView({
   log,
   entries: stored,
   clockMs,
+  lastNotes = {},
   around,
 }: CookViewProps) {
   const router = useRouter();
@@ -177,6 +180,7 @@ export function CookView({
     findings: findings.filter((f) => f.step === step.ref),
     onKnown: safety.known,
     onPress: (kind: Press["kind"], minutes?: number) => press(kind, step, minutes),
+    lastNotes: lastNotes[step.ref] ?? [],
     children: (
       <WriteDown
         step={step}

@@ -8,7 +8,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { CHANGED } from "@/words/something-changed";
 import { Choice } from "../shell/Choice";
-import type { Happened } from "./SomethingChanged";
+import type { Happened } from "./happened";
 
 interface MishapFormProps {
   readonly document: DishFile;

@@ -1,17 +1,15 @@
 "use client";
 // The log of the run: who did what, when. Every line can be undone, its minute corrected, and what was forgotten added.
-import { useMemo, useState } from "react";
-import { type Entry, standing } from "@/core/record/entries";
+import { useState } from "react";
+import type { Entry } from "@/core/record/entries";
 import type { LogLine } from "@/core/record/log-lines";
 import { readTimeOfDay } from "@/core/spoken/typed-moment";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { StepView } from "@/core/view/plan-view";
 import { didWhat, LOG } from "@/words/cook";
-import { entryWords } from "@/words/record";
 import { Choice } from "../shell/Choice";
-import { useFigures, useUnits } from "../shell/conventions";
 import { isSaved } from "../shell/use-entries";
-import { readingSaid } from "./WriteDown";
+import { merged, useWritten, type Written } from "./written";
 
 interface RunLogProps {
   readonly lines: readonly LogLine[];
@@ -109,40 +107,6 @@ function PressLine({ line, clock, now, correcting, onCorrecting, onUndo, onCorre
       )}
     </li>
   );
-}
-
-interface Written {
-  readonly id: number;
-  /** The minute that it speaks of. */
-  readonly at: number;
-  readonly text: string;
-  readonly step: string | undefined;
-}
-
-/** Entries that say something to whoever reads the log. */
-function useWritten(entries: readonly Entry[], steps: readonly StepView[]): readonly Written[] {
-  const units = useUnits();
-  const told = useFigures();
-  return useMemo(() => {
-    const names = new Map(steps.map((s) => [s.ref, s.name]));
-    return standing(entries).flatMap(({ id, at, body }): Written[] => {
-      const text = entryWords(body, (quantity, value) => told(readingSaid(quantity, value, units)));
-      return text === undefined
-        ? []
-        : [{ id, at: Math.floor(at / 60_000), text, step: "step" in body && body.step ? names.get(body.step) : undefined }];
-    });
-  }, [entries, steps, units, told]);
-}
-
-/** Presses, the newest first as they were pressed, with what was written down between them by its minute. */
-function merged(lines: readonly LogLine[], written: readonly Written[]): (LogLine | Written)[] {
-  const left = [...written].sort((a, b) => b.at - a.at || b.id - a.id);
-  const all: (LogLine | Written)[] = [];
-  for (const line of lines) {
-    while (left[0] && left[0].at >= line.at) all.push(left.shift() as Written);
-    all.push(line);
-  }
-  return [...all, ...left];
 }
 
 function WrittenLine({ line, clock, onWithdraw }: { readonly line: Written } & Pick<RunLogProps, "clock" | "onWithdraw">) {

@@ -2,35 +2,16 @@
 // Something has happened that the plan did not know: what, which, and then at most three ways on, each planned before it can be chosen.
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import type { DishFile } from "@/core/dish/schema";
-import { type Mishap, type Way, waysOn } from "@/core/sheets/something-changed";
-import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import { type Way, waysOn } from "@/core/sheets/something-changed";
+import { WallClock } from "@/core/time/wall-clock";
 import { Zone } from "@/core/time/zone";
 import { miniRoute } from "@/core/view/mini-route";
-import type { PlanView } from "@/core/view/plan-view";
 import { CHANGED } from "@/words/something-changed";
 import { MiniChart } from "../home/MiniChart";
 import { useNow } from "../shell/StatusLine";
+import type { Happened, SomethingChangedProps } from "./happened";
 import { MishapForm } from "./MishapForm";
 import { WaysOn } from "./WaysOn";
-
-export interface SomethingChangedProps {
-  readonly slug: string;
-  readonly version: number;
-  readonly kitchenVersion: number;
-  readonly stamp: string;
-  readonly document: DishFile;
-  readonly plan: PlanView;
-  readonly offsets: Offsets;
-  readonly now: number;
-}
-
-export interface Happened {
-  readonly mishap: Mishap;
-  /** It, in a few words, for the log and for undo. */
-  readonly what: string;
-  readonly why: string;
-}
 
 export function SomethingChanged(props: SomethingChangedProps) {
   const { slug, document, plan, offsets, now: serverNow } = props;

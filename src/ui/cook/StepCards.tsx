@@ -11,6 +11,7 @@ import type { StepView } from "@/core/view/plan-view";
 import { checkText } from "@/core/view/step-check";
 import { withAmounts } from "@/core/view/with-amounts";
 import { LOOKS, STEP_CARDS } from "@/words/cook";
+import { NOTEBOOK } from "@/words/notebook";
 import { placeWords } from "../route-chart/words";
 import { FindingCard } from "../safety/FindingCard";
 import { Spoken } from "../shell/conventions";
@@ -26,6 +27,8 @@ interface CardProps {
   readonly findings: readonly FindingView[];
   readonly onKnown: (finding: FindingView) => void;
   readonly onPress: (kind: Press["kind"], inMinutes?: number) => void;
+  /** What was noted at the step the last time. */
+  readonly lastNotes?: readonly string[];
   /** What is written down at the step. */
   readonly children?: React.ReactNode;
 }
@@ -48,6 +51,13 @@ function Checks({ step, findings, now, clock }: Pick<CardProps, "step" | "findin
   ));
 }
 
+const LastNotes = ({ notes = [] }: { readonly notes?: readonly string[] | undefined }) =>
+  notes.map((note) => (
+    <p key={note} className="text-[16px] break-words">
+      {NOTEBOOK.lastTime(note)}
+    </p>
+  ));
+
 const BIG = "act min-h-[56px] px-6 text-[18px]";
 
 /** The three-point length of a step as it is planned; what is certain has no spread. */
@@ -57,7 +67,7 @@ function spreadOf(step: StepView): TimeSpread {
 }
 
 /** A step that runs: its cue large, since the cue and not the clock ends it. */
-export function RunningCard({ step, component, now, clock, busy, findings, onPress, children }: CardProps) {
+export function RunningCard({ step, component, now, clock, busy, findings, lastNotes, onPress, children }: CardProps) {
   const left = step.end - now;
   const looks = looksOf(step);
   const [answer, setAnswer] = useState<{ readonly remaining: Remaining; readonly now: number; readonly at: number }>();
@@ -98,6 +108,7 @@ export function RunningCard({ step, component, now, clock, busy, findings, onPre
           )}
         </p>
       )}
+      <LastNotes notes={lastNotes} />
       <Checks step={step} findings={findings} now={now} clock={clock} />
       <div className="flex flex-wrap gap-2.5">
         <button type="button" className={BIG} data-main disabled={busy} onClick={() => onPress("ended")}>
@@ -191,7 +202,7 @@ export function CheckCard({ step, component, now, clock, findings }: CardProps) 
 }
 
 /** A step that is due, or comes next. */
-export function DueCard({ step, component, now, clock, busy, findings, onKnown, onPress }: CardProps) {
+export function DueCard({ step, component, now, clock, busy, findings, lastNotes, onKnown, onPress }: CardProps) {
   const late = now - step.start;
   const open = findings.some((f) => f.severity === "stop" && !f.acknowledged);
   return (
@@ -210,6 +221,7 @@ export function DueCard({ step, component, now, clock, busy, findings, onKnown, 
         </p>
       )}
       {step.note && <p className="text-[15px] text-quiet">{step.note}</p>}
+      <LastNotes notes={lastNotes} />
       {findings
         .filter((f) => !f.check)
         .map((f) => (

@@ -15,8 +15,8 @@ import { MiniChart } from "../home/MiniChart";
 import { useDesk } from "../planning/use-desk";
 import { hundred } from "../route-chart/words";
 import { ask, reason } from "../shell/ask";
+import type { Happened, SomethingChangedProps } from "./happened";
 import { addPress, deliver } from "./press-queue";
-import type { Happened, SomethingChangedProps } from "./SomethingChanged";
 
 interface WaysOnProps extends SomethingChangedProps {
   readonly clock: WallClock;

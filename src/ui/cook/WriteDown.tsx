@@ -1,7 +1,7 @@
 "use client";
 // What a cook notes at a step: a reading, a count, an amount as it was really used, a few words. One press opens it, one saves.
 import { useId, useState } from "react";
-import { readFigure, said, type Units } from "@/core/bench/quantity";
+import { said } from "@/core/bench/quantity";
 import { CalculationError } from "@/core/measures/calculation-error";
 import { amountsUsed, type Entry, type EntryBody, QUANTITIES, type ReadingQuantity, readingsOf, talliesOf } from "@/core/record/entries";
 import type { WallClock } from "@/core/time/wall-clock";
@@ -10,6 +10,7 @@ import { probeForecast } from "@/core/view/probe-forecast";
 import { WRITE_DOWN } from "@/words/record";
 import { Choice } from "../shell/Choice";
 import { useFigures, useUnits } from "../shell/conventions";
+import { readingSaid, readReading } from "./reading";
 
 interface WriteDownProps {
   readonly step: StepView;
@@ -19,29 +20,6 @@ interface WriteDownProps {
   readonly clock: WallClock;
   /** Takes the minutes from now as the step's new end. */
   readonly onExpect: (inMinutes: number) => void;
-}
-
-/** How each quantity is read and said by whoever reads; heights are kept in centimetres and read as lengths in millimetres. */
-const READ_AS = {
-  core: ["temp", 1],
-  temperature: ["temp", 1],
-  ph: ["pH", 1],
-  weight: ["mass", 1],
-  height: ["length", 10],
-  salinity: ["share", 1],
-} as const satisfies Record<ReadingQuantity, readonly [string, number]>;
-
-export const readingSaid = (quantity: ReadingQuantity, value: number, units: Units): string => {
-  const [of, factor] = READ_AS[quantity];
-  return said(value * factor, of, units);
-};
-
-function readReading(quantity: ReadingQuantity, text: string, units: Units): number {
-  const [of, factor] = READ_AS[quantity];
-  const { low, high } = QUANTITIES[quantity];
-  return (
-    readFigure({ key: "value", label: WRITE_DOWN.quantity[quantity], of, low: low * factor, high: high * factor }, text, units) / factor
-  );
 }
 
 const MOST_SHOWN = 4;

@@ -8,6 +8,7 @@ import { Mark } from "./Mark";
 
 const PAGES = [
   ["/", NAV.home],
+  ["/notebook", NAV.notebook],
   ["/kitchen", NAV.kitchen],
   ["/bench", NAV.bench],
   ["/settings", NAV.settings],

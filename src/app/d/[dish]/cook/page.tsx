@@ -1,6 +1,7 @@
 import { notFound } from "next/navigation";
 import { nowMs } from "@/server/clock";
 import { loadEntries } from "@/server/entries";
+import { loadLastNotes } from "@/server/notebook";
 import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
 import { CookView } from "@/ui/cook/CookView";
@@ -29,6 +30,7 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
         around={state.around}
         entries={(await loadEntries(state.slug)) ?? []}
         clockMs={nowMs()}
+        lastNotes={await loadLastNotes(state.slug)}
         findings={(await loadFindings(state.slug)) ?? []}
       />
     </>

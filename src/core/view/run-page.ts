@@ -1,0 +1,46 @@
+// What a page of the notebook shows of one run.
+import type { PatchOperation } from "../dish/patch";
+import type { Entry } from "../record/entries";
+import type { LearnedLength } from "../record/learned";
+import type { LogLine } from "../record/log-lines";
+import type { Offsets } from "../time/wall-clock";
+import type { MiniRoute } from "./mini-route";
+import type { ReviewRow } from "./run-review";
+
+/** A run as the notebook lists it. Moments in the planner's minutes. */
+export interface KeptRun {
+  readonly id: string;
+  readonly dishId: string;
+  readonly slug: string;
+  readonly name: string;
+  readonly startedAt: number;
+  /** Undefined while it is under way. */
+  readonly endedAt: number | undefined;
+  /** Presses in its log. */
+  readonly presses: number;
+  /** Entries beside them, ticks left out. */
+  readonly written: number;
+}
+
+export interface LengthProposal extends LearnedLength {
+  readonly name: string;
+  readonly component: string;
+  readonly change: readonly PatchOperation[];
+}
+
+export interface RunPage {
+  readonly run: KeptRun;
+  readonly dishVersion: number;
+  readonly kitchenVersion: number;
+  readonly serves: number;
+  readonly rows: readonly ReviewRow[];
+  readonly log: readonly LogLine[];
+  readonly entries: readonly Entry[];
+  readonly components: readonly { readonly id: string; readonly name: string }[];
+  readonly lengths: readonly LengthProposal[];
+  /** When it was to be served by the first plan, and when it was. */
+  readonly served: { readonly planned: number | undefined; readonly really: number | undefined };
+  /** The first plan and the run itself as small charts; undefined where the dish is no longer what it was then. */
+  readonly charts: { readonly planned: MiniRoute; readonly really: MiniRoute } | undefined;
+  readonly offsets: Offsets;
+}

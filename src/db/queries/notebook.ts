@@ -1,0 +1,62 @@
+// Runs of the house, for the notebook.
+import { z } from "zod";
+import type { KeptRun } from "../../core/view/run-page";
+import type { Queryable } from "../db";
+
+const RunRow = z
+  .object({
+    id: z.uuid(),
+    dish_id: z.uuid(),
+    slug: z.string(),
+    name: z.string(),
+    started_at: z.date(),
+    ended_at: z.date().nullable(),
+    presses: z.number(),
+    written: z.number(),
+  })
+  .transform(
+    (r): KeptRun => ({
+      id: r.id,
+      dishId: r.dish_id,
+      slug: r.slug,
+      name: r.name,
+      startedAt: Math.floor(r.started_at.getTime() / 60_000),
+      endedAt: r.ended_at ? Math.floor(r.ended_at.getTime() / 60_000) : undefined,
+      presses: r.presses,
+      written: r.written,
+    }),
+  );
+
+const RUNS = `select r.id, r.dish_id, d.slug, d.name, r.started_at, r.ended_at,
+    (select count(*)::int4 from run_event e where e.run_id = r.id) as presses,
+    (select count(*)::int4 from record_entry x where x.run_id = r.id and x.kind not in ('tick', 'withdrawn', 'timer-answer')) as written
+  from run r join dish d on d.id = r.dish_id`;
+
+/**
+ * Runs, the newest first.
+ * @param words found in the dish's name, or in what was noted in the run; empty: all
+ */
+export async function listRuns(db: Queryable, words: string, most: number): Promise<KeptRun[]> {
+  const rows =
+    words.trim() === ""
+      ? await db.query(`${RUNS} order by r.started_at desc, r.id limit $1`, [most])
+      : await db.query(
+          `${RUNS}
+           where to_tsvector('simple', d.name) @@ websearch_to_tsquery('simple', $2)
+              or exists (select 1 from record_entry x where x.run_id = r.id and x.kind in ('note', 'verdict')
+                          and to_tsvector('simple', coalesce(x.data->>'text', '')) @@ websearch_to_tsquery('simple', $2))
+           order by r.started_at desc, r.id limit $1`,
+          [most, words],
+        );
+  return RunRow.array().parse(rows);
+}
+
+/** Undefined where there is none such. */
+export async function findRun(db: Queryable, id: string): Promise<KeptRun | undefined> {
+  return RunRow.array().parse(await db.query(`${RUNS} where r.id = $1 order by r.id`, [id]))[0];
+}
+
+/** All runs of a dish, the oldest first. */
+export async function listRunsOfDish(db: Queryable, dishId: string): Promise<KeptRun[]> {
+  return RunRow.array().parse(await db.query(`${RUNS} where r.dish_id = $1 order by r.started_at, r.id`, [dishId]));
+}

@@ -1,0 +1,106 @@
+import "server-only";
+// The notebook: what was done in each run, beside what was planned, and what can be learned from it.
+import { lengthChange } from "../core/dish/edit/lengths";
+import { dishModel } from "../core/dish/read-model";
+import { PlanFile, planFromFile } from "../core/planner";
+import { isWorthTelling, learnedLengths } from "../core/record/learned";
+import { logLines } from "../core/record/log-lines";
+import { progressOf } from "../core/record/progress";
+import { mannerOf } from "../core/spoken/conventions";
+import { offsetsOf, WallClock } from "../core/time/wall-clock";
+import { miniRoute } from "../core/view/mini-route";
+import { planView } from "../core/view/plan-view";
+import type { KeptRun, LengthProposal, RunPage } from "../core/view/run-page";
+import { reviewRows, timedOf } from "../core/view/run-review";
+import { spokenTexts } from "../core/view/spoken-texts";
+import { findDish } from "../db/queries/dishes";
+import { listLastNotes, listRunEntries } from "../db/queries/entries";
+import { findRun, listRuns, listRunsOfDish } from "../db/queries/notebook";
+import { findPlanBefore, listRunEvents } from "../db/queries/runs";
+import { nowMinute } from "./clock";
+import { readerConventions } from "./conventions";
+import { database } from "./database";
+import { followable } from "./state";
+
+const MOST_RUNS = 200;
+const MONTH_MINUTES = 31 * 1440;
+
+export async function loadRuns(words: string): Promise<KeptRun[]> {
+  return listRuns(await database(), words.slice(0, 200), MOST_RUNS);
+}
+
+/** Undefined where there is no such run. */
+export async function loadRunPage(id: string): Promise<RunPage | undefined> {
+  const db = await database();
+  const run = await findRun(db, id);
+  const stored = run && (await findDish(db, run.slug));
+  if (!run || !stored) return undefined;
+  const dish = dishModel(stored.document);
+  const conventions = await readerConventions();
+  const events = await listRunEvents(db, run.id);
+  const progress = progressOf(events);
+  const first = await findPlanBefore(db, stored.id, run.id, 1);
+  const plan = first && planFromFile(PlanFile.parse(first.document), dish.zone);
+  const rows = reviewRows(dish, plan, progress);
+  const from = Math.min(run.startedAt, plan?.steps[0]?.start ?? run.startedAt, ...rows.map((r) => r.really?.start ?? run.startedAt));
+  const to = run.endedAt ?? nowMinute();
+  const offsets = offsetsOf(dish.zone, from - MONTH_MINUTES, to + MONTH_MINUTES, to - from, mannerOf(conventions));
+  const clock = new WallClock(offsets);
+  const view = plan && followable(dish, plan) ? planView(dish, plan, new Map()) : undefined;
+  const really = plan && view ? planView(dish, plan, progress) : undefined;
+  return {
+    run,
+    dishVersion: stored.version,
+    kitchenVersion: stored.kitchenVersion,
+    serves: stored.document.dish.serves,
+    rows: spokenTexts(rows, conventions),
+    log: spokenTexts(logLines(dish, events), conventions),
+    entries: await listRunEntries(db, run.id),
+    components: dish.components.map((c) => ({ id: c.id, name: c.name })),
+    lengths: await lengthsOf(stored, dish),
+    served: { planned: plan?.serveAt, really: progress.get(dish.serve)?.ended },
+    charts:
+      view && really
+        ? { planned: miniRoute(view, clock, from - 1440, 640), really: miniRoute(really, clock, from - 1440, 640) }
+        : undefined,
+    offsets,
+  };
+}
+
+type Stored = NonNullable<Awaited<ReturnType<typeof findDish>>>;
+
+/** Lengths that this cook's own runs of the dish speak for, with the change that takes each over. */
+async function lengthsOf(stored: Stored, dish: ReturnType<typeof dishModel>): Promise<LengthProposal[]> {
+  const db = await database();
+  const runs = await listRunsOfDish(db, stored.id);
+  const timed = [];
+  for (const run of runs) timed.push(...timedOf(dish, progressOf(await listRunEvents(db, run.id))));
+  const steps = new Map(
+    dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((step) => [step.ref, { step, component: c.name }] as const))),
+  );
+  return learnedLengths(timed)
+    .filter(isWorthTelling)
+    .flatMap((l): LengthProposal[] => {
+      const known = steps.get(l.step);
+      if (!known) return [];
+      // The file's length is for its own number of guests.
+      const by = known.step.k ** known.step.grows;
+      const change = lengthChange(stored.document, l.step, { min: l.next.min / by, likely: l.next.likely / by, max: l.next.max / by });
+      return change ? [{ ...l, name: known.step.name, component: known.component, change }] : [];
+    });
+}
+
+/** What was noted at each step the last time the dish was made. */
+export async function loadLastNotes(slug: string): Promise<Readonly<Record<string, readonly string[]>>> {
+  const db = await database();
+  const stored = await findDish(db, slug);
+  const notes: Record<string, string[]> = {};
+  const entries = stored ? await listLastNotes(db, stored.id) : [];
+  const gone = new Set(entries.flatMap((e) => (e.body.kind === "withdrawn" ? [e.body.of] : [])));
+  for (const { id, body } of entries)
+    if (body.kind === "note" && body.step !== undefined && !gone.has(id)) {
+      notes[body.step] ??= [];
+      notes[body.step]?.push(body.text);
+    }
+  return notes;
+}

@@ -1,0 +1,129 @@
+// The notebook: runs are found again, read as they were done, judged, and what was learned goes into the dish.
+import { beforeEach, describe, expect, test, vi } from "vitest";
+import RunPage from "../../src/app/(house)/notebook/[run]/page";
+import NotebookPage from "../../src/app/(house)/notebook/page";
+import { POST as clock } from "../../src/app/api/clock/route";
+import { POST as change } from "../../src/app/api/dishes/[dish]/change/route";
+import { POST as write } from "../../src/app/api/dishes/[dish]/entries/route";
+import { POST as press } from "../../src/app/api/dishes/[dish]/events/route";
+import { GET as file } from "../../src/app/api/dishes/[dish]/route";
+import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
+import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
+import { POST as bringIn } from "../../src/app/api/dishes/route";
+import { loadLastNotes, loadRunPage, loadRuns } from "../../src/server/notebook";
+import type { Loose } from "../support/dishes";
+import { shown } from "../support/page";
+import { call, withServer } from "../support/server";
+import { smallDish } from "../support/small-dish";
+
+const NOW = "2026-10-16T08:00:00Z";
+withServer(NOW);
+beforeEach(() => {
+  vi.spyOn(console, "error").mockImplementation(() => {});
+});
+
+let id = 0;
+/** A small dish, run: its steps pressed at these minutes after the start, with a note. */
+async function cooked(minutes: Readonly<Record<string, readonly [number, number]>>, note: string, slug?: string) {
+  const dish: string =
+    slug ??
+    (
+      await call(
+        bringIn,
+        {},
+        smallDish((d) => (d.dish.id = `kept-${++id}`)),
+      )
+    ).said.value.slug;
+  const list = (await call(findings, { dish })).said.findings.filter((f: Loose) => f.severity === "stop");
+  await call(acknowledge, { dish }, { acknowledge: list.map((f: Loose) => ({ id: f.id, print: f.print })) });
+  await call(clock, {}, { now: NOW });
+  expect((await call(startRun, { dish })).status).toBe(200);
+  const at = (m: number) => call(clock, {}, { now: new Date(Date.parse(NOW) + m * 60_000).toISOString() });
+  for (const [step, [from, to]] of Object.entries(minutes)) {
+    await at(from);
+    expect((await call(press, { dish }, { key: crypto.randomUUID(), kind: "started", step })).status).toBe(200);
+    await at(to);
+    expect((await call(press, { dish }, { key: crypto.randomUUID(), kind: "ended", step })).status).toBe(200);
+  }
+  await call(
+    write,
+    { dish },
+    { entries: [{ key: crypto.randomUUID(), body: { kind: "note", step: Object.keys(minutes)[0], text: note } }] },
+  );
+  await at(600);
+  expect((await call(endRun, { dish })).status).toBe(200);
+  const run = (await loadRuns("")).find((r) => r.slug === dish && r.startedAt === Date.parse(NOW) / 60_000) as Loose;
+  return { dish, run: (await loadRuns("")).filter((r) => r.slug === dish).at(0)?.id ?? run.id };
+}
+const page = async (run: string) => {
+  const found = await loadRunPage(run);
+  if (!found) throw new Error("no page");
+  return found;
+};
+
+describe("a run that is over", () => {
+  test("is in the notebook, with what was planned, done and written", async () => {
+    const { run } = await cooked({ "stock.chop": [0, 22], "stock.simmer": [25, 240] }, "the pan was too small");
+    const { rows, log, entries, run: kept } = await page(run);
+    expect(rows.map((r) => [r.step, r.really?.minutes])).toEqual(
+      expect.arrayContaining([
+        ["stock.chop", 22],
+        ["stock.simmer", 215],
+      ]),
+    );
+    expect(log.filter((l) => l.step === "stock.chop").map((l) => l.kind)).toEqual(["ended", "started"]);
+    expect(entries.map((e) => e.body)).toEqual([{ kind: "note", step: "stock.chop", text: "the pan was too small" }]);
+    expect([kept.presses, kept.written]).toEqual([4, 1]);
+    const drawn = await shown(await RunPage({ params: Promise.resolve({ run }) }));
+    expect(drawn.text).toContain("Note: the pan was too small");
+    expect(drawn.named("Step by step").rows.some((cells) => cells[0]?.includes("hop") && cells.includes("22 min"))).toBe(true);
+  });
+  test("is found by its name and by what was noted, not by what was not", async () => {
+    await cooked({ "stock.chop": [0, 15] }, "smelled of quinces");
+    expect(await loadRuns("quinces")).toHaveLength(1);
+    expect(await loadRuns("marmalade")).toEqual([]);
+    const drawn = await shown(await NotebookPage({ searchParams: Promise.resolve({ q: "marmalade" }) }));
+    expect(drawn.text).toContain("Nothing is found for “marmalade”");
+    expect((await shown(await NotebookPage({ searchParams: Promise.resolve({}) }))).all("li").length).toBeGreaterThan(1);
+  });
+  test("is judged afterwards, and only where it belongs", async () => {
+    const { dish, run } = await cooked({ "stock.chop": [0, 15] }, "fine");
+    const other = await cooked({ "stock.chop": [0, 15] }, "fine too");
+    const verdict = { key: crypto.randomUUID(), body: { kind: "verdict", component: "stock", verdict: "change", text: "less salt" } };
+    expect((await call(write, { dish: other.dish }, { run, entries: [verdict] })).status).toBe(404);
+    expect((await call(write, { dish }, { run, entries: [verdict] })).status).toBe(200);
+    expect((await page(run)).entries.map((e) => e.body.kind)).toEqual(["note", "verdict"]);
+    const drawn = await shown(await RunPage({ params: Promise.resolve({ run }) }));
+    expect(drawn.with("aria-label", /^Change: /)[0]?.attribute("aria-pressed")).toBe("true");
+    expect(drawn.with("aria-label", /^Again: /)[0]?.attribute("aria-pressed")).toBe("false");
+  });
+  test("what was noted at a step is told when it comes again", async () => {
+    const { dish } = await cooked({ "stock.chop": [0, 15] }, "cut it finer");
+    expect(await loadLastNotes(dish)).toEqual({ "stock.chop": ["cut it finer"] });
+  });
+  test("that is not there is no page", async () => {
+    expect(await loadRunPage(crypto.randomUUID())).toBeUndefined();
+    await expect(RunPage({ params: Promise.resolve({ run: "no-run" }) })).rejects.toThrow();
+  });
+});
+
+test("a length that was timed longer is proposed, accepted as a new version, and then the dish's own", async () => {
+  const { dish, run } = await cooked({ "stock.chop": [0, 40] }, "slow knife");
+  const before = (await call(file, { dish })).said;
+  const chop = (d: Loose) => d.components.find((c: Loose) => c.id === "stock").methods[0].steps.find((s: Loose) => s.id === "chop");
+  const proposal = (await page(run)).lengths.find((l) => l.step === "stock.chop");
+  if (!proposal) throw new Error("nothing proposed");
+  expect(proposal.timed).toEqual([40]);
+  expect(proposal.next.likely).toBeGreaterThan(proposal.said.likely);
+  const { dishVersion, kitchenVersion } = await page(run);
+  const answer = await call(
+    change,
+    { dish },
+    { version: dishVersion, kitchenVersion, change: proposal.change, label: "Length of chop from your runs" },
+  );
+  expect(answer.status).toBe(200);
+  const after = (await call(file, { dish })).said;
+  expect(chop(after).time).not.toEqual(chop(before).time);
+  expect(chop(after).time).toMatchObject({ min: expect.any(String), likely: expect.any(String), max: expect.any(String) });
+  expect((await page(run)).dishVersion).toBe(dishVersion + 1);
+});
