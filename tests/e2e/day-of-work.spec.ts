@@ -133,3 +133,36 @@ test("the last hour shows one thing in large letters, and Done leads to the next
   await expect(now.getByRole("article").getByRole("heading", { name: title ?? "", exact: true })).toHaveCount(0, { timeout: 30_000 });
   await expect(page.getByRole("region", { name: "Each plate, in this order" }).getByRole("listitem").first()).toContainText(/\d/);
 });
+
+test("the run is kept: it is read, judged, and its lengths go into the dish", async ({ page }) => {
+  test.setTimeout(120_000);
+  // What was begun first is over after three times as long as it was planned.
+  const before = await dish();
+  const [component, id] = begun.step.split(".");
+  const lengthOf = (d: typeof before) =>
+    d.components.find((c: { id: string }) => c.id === component).methods[0].steps.find((s: { id: string }) => s.id === id).time;
+  await server.clock(new Date(Date.parse(await startedAt()) + 50 * 60_000).toISOString());
+  await press("ended", begun.step);
+  expect((await fetch(`${server.url}/api/dishes/${slug}/run`, { method: "DELETE" })).ok).toBe(true);
+  await page.goto(`${server.url}/notebook`);
+  await page.getByRole("searchbox").fill("burnt");
+  await page.getByRole("searchbox").press("Enter");
+  await page.getByRole("link", { name: /Harvest lunch/ }).click();
+  const log = page.getByRole("region", { name: "Log" });
+  await expect(log.getByText(/burnt to the pan/)).toBeVisible();
+  await expect(log.getByText(/^Left out: /)).toBeVisible();
+  await page.getByRole("button", { name: "Change: Mustard piccalilli" }).click();
+  await expect(page.getByRole("button", { name: "Change: Mustard piccalilli" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("textbox", { name: "Next time, Mustard piccalilli" }).fill("a wider pan");
+  await page.getByRole("textbox", { name: "Next time, Mustard piccalilli" }).press("Enter");
+  await expect(log.getByText("Change: a wider pan")).toBeVisible();
+  const lengths = page.getByRole("region", { name: "How long you really take" });
+  await lengths.getByRole("button", { name: `Accept: ${begun.name}` }).click();
+  await expect(page.getByText("Accepted. The plan follows.")).toBeVisible();
+  expect(lengthOf(await dish())).not.toEqual(lengthOf(before));
+});
+
+async function startedAt(): Promise<string> {
+  const plan = await server.plan(slug);
+  return plan.steps.find((s: { step: string }) => s.step === begun.step).start;
+}

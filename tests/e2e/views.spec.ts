@@ -37,6 +37,7 @@ const VIEWS = [
   "/d/harvest-lunch/last-hour",
   "/kitchen?dish=harvest-lunch",
   "/settings",
+  "/notebook",
 ];
 
 // One test a view: each is short, and a slow one says which it is. The evening light changes colours, and nothing else that axe looks at.
@@ -166,6 +167,7 @@ test.describe("on a phone", () => {
     for (const view of [
       "/",
       "/import",
+      "/notebook",
       "/d/harvest-lunch/days",
       "/d/harvest-lunch/labels",
       "/d/harvest-lunch/shopping",

@@ -4,8 +4,11 @@ import { Command, defaultFilter } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
+import { BEDTIME } from "@/words/bedtime";
 import { NAV } from "@/words/home";
+import { LAST_HOUR } from "@/words/last-hour";
 import { PALETTE_DIALOG } from "@/words/search";
+import { CHANGED } from "@/words/something-changed";
 import { ask } from "./ask";
 import { requestPlan } from "./PlanKeeper";
 
@@ -107,6 +110,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
   };
   const house: readonly Entry[] = [
     { label: NAV.home, hint: "0", run: go("/") },
+    { label: NAV.notebook, run: go("/notebook") },
     { label: NAV.kitchen, run: go(slug === undefined ? "/kitchen" : `/kitchen?dish=${slug}`) },
     { label: NAV.bench, run: go("/bench") },
     { label: NAV.settings, run: go("/settings") },
@@ -126,6 +130,9 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
         { label: PALETTE_DIALOG.shopping, run: go(`/d/${slug}/shopping`) },
         { label: PALETTE_DIALOG.labels, run: go(`/d/${slug}/labels`) },
         { label: PALETTE_DIALOG.cook, hint: "4", run: go(`/d/${slug}/cook`) },
+        { label: CHANGED.title, run: go(`/d/${slug}/changed`) },
+        { label: BEDTIME.title, run: go(`/d/${slug}/bedtime`) },
+        { label: LAST_HOUR.title, run: go(`/d/${slug}/last-hour`) },
       ],
     ],
     [
