@@ -3,7 +3,7 @@
 export const LAST_HOUR = {
   title: "Last hour",
   open: "The last hour",
-  toTable: "min to the table",
+  toTable: "min to serving",
   late: "min late",
   now: "Now",
   until: (at: string, minutes: number) => `until ${at}, in ${minutes} min`,

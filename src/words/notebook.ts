@@ -37,7 +37,7 @@ export const NOTEBOOK = {
   save: "Save",
   saved: "Saved.",
   lengths: "How long you really take",
-  lengthsLead: "Lengths from all your runs of this dish. Nothing is changed before you accept it; undo takes it back.",
+  lengthsLead: "Lengths from all your runs of this dish. Nothing is changed before you accept it, and you can undo it.",
   noLengths: "Your times agree with the recipe so far.",
   took3: (list: string) => `you took ${list}`,
   says: (range: string) => `the recipe says ${range}`,

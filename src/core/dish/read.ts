@@ -168,7 +168,8 @@ function wanted(issue: z.core.$ZodIssue): string {
 }
 
 function described(message: string, value: unknown): string {
-  if (value === undefined) return message;
+  // A rule about several fields says all that there is to say; the braces round them are nobody's slip.
+  if (value === undefined || (typeof value === "object" && value !== null && !message.startsWith("Write"))) return message;
   const shown =
     typeof value === "string"
       ? `"${quoted(value)}"`

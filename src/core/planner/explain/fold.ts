@@ -28,7 +28,11 @@ export function folded(facts: readonly Fact[], dish: Dish, inForce: readonly Ste
     for (let i = sorted.length - 1; i >= 0 && sorted.length > MOST_FACTS; i--) if (sorted[i]?.kind === kind) sorted.splice(i, 1);
   }
   if (sorted.length <= MOST_FACTS) return sorted;
-  const rest = sorted.splice(MOST_FACTS - 1);
+  // What a cook or a thing cannot do is told by itself: no step stands for it.
+  const rest: Clashing[] = [];
+  for (let i = sorted.length - 1; i >= 0 && sorted.length > MOST_FACTS - 1; i--)
+    if (sorted[i]?.steps.length) rest.unshift(...sorted.splice(i, 1));
+  if (rest.length === 0) return sorted;
   const names = [
     ...new Set(
       rest
@@ -43,12 +47,19 @@ export function folded(facts: readonly Fact[], dish: Dish, inForce: readonly Ste
       rule: "H3",
       steps: rest.flatMap((c) => c.steps),
       kind: "more",
-      text: `And what ${names
-        .slice(0, 4)
-        .map((n) => `"${n}"`)
-        .join(", ")}${names.length > 4 ? ` and ${names.length - 4} more steps` : ""} ask for.`,
+      text: `${listed(names)} ${names.length === 1 ? "is" : "are"} part of it too.`,
     },
   ];
+}
+
+const MOST_NAMED = 4;
+
+/** @example listed(["Roast", "Rest"]) // "\"Roast\" and \"Rest\"" */
+function listed(names: readonly string[]): string {
+  const more = names.length - MOST_NAMED;
+  const all = names.slice(0, MOST_NAMED).map((n) => `"${n}"`);
+  if (more > 0) all.push(more === 1 ? "one more step" : `${more} more steps`);
+  return all.length > 1 ? `${all.slice(0, -1).join(", ")} and ${all.at(-1)}` : (all[0] ?? "");
 }
 
 /** Steps that follow one another at once: "crust to jelly is 6 h in one go". Their lengths and links go into it. */

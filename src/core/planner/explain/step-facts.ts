@@ -32,7 +32,7 @@ export function waitsOf(step: Step, nameOf: (ref: string) => string, inForce: re
         steps: [link.step, step.ref],
         about: link.step,
         safety: link.limit === "safety",
-        text: `"${step.name}" starts at most ${spokenDuration(link.max)} after "${other}" ${link.from === "end" ? "ends" : "starts"}${because(link)}.`,
+        text: `"${step.name}" starts ${link.max === 0 ? "as soon as" : `at most ${spokenDuration(link.max)} after`} "${other}" ${link.from === "end" ? "ends" : "starts"}${because(link)}.`,
         letGo: (d) => each(d, step.ref, (s) => (s.links = changed(s.links, same, { max: undefined }))),
       });
     }
