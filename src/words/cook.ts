@@ -167,3 +167,12 @@ export const PRESS_QUEUE = {
   aDangerHasToBe: "A danger has to be acknowledged first.",
   theServerDidNotTakeIt: "The server did not take it.",
 } as const;
+
+/** What fits into a wait. */
+export const WINDOW = {
+  title: (until: string, minutes: string) => `Free until ${until}, ${minutes}`,
+  next: (name: string) => `then: ${name}`,
+  fits: (name: string, minutes: string) => `${name}, ${minutes}`,
+  nothing: "Nothing that comes later fits in.",
+  tooLong: (list: string) => `Do not begin: ${list}. It would not be done in time.`,
+} as const;

@@ -3,13 +3,14 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { toast } from "sonner";
+import type { Why } from "@/core/planner/explain/why";
 import type { Entry } from "@/core/record/entries";
 import type { LogLine } from "@/core/record/log-lines";
 import type { FindingView } from "@/core/safety/view";
 import { lower } from "@/core/sentence";
 import type { Conflict } from "@/core/sheets/conflict";
-import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import { freeWindow } from "@/core/view/fill-window";
 import type { PlanView, StepView } from "@/core/view/plan-view";
 import { BEDTIME } from "@/words/bedtime";
 import { COOK_VIEW, LOG, PLAN } from "@/words/cook";
@@ -26,6 +27,8 @@ import { agendaAt, stepsToCheck } from "./agenda";
 import { askForNotices } from "./alerts";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
+import { FreeWindowPart } from "./FreeWindowPart";
+import { MovedNote } from "./MovedNote";
 import { PlanNotes } from "./PlanNotes";
 import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { ReadyToStart } from "./ReadyToStart";
@@ -49,6 +52,8 @@ interface CookViewProps {
   readonly entries: readonly Entry[];
   /** The server's clock in milliseconds, for timers. */
   readonly clockMs: number;
+  /** How early each step could start. */
+  readonly whys?: readonly Why[];
   /** What was noted at each step the last time. */
   readonly lastNotes?: Readonly<Record<string, readonly string[]>>;
   /** What else could be done about what the plan cannot keep. */
@@ -73,6 +78,7 @@ export function CookView({
   log,
   entries: stored,
   clockMs,
+  whys = [],
   lastNotes = {},
   around,
 }: CookViewProps) {
@@ -83,6 +89,7 @@ export function CookView({
   // What runs on for hours without hands stands in a list of its own, out of the way of what is at hand.
   const alone = agenda.running.filter((s) => s.attention === "unattended" && s.end > now + 60);
   const atHand = agenda.running.filter((s) => !alone.includes(s));
+  const free = running && agenda.due.length === 0 ? freeWindow(plan, whys, now) : undefined;
   const [busy, setBusy] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const [goingOn, setGoingOn] = useState(false);
@@ -283,19 +290,7 @@ export function CookView({
                   </button>
                 </div>
               )}
-              {moved.length > 0 && (
-                <div className="mb-4 border-l-[3px] border-saffron bg-saffron-wash py-2 pl-4" role="status">
-                  <h2 className="text-[18px]">{moved.length === 1 ? COOK_VIEW.oneStepHasMoved : COOK_VIEW.stepsHaveMoved(moved.length)}</h2>
-                  <ul className="text-[15px]">
-                    {moved.slice(0, 4).map(({ step, by }) => (
-                      <li key={step.ref}>
-                        {step.name}
-                        {COOK_VIEW.now} {clock.dayTime(step.start)}, {spokenDuration(Math.abs(by))} {by > 0 ? "later" : "earlier"}
-                      </li>
-                    ))}
-                  </ul>
-                </div>
-              )}
+              <MovedNote moved={moved} clock={clock} />
               <Timers entries={entries} write={writeDown} clockMs={clockMs} stepName={stepName} />
               <RoundsCard steps={agenda.running} entries={entries} now={now} clock={clock} write={writeDown} />
               {/* What is at hand says its checks itself. */}
@@ -320,6 +315,7 @@ export function CookView({
                   </ul>
                 </>
               )}
+              {free && <FreeWindowPart window={free} now={now} clock={clock} onStart={(step) => press("started", step)} />}
               {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">{COOK_VIEW.later}</h2>}
               <ol>
                 {agenda.later.slice(0, 8).map((step) => (

@@ -3,7 +3,7 @@ import { nowMs } from "@/server/clock";
 import { loadEntries } from "@/server/entries";
 import { loadLastNotes } from "@/server/notebook";
 import { loadFindings } from "@/server/safety";
-import { loadState } from "@/server/state";
+import { loadReasons, loadState } from "@/server/state";
 import { CookView } from "@/ui/cook/CookView";
 import { ConflictNote, NoPlan } from "@/ui/shell/NoPlan";
 
@@ -30,6 +30,7 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
         around={state.around}
         entries={(await loadEntries(state.slug)) ?? []}
         clockMs={nowMs()}
+        whys={state.running ? (await loadReasons(state.slug)).whys : []}
         lastNotes={await loadLastNotes(state.slug)}
         findings={(await loadFindings(state.slug)) ?? []}
       />
