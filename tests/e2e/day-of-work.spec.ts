@@ -74,6 +74,22 @@ test("timers, readings and counts survive a power cut, and every device shows an
   await other.context().close();
 });
 
+test("a simulated probe is started in the kitchen, read at a step, and ended", async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto(`${server.url}/kitchen?dish=${slug}`);
+  const devices = page.getByRole("region", { name: "Devices" });
+  await choose(devices.getByRole("combobox", { name: "Speed" }), "a minute in each second");
+  await devices.getByRole("button", { name: "Start" }).click();
+  await expect(devices.getByText(/^\d+(\.\d)? °C$/)).toBeVisible();
+  await page.goto(`${server.url}/d/${slug}/cook`);
+  await page.getByRole("button", { name: `Write down: ${begun.name}` }).click();
+  await choose(page.getByRole("combobox", { name: "Read by a device" }), /Probe in a roast/);
+  await expect(page.getByText(/^Probe in a roast: \d+(\.\d)? °C$/)).toBeVisible();
+  await page.goto(`${server.url}/kitchen?dish=${slug}`);
+  await devices.getByRole("button", { name: "Stop: roast-1" }).click();
+  await expect(devices.getByText("No device has sent anything yet.")).toBeVisible();
+});
+
 test("guests who come later: the way on is planned, chosen, undone", async ({ page }) => {
   test.setTimeout(180_000);
   const before = (await dish()).dish.serveAt;

@@ -68,6 +68,7 @@ describe("a timer", () => {
 describe("at a step", () => {
   const roast = step("duck.roast", "11:00", "13:00", { state: "running", name: "Roast", probeC: 60, tempC: 160 });
   const open = async (entries: Entry[] = [], units: "metric" | "us" = "metric") => {
+    serverThat(() => ({ status: 200, body: { devices: [] } }));
     const calls = { write: vi.fn(), onExpect: vi.fn() };
     stand(createElement(WriteDown, { step: roast, entries, now: at("12:00"), clock: CLOCK, ...calls }), { units });
     await press("Write down: Roast");

@@ -59,6 +59,8 @@ export const EntryBody = z.union([
       .optional(),
   }),
   Reading,
+  /** From then on what a device measures is read at a step; `on` false ends it. */
+  z.object({ kind: z.literal("device"), step, device: text(40), on: z.boolean() }),
   /** `due` is the minute at which the plan called for it. */
   z.object({ kind: z.literal("round"), step, what: text(200), due: z.number().int() }),
   z.object({ kind: z.literal("tally"), step, name: text(80), add: z.number().int().min(-1000).max(1000) }),
@@ -184,4 +186,14 @@ export function verdictsOf(entries: readonly Entry[]): ReadonlyMap<string, { rea
   for (const { body } of standing(entries).filter(isOf("verdict")))
     found.set(body.component, { verdict: body.verdict, text: body.text ?? "" });
   return found;
+}
+
+/** Which devices are read at which step, by device. */
+export function devicesBound(entries: readonly Entry[]): ReadonlyMap<string, string> {
+  const bound = new Map<string, string>();
+  for (const { body } of standing(entries).filter(isOf("device"))) {
+    if (body.on) bound.set(body.device, body.step);
+    else if (bound.get(body.device) === body.step) bound.delete(body.device);
+  }
+  return bound;
 }

@@ -11,7 +11,7 @@ create table record_entry (
   dish_id uuid not null references dish (id) on delete cascade,
   run_id uuid references run (id) on delete cascade,
   key uuid not null unique,
-  kind text not null check (kind in ('timer', 'timer-answer', 'reading', 'round', 'tally', 'note', 'amount', 'verdict', 'tick', 'withdrawn')),
+  kind text not null check (kind in ('timer', 'timer-answer', 'reading', 'device', 'round', 'tally', 'note', 'amount', 'verdict', 'tick', 'withdrawn')),
   step text check (step is null or char_length(step) between 3 and 161),
   at timestamptz not null,
   data jsonb not null,

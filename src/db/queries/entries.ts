@@ -71,3 +71,16 @@ export async function listLastNotes(db: Queryable, dishId: string): Promise<Entr
     ),
   );
 }
+
+const Bound = z.object({ dish_id: z.uuid(), run_id: z.uuid(), slug: z.string() });
+
+/** Runs under way at which a device is read, or was. */
+export async function listRunsWithDevices(db: Queryable): Promise<{ dishId: string; runId: string; slug: string }[]> {
+  const rows = await db.query(
+    `select distinct r.dish_id, r.id as run_id, d.slug from record_entry x join run r on r.id = x.run_id join dish d on d.id = r.dish_id
+      where x.kind = 'device' and r.ended_at is null order by r.id`,
+  );
+  return Bound.array()
+    .parse(rows)
+    .map((r) => ({ dishId: r.dish_id, runId: r.run_id, slug: r.slug }));
+}

@@ -10,6 +10,7 @@ import { probeForecast } from "@/core/view/probe-forecast";
 import { WRITE_DOWN } from "@/words/record";
 import { Choice } from "../shell/Choice";
 import { useFigures, useUnits } from "../shell/conventions";
+import { DevicePart } from "./DevicePart";
 import { readingSaid, readReading } from "./reading";
 
 interface WriteDownProps {
@@ -33,6 +34,7 @@ export function WriteDown(props: WriteDownProps) {
   const forecast = probeForecast(step, taken);
   return (
     <div className="mt-2">
+      <DevicePart step={step} entries={entries} write={props.write} now={now} clock={clock} open={open} />
       {taken.length > 0 && (
         <p className="text-[15px] text-quiet">
           <span className="sr-only">{WRITE_DOWN.newestFirst}: </span>

@@ -5,6 +5,7 @@ import { WallClock } from "@/core/time/wall-clock";
 import { listKitchens } from "@/db/queries/kitchens";
 import { database } from "@/server/database";
 import { loadState } from "@/server/state";
+import { DevicesPart } from "@/ui/kitchen/DevicesPart";
 import { FirstKitchen } from "@/ui/kitchen/FirstKitchen";
 import { KitchenChoice } from "@/ui/kitchen/KitchenChoice";
 import { KitchenForm } from "@/ui/kitchen/KitchenForm";
@@ -60,6 +61,7 @@ export default async function KitchenPage({ searchParams }: { searchParams: Prom
             )}
           </p>
           <KitchenForm slug={slug} version={state.kitchenVersion} kitchen={state.document.kitchen ?? {}} />
+          <DevicesPart />
         </div>
         <aside aria-label="The plan with this kitchen" className="border-rule pt-6 lg:border-l lg:pl-6">
           <h2 className="text-[19px]">
