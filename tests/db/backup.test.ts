@@ -117,6 +117,9 @@ describe("a backup", () => {
       document: {},
       madeAt: made,
     });
+    // And those of what was written down.
+    const entry = { dishId: duck?.id ?? "", runId: undefined, key: crypto.randomUUID(), at: made, recordedAt: made };
+    expect(await insertEntry(db, { ...entry, body: { kind: "note", text: "after the restore" } })).toBe(true);
     await db.close();
     const sums = async (zip: string) => {
       const backup = await openBackup(zip);
