@@ -220,7 +220,20 @@ describe("a file that is no whole backup is refused, and nothing is changed", ()
       other[at] = (other[at] ?? 0) ^ 0x40;
       const zip = path.join(scratch, `byte-${share}.zip`);
       writeFileSync(zip, other);
-      await refused(zip, /altered|damaged|zip|holds|whole|read/i);
+      const directory = path.join(scratch, `into-${path.basename(zip)}`);
+      mkdirSync(directory, { recursive: true });
+      const built = await buildFromBackup(zip, directory, ways).then(
+        ({ building }) => building,
+        (error: unknown) => String(error),
+      );
+      // A byte of what stands beside the content, such as the hour in a header, changes nothing that comes back.
+      if (existsSync(built)) {
+        takePlace(directory, built, made);
+        expect(await restored(directory)).toEqual(before);
+      } else {
+        expect(built).toMatch(/altered|damaged|zip|holds|whole|read/i);
+        expect(readdirSync(directory)).toEqual([]);
+      }
     }
   });
   test("a row altered with its length kept; a row left out; a file left out; one more", async () => {
