@@ -1,8 +1,15 @@
 // Every page as a cook of US measures and a twelve-hour clock reads it: no metric figure and no 24-hour time is left over.
 import { beforeAll, describe, expect, test } from "vitest";
+import RunPage from "../../src/app/(house)/notebook/[run]/page";
+import NotebookPage from "../../src/app/(house)/notebook/page";
 import HomePage from "../../src/app/(house)/page";
+import { POST as write } from "../../src/app/api/dishes/[dish]/entries/route";
+import { POST as press } from "../../src/app/api/dishes/[dish]/events/route";
+import { POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
+import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
 import BedtimePage from "../../src/app/d/[dish]/bedtime/page";
+import ChangedPage from "../../src/app/d/[dish]/changed/page";
 import CookPage from "../../src/app/d/[dish]/cook/page";
 import DaysPage from "../../src/app/d/[dish]/days/page";
 import AmountsPage from "../../src/app/d/[dish]/dish/amounts/page";
@@ -10,10 +17,13 @@ import DishPage from "../../src/app/d/[dish]/dish/page";
 import QuestionsPage from "../../src/app/d/[dish]/dish/questions/page";
 import WrittenPage from "../../src/app/d/[dish]/dish/written/page";
 import LabelsPage from "../../src/app/d/[dish]/labels/page";
+import LastHourPage from "../../src/app/d/[dish]/last-hour/page";
 import ShoppingPage from "../../src/app/d/[dish]/shopping/page";
 import TimetablePage from "../../src/app/d/[dish]/timetable/page";
 import { conventionsText, US_12 } from "../../src/core/spoken/conventions";
 import { spokenTexts } from "../../src/core/view/spoken-texts";
+import { loadRuns } from "../../src/server/notebook";
+import { loadState } from "../../src/server/state";
 import { DEMO, demoDocument, type Loose } from "../support/dishes";
 import { asked } from "../support/headers";
 import { shown } from "../support/page";
@@ -79,3 +89,43 @@ test("salt is weighed in grams by every cook, other things are not", () => {
 });
 
 test("Home", async () => expect(leftOver((await shown(HomePage(), { conventions: US_12 })).text)).toEqual([]));
+
+describe.each(DEMO)("%s, under way with what was written down", (name) => {
+  beforeAll(async () => {
+    const severe = (await call(findings, { dish: name })).said.findings.filter((f: Loose) => f.severity === "stop");
+    await call(acknowledge, { dish: name }, { acknowledge: severe.map((f: Loose) => ({ id: f.id, print: f.print })) });
+    expect((await call(startRun, { dish: name })).status).toBe(200);
+    const steps = [...((await loadState(name))?.plan?.steps ?? [])].sort((a, b) => a.start - b.start);
+    const [first, second] = steps;
+    for (const [kind, step] of [
+      ["started", first?.ref],
+      ["ended", first?.ref],
+      ["started", second?.ref],
+    ])
+      await call(press, { dish: name }, { key: crypto.randomUUID(), kind, step });
+    const body = (more: Loose) => ({ key: crypto.randomUUID(), body: { step: second?.ref, ...more } });
+    await call(
+      write,
+      { dish: name },
+      {
+        entries: [
+          body({ kind: "reading", quantity: "temperature", value: 61.5 }),
+          body({ kind: "reading", quantity: "height", value: 12 }),
+          body({ kind: "reading", quantity: "weight", value: 2300 }),
+        ],
+      },
+    );
+  });
+  test.each([
+    ["Cook", CookPage],
+    ["Something changed", ChangedPage],
+    ["last hour", LastHourPage],
+    ["Notebook", NotebookPage],
+  ])("%s", async (_, page) => expect(leftOver((await see(page, name)).text)).toEqual([]));
+  test("its page of the notebook says the readings too", async () => {
+    const run = (await loadRuns("")).find((r) => r.slug === name)?.id as string;
+    const page = await shown(await RunPage({ params: Promise.resolve({ run }) }), { conventions: US_12 });
+    expect(page.text).toContain("Temperature 143 °F");
+    expect(leftOver(page.text)).toEqual([]);
+  });
+});
