@@ -64,6 +64,11 @@ export const WRITE_DOWN = {
   } satisfies Record<ReadingQuantity, string>,
   likely: (target: string, at: string, low: string, high: string) => `${target} likely about ${at}, between ${low} and ${high}.`,
   use: "Plan with this",
+  coolsInTime: (limit: string, at: string, by: string) => `${limit} about ${at}, in time: it has until ${by}.`,
+  coolsLate: (limit: string, at: string, late: string, by: string, otherwise: string) =>
+    `${limit} about ${at}, ${late} too late: it has until ${by}. Now: ${otherwise}.`,
+  coolsNever: (limit: string, by: string, otherwise: string) =>
+    `It will not come to ${limit} where it stands, and it has until ${by}. Now: ${otherwise}.`,
 } as const;
 
 /** What is said of a component once it has been eaten. */

@@ -94,6 +94,28 @@ describe("at a step", () => {
     await press("Plan with this");
     expect(onExpect.mock.calls[0]?.[0]).toBeGreaterThan(5);
   });
+  test("a pot that cools too slowly says by how much, and what to do now", async () => {
+    const pot = step("stock.cool", "11:00", "15:00", { state: "running", name: "Cool the stock", attention: "unattended" });
+    const read = (id: number, minute: string, value: number) =>
+      entry(id, { kind: "reading", step: "stock.cool", quantity: "temperature", value }, at(minute) * 60_000);
+    const checks = [{ afterMinutes: 120, ask: "21 °C or less in the middle", otherwise: "stir it in ice water now" }];
+    const show = (values: readonly number[]) =>
+      createElement(WriteDown, {
+        step: pot,
+        entries: values.map((v, i) => read(i + 1, `11:${String(i * 15).padStart(2, "0")}`, v)),
+        checks,
+        now: at("11:45"),
+        clock: CLOCK,
+        write: vi.fn(),
+        onExpect: vi.fn(),
+      });
+    const { again } = stand(show([80, 74, 68.6, 63.7]));
+    expect(screen.getByRole("alert").textContent).toMatch(
+      /^21 °C about \d\d:\d\d, .+ too late: it has until 13:00\. Now: stir it in ice water now\.$/,
+    );
+    again(show([80, 45, 31, 24]));
+    expect(screen.getByRole("status").textContent).toMatch(/^21 °C about 1[12]:\d\d, in time: it has until 13:00\.$/);
+  });
   test("a count goes up by one, and a note is sent once", async () => {
     const { write } = await open([entry(1, { kind: "tally", step: "duck.roast", name: "basted", add: 3 })]);
     await press("One more: basted (3)");

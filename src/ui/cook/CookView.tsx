@@ -195,6 +195,7 @@ export function CookView({
         write={writeDown}
         now={now}
         clock={clock}
+        checks={findings.flatMap((f) => (f.step === step.ref && f.check ? [f.check] : []))}
         onExpect={(inMinutes) => press("estimate", step, inMinutes)}
       />
     ),

@@ -3,13 +3,25 @@
 import { useId, useState } from "react";
 import { said } from "@/core/bench/quantity";
 import { CalculationError } from "@/core/measures/calculation-error";
-import { amountsUsed, type Entry, type EntryBody, QUANTITIES, type ReadingQuantity, readingsOf, talliesOf } from "@/core/record/entries";
+import {
+  amountsUsed,
+  type Entry,
+  type EntryBody,
+  QUANTITIES,
+  type ReadingQuantity,
+  readingsOf,
+  type Taken,
+  talliesOf,
+} from "@/core/record/entries";
+import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
+import { coolingForecast } from "@/core/view/cooling-forecast";
 import type { StepView } from "@/core/view/plan-view";
 import { probeForecast } from "@/core/view/probe-forecast";
+import type { StepCheck } from "@/core/view/step-check";
 import { WRITE_DOWN } from "@/words/record";
 import { Choice } from "../shell/Choice";
-import { useFigures, useUnits } from "../shell/conventions";
+import { useFigures, useSpoken, useUnits } from "../shell/conventions";
 import { DevicePart } from "./DevicePart";
 import { readingSaid, readReading } from "./reading";
 
@@ -19,6 +31,8 @@ interface WriteDownProps {
   readonly write: (...bodies: readonly EntryBody[]) => void;
   readonly now: number;
   readonly clock: WallClock;
+  /** What is to be looked at while it runs, such as the limits of cooling. */
+  readonly checks?: readonly StepCheck[];
   /** Takes the minutes from now as the step's new end. */
   readonly onExpect: (inMinutes: number) => void;
 }
@@ -45,6 +59,7 @@ export function WriteDown(props: WriteDownProps) {
             .join("; ")}
         </p>
       )}
+      <Cooling step={step} taken={taken} checks={props.checks ?? []} now={now} clock={clock} />
       {forecast && step.probeC !== undefined && (
         <p role="status" className="my-1 border-l-[3px] border-saffron pl-3 text-[16px]">
           {WRITE_DOWN.likely(
@@ -78,6 +93,33 @@ export function WriteDown(props: WriteDownProps) {
         </div>
       )}
     </div>
+  );
+}
+
+/** Whether a pot that cools will be at its next limit in time. */
+function Cooling({
+  step,
+  taken,
+  checks,
+  now,
+  clock,
+}: { readonly taken: readonly Taken[] } & Required<Pick<WriteDownProps, "step" | "checks" | "now" | "clock">>) {
+  const units = useUnits();
+  const told = useFigures();
+  const spoken = useSpoken();
+  const found = coolingForecast(step, taken, checks);
+  if (!found) return null;
+  const limit = told(said(found.limitC, "temp", units));
+  const by = clock.near(found.by, now);
+  const late = found.lateBy !== 0;
+  return (
+    <p role={late ? "alert" : "status"} className={`my-1 border-l-[3px] pl-3 text-[16px] ${late ? "border-beet" : "border-leaf"}`}>
+      {found.at === undefined
+        ? WRITE_DOWN.coolsNever(limit, by, spoken(found.otherwise))
+        : found.lateBy
+          ? WRITE_DOWN.coolsLate(limit, clock.near(found.at, now), spokenDuration(found.lateBy), by, spoken(found.otherwise))
+          : WRITE_DOWN.coolsInTime(limit, clock.near(found.at, now), by)}
+    </p>
   );
 }
 
