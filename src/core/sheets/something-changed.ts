@@ -43,7 +43,7 @@ const AFTER_SERVING_MINUTES = 1440;
 
 /**
  * Ways on, the one that keeps most of the plan first. None of them has been planned: some may turn out to be impossible.
- * @throws {EditRefused} never: what does not fit the dish is left out
+ * @returns at most three; none where what happened is not of this dish
  */
 export function waysOn(s: Situation, mishap: Mishap): Way[] {
   return waysOf(s, mishap).slice(0, MOST_WAYS);
