@@ -26,7 +26,7 @@ export async function demoServer(port: number, env: Record<string, string> = {})
       () => false,
     );
   for (let tries = 0; tries < 600; tries++) {
-    if (await answers()) return { url, post, stop };
+    if (await answers()) return { url, post, stop, directory, pid: server.pid };
     await wait(100);
   }
   stop();
