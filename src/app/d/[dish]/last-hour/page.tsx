@@ -20,12 +20,15 @@ export default async function LastHourPage({ params }: { params: Promise<{ dish:
   if (!state.plan || !state.plainPlan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   if (!state.running)
     return (
-      <p className="px-5 py-6 text-[17px] sm:px-7">
-        {LAST_HOUR.notRunning}{" "}
-        <Link className="link" href={`/d/${state.slug}/cook`}>
-          {LAST_HOUR.cook}
-        </Link>
-      </p>
+      <div className="px-5 py-6 sm:px-7">
+        <h1 className="text-[29px]">{LAST_HOUR.title}</h1>
+        <p className="pt-1 text-[17px]">
+          {LAST_HOUR.notRunning}{" "}
+          <Link className="link" href={`/d/${state.slug}/cook`}>
+            {LAST_HOUR.cook}
+          </Link>
+        </p>
+      </div>
     );
   const hour = lastHourOf(state.plainPlan, dishModel(state.document), state.serves, state.now);
   return (
