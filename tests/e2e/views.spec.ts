@@ -67,12 +67,26 @@ for (const view of VIEWS)
     ).toEqual([]);
   });
 
-test("a running cook view has nothing for axe to say either", async ({ page }) => {
+test("the pages of a run have nothing for axe to say either", async ({ page }) => {
   await server.acknowledge("spiced-duck");
   await server.post("/api/dishes/spiced-duck/run", {});
-  await page.goto(`${server.url}/d/spiced-duck/cook`);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => v.id)).toEqual([]);
+  const faults = async (what: string) => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    return violations.map((v) => `${what}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`);
+  };
+  const found: string[] = [];
+  for (const view of ["cook", "changed", "last-hour", "bedtime"]) {
+    await page.goto(`${server.url}/d/spiced-duck/${view}`);
+    found.push(...(await faults(view)));
+  }
+  await page.goto(`${server.url}/notebook`);
+  await page
+    .getByRole("link", { name: /Spiced duck|duck/i })
+    .first()
+    .click();
+  await expect(page.getByRole("heading", { name: "How was it?" })).toBeVisible();
+  found.push(...(await faults("a run in the notebook")));
+  expect(found).toEqual([]);
 });
 
 test("the chart is walked by keys and says where one stands; its address reopens it", async ({ page }) => {
