@@ -30,13 +30,14 @@ import { Dial } from "./Dial";
 import { FreeWindowPart } from "./FreeWindowPart";
 import { MovedNote } from "./MovedNote";
 import { PlanNotes } from "./PlanNotes";
-import { addPress, deliver, forgetPresses, type Press, waitingPresses } from "./press-queue";
+import { addPress, forgetPresses, type Press, waitingPresses } from "./press-queue";
 import { ReadyToStart } from "./ReadyToStart";
 import { RoundsCard } from "./RoundsCard";
 import { RunLog } from "./RunLog";
 import { AloneRow, CheckCard, DueCard, RunningCard } from "./StepCards";
 import { NewTimer, Timers } from "./Timers";
 import { useMoves, useWakeLock, useWho } from "./use-cook";
+import { usePressQueue } from "./use-press-queue";
 import { WriteDown } from "./WriteDown";
 
 interface CookViewProps {
@@ -90,28 +91,10 @@ export function CookView({
   const alone = agenda.running.filter((s) => s.attention === "unattended" && s.end > now + 60);
   const atHand = agenda.running.filter((s) => !alone.includes(s));
   const free = running && agenda.due.length === 0 ? freeWindow(plan, whys, now) : undefined;
-  const [busy, setBusy] = useState<string>();
-  const [trouble, setTrouble] = useState<string>();
+  const { busy, setBusy, trouble, setTrouble, withheld, send } = usePressQueue(slug);
   const [goingOn, setGoingOn] = useState(false);
-  const [withheld, setWithheld] = useState<readonly string[]>([]);
   const moved = useMoves(plan);
 
-  const send = useCallback(async () => {
-    const delivery = await deliver(slug);
-    setBusy(undefined);
-    setWithheld(delivery.status === "withheld" ? delivery.steps : []);
-    if (delivery.status === "waiting") setTrouble(COOK_VIEW.theServerDoesNotAnswer);
-    else {
-      setTrouble(delivery.status === "delivered" ? delivery.warning : delivery.message);
-      router.refresh();
-    }
-  }, [router, slug]);
-
-  useEffect(() => {
-    if (waitingPresses(slug).length) void send();
-    const timer = setInterval(() => (waitingPresses(slug).length ? void send() : router.refresh()), 20_000);
-    return () => clearInterval(timer);
-  }, [router, send, slug]);
   // What was acknowledged or mended lets go of the presses that waited for it.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the findings are what it waits for
   useEffect(() => {

@@ -1,17 +1,16 @@
 "use client";
 // The last hour: one thing at a time in letters that are read at two metres, what comes after it, and what goes on each plate.
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo } from "react";
 import type { Entry } from "@/core/record/entries";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { LastHour, LastLine } from "@/core/view/last-hour";
-import { COOK_VIEW } from "@/words/cook";
 import { LAST_HOUR } from "@/words/last-hour";
 import { colourOf } from "../route-chart/colours";
 import { useNow } from "../shell/StatusLine";
 import { useTicks } from "../shell/use-ticks";
-import { addPress, deliver, type Press } from "./press-queue";
+import { addPress, type Press } from "./press-queue";
+import { usePressQueue } from "./use-press-queue";
 
 interface LastHourViewProps {
   readonly slug: string;
@@ -31,7 +30,12 @@ export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entr
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
   const { ticked, tick } = useTicks(slug, "last hour", entries, clockMs);
-  const { press, busy, trouble } = usePresses(slug);
+  const { busy, setBusy, trouble, send } = usePressQueue(slug);
+  const press: CurrentProps["onPress"] = (kind, step, inMinutes = 0) => {
+    addPress(slug, { key: crypto.randomUUID(), kind, step, inMinutes, pressedAt: Date.now() });
+    setBusy(step);
+    void send();
+  };
   const open = hour.lines.filter((l) => !l.done && !ticked.has(l.key));
   const [current, ...later] = open;
   const left = hour.at - now;
@@ -52,7 +56,7 @@ export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entr
           </p>
         )}
         {current ? (
-          <Current line={current} now={now} clock={clock} busy={busy} onPress={press} onTick={() => tick(current.key)} />
+          <Current line={current} now={now} clock={clock} busy={busy !== undefined} onPress={press} onTick={() => tick(current.key)} />
         ) : (
           <p className="pt-4 font-serif text-[30px] leading-tight font-semibold">{LAST_HOUR.allDone}</p>
         )}
@@ -194,31 +198,4 @@ function Strip({ hour, open, now }: { readonly hour: LastHour; readonly open: re
       <rect x={x(now) - 0.3} y={0} width={0.6} height={8} fill="var(--saffron)" />
     </svg>
   );
-}
-
-function usePresses(slug: string) {
-  const router = useRouter();
-  const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<string>();
-  // The plan follows over the stream; what was pressed elsewhere is seen too.
-  useEffect(() => {
-    const timer = setInterval(() => router.refresh(), 20_000);
-    return () => clearInterval(timer);
-  }, [router]);
-  const press = (kind: Press["kind"], step: string, inMinutes = 0) => {
-    addPress(slug, { key: crypto.randomUUID(), kind, step, inMinutes, pressedAt: Date.now() });
-    setBusy(true);
-    void deliver(slug).then((delivery) => {
-      setBusy(false);
-      setTrouble(
-        delivery.status === "waiting"
-          ? COOK_VIEW.theServerDoesNotAnswer
-          : delivery.status === "delivered"
-            ? delivery.warning
-            : delivery.message,
-      );
-      router.refresh();
-    });
-  };
-  return { press, busy, trouble };
 }
