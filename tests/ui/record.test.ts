@@ -173,6 +173,29 @@ describe("on the way to the server", () => {
     const keys = sent.filter((s) => s.path.endsWith("/entries")).map((s) => (s.body as { entries: { key: string }[] }).entries[0]?.key);
     expect(new Set(keys).size).toBe(1);
   });
+  test("one that the server refuses does not take the others with it", async () => {
+    localStorage.setItem(
+      "rondeau.entries.dish",
+      JSON.stringify(
+        ["oats", "figs", "rye"].map((item) => ({
+          key: crypto.randomUUID(),
+          body: { kind: "tick", list: "shopping", item, done: true },
+          writtenAt: Date.now(),
+        })),
+      ),
+    );
+    const kept: string[] = [];
+    serverThat(({ body }) => {
+      const items: string[] = body.entries.map((e: { body: { item: string } }) => e.body.item);
+      if (items.includes("figs")) return { status: 422, body: { message: "No figs." } };
+      kept.push(...items);
+      return { status: 200, body: { entries: kept.map((item, i) => entry(i + 1, { kind: "tick", list: "shopping", item, done: true })) } };
+    });
+    stand(createElement(List));
+    await vi.waitFor(() => expect(screen.getByText("No figs.")).toBeTruthy());
+    expect(kept).toEqual(["oats", "rye"]);
+    expect(localStorage.getItem("rondeau.entries.dish")).toBe("[]");
+  });
   test("what the server refuses is dropped with its reason", async () => {
     serverThat(() => ({ status: 404, body: { message: "There is no such dish." } }));
     stand(createElement(List));

@@ -14,6 +14,8 @@ interface Waiting {
 /** Numbers of entries that the server has not numbered yet. */
 const UNSAVED = 2 ** 50;
 const RETRY_MS = 10_000;
+/** As many as the server takes at once. */
+const MOST_AT_ONCE = 200;
 const place = (slug: string) => `rondeau.entries.${slug}`;
 
 function keptWaiting(slug: string): Waiting[] {
@@ -23,6 +25,8 @@ function keptWaiting(slug: string): Waiting[] {
     return [];
   }
 }
+
+const lastId = (entries: readonly Entry[]) => entries.at(-1)?.id ?? 0;
 
 export const isSaved = (id: number): boolean => id < UNSAVED;
 
@@ -50,16 +54,31 @@ export function useEntries(
     [slug],
   );
   const send = useCallback(async () => {
-    const list = keptWaiting(slug);
-    if (list.length === 0) return;
-    const answer = await ask(`/api/dishes/${slug}/entries`, "POST", {
-      entries: list.map(({ key, body, writtenAt }) => ({ key, body, ago: Math.max(0, Date.now() - writtenAt) })),
-    });
-    if (answer.status === 0 || answer.status >= 500) return;
-    const sent = new Set(list.map((w) => w.key));
-    keep(keptWaiting(slug).filter((w) => !sent.has(w.key)));
-    if (answer.ok) setAnswered(answer.body.entries as unknown as readonly Entry[]);
-    setTrouble(answer.ok ? undefined : (answer.body.message ?? PRESS_QUEUE.theServerDidNotTakeIt));
+    const post = (list: readonly Waiting[]) =>
+      ask(`/api/dishes/${slug}/entries`, "POST", {
+        entries: list.map(({ key, body, writtenAt }) => ({ key, body, ago: Math.max(0, Date.now() - writtenAt) })),
+      });
+    const settled = (list: readonly Waiting[]) => {
+      const sent = new Set(list.map((w) => w.key));
+      keep(keptWaiting(slug).filter((w) => !sent.has(w.key)));
+    };
+    let refused: string | undefined;
+    for (let list = keptWaiting(slug).slice(0, MOST_AT_ONCE); list.length; list = keptWaiting(slug).slice(0, MOST_AT_ONCE)) {
+      let answer = await post(list);
+      // One that is refused does not take the others with it: they are sent one by one.
+      if (answer.status >= 400 && answer.status < 500 && list.length > 1) {
+        list = list.slice(0, 1);
+        answer = await post(list);
+      }
+      if (answer.status === 0 || answer.status >= 500) return;
+      settled(list);
+      if (answer.ok) {
+        const entries = answer.body.entries as unknown as readonly Entry[];
+        // An answer that was overtaken says nothing new.
+        setAnswered((before) => (lastId(entries) >= lastId(before) ? entries : before));
+      } else refused = answer.body.message ?? PRESS_QUEUE.theServerDidNotTakeIt;
+    }
+    setTrouble(refused);
   }, [slug, keep]);
   useEffect(() => {
     setWaiting(keptWaiting(slug));
@@ -75,7 +94,7 @@ export function useEntries(
     },
     [slug, keep, send],
   );
-  const newest = (answered.at(-1)?.id ?? 0) > (stored.at(-1)?.id ?? 0) ? answered : stored;
+  const newest = lastId(answered) > lastId(stored) ? answered : stored;
   const unsaved = waiting.map(({ body, writtenAt }, i): Entry => ({ id: UNSAVED + i, at: writtenAt + ahead.current, body }));
   return { entries: [...newest, ...unsaved], write, trouble };
 }
