@@ -1,6 +1,7 @@
 // Something has happened that the plan did not know: what can be done about it, at most three ways, each to be planned and looked at before it is chosen.
 
 import { boughtInstead } from "../dish/edit/larder";
+import { freeId } from "../dish/edit/places";
 import { documentChange } from "../dish/feast";
 import type { PatchOperation } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
@@ -40,6 +41,8 @@ interface Situation {
 const MOST_WAYS = 3;
 /** What happened to a thing lasts until well after serving. */
 const AFTER_SERVING_MINUTES = 1440;
+/** As far as dates of a dish go. */
+const FOREVER = "2199-12-31T00:00";
 
 /**
  * Ways on, the one that keeps most of the plan first. None of them has been planned: some may turn out to be impossible.
@@ -136,22 +139,31 @@ function withoutThing({ document, plan, zone, now }: Situation, id: string): Way
   const told: Told[] = plan.steps
     .filter((x) => x.state === "running" && x.equipment.includes(name))
     .map((x) => ({ kind: "void", step: x.ref, at: now }));
+  const over = zone.toWallInstant(Math.max(plan.serveAt, plan.ends) + AFTER_SERVING_MINUTES);
+  // The kitchen is that of other dishes too: what stopped is there again for the next one, and what is borrowed goes back.
   const gone: PatchOperation = {
     op: "add",
     path: `/kitchen/equipment/${at}/available`,
-    value: [{ from: zone.toWallInstant(plan.begins - AFTER_SERVING_MINUTES), to: zone.toWallInstant(now) }],
+    value: [
+      { from: zone.toWallInstant(plan.begins - AFTER_SERVING_MINUTES), to: zone.toWallInstant(now) },
+      { from: over, to: FOREVER },
+    ],
   };
-  const { available: _, ...same } = thing;
-  const borrowed = freeId(
-    `borrowed-${id}`.slice(0, 60),
-    things.map((e) => e.id),
-  );
+  const borrowed = {
+    ...thing,
+    id: freeId(
+      `borrowed ${id}`,
+      things.map((e) => e.id),
+    ),
+    name: `Neighbour's ${lower(name)}`,
+    available: [{ from: zone.toWallInstant(now), to: over }],
+  };
   return [
     { key: "without", title: `Do without the ${lower(name)}`, change: [gone], told },
     {
       key: "borrow",
       title: `Use a neighbour's ${lower(name)}`,
-      change: [gone, { op: "add", path: "/kitchen/equipment/-", value: { ...same, id: borrowed, name: `Neighbour's ${lower(name)}` } }],
+      change: [gone, { op: "add", path: "/kitchen/equipment/-", value: borrowed }],
       told,
     },
     {
@@ -162,13 +174,6 @@ function withoutThing({ document, plan, zone, now }: Situation, id: string): Way
     },
   ];
 }
-
-const freeId = (wish: string, taken: readonly string[]): string => {
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? wish : `${wish}-${n}`;
-    if (!taken.includes(id)) return id;
-  }
-};
 
 function withoutHands(
   { document, zone, now }: Situation,

@@ -8,6 +8,7 @@ import { withTold } from "../../../src/core/planner/told";
 import { logOf, progressOf, type RunEvent } from "../../../src/core/record/progress";
 import { type Mishap, waysOn } from "../../../src/core/sheets/something-changed";
 import { standsUntil } from "../../../src/core/sheets/stands-until";
+import { intervalsOfHours } from "../../../src/core/time/calendar";
 import { planView } from "../../../src/core/view/plan-view";
 import { PlanDesk } from "../../../src/workers/plan-desk";
 import { demoDocument, type Loose } from "../../support/dishes";
@@ -96,6 +97,15 @@ describe("the lunch, more than half done", () => {
     const { view } = planned(borrow as NonNullable<typeof borrow>);
     for (const s of view.steps.filter((x) => x.state === "planned")) expect(s.equipment, s.ref).not.toContain("Oven");
     expect(view.steps.some((s) => s.equipment.includes("Neighbour's oven"))).toBe(true);
+    // For the next dish of this kitchen the oven is there again, and the neighbour's is not.
+    const read = readDishValue(applyPatch(lunch.document, (borrow as NonNullable<typeof borrow>).change));
+    if (read.status === "refused") throw new Error(JSON.stringify(read.problems));
+    const week = lunch.plan.serveAt + 7 * 1440;
+    const there = (id: string) => {
+      const hours = read.document.kitchen?.equipment?.find((e) => e.id === id)?.available as never;
+      return [...intervalsOfHours(hours, lunch.zone, week, week + 60)].length > 0;
+    };
+    expect([there("oven"), there("borrowed-oven")]).toEqual([true, false]);
   });
   test("a cook who goes away does nothing until she is back", () => {
     const cook = lunch.document.kitchen?.cooks?.[0]?.id as string;
