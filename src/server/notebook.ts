@@ -15,7 +15,7 @@ import { reviewRows, timedOf } from "../core/view/run-review";
 import { spokenTexts } from "../core/view/spoken-texts";
 import { findDish } from "../db/queries/dishes";
 import { listLastNotes, listRunEntries } from "../db/queries/entries";
-import { findRun, listRuns, listRunsOfDish } from "../db/queries/notebook";
+import { findRun, findVersionsOfLengths, listRuns, listRunsOfDish } from "../db/queries/notebook";
 import { findPlanBefore, listRunEvents } from "../db/queries/runs";
 import { nowMinute } from "./clock";
 import { readerConventions } from "./conventions";
@@ -72,9 +72,14 @@ type Stored = NonNullable<Awaited<ReturnType<typeof findDish>>>;
 /** Lengths that this cook's own runs of the dish speak for, with the change that takes each over. */
 async function lengthsOf(stored: Stored, dish: ReturnType<typeof dishModel>): Promise<LengthProposal[]> {
   const db = await database();
-  const runs = await listRunsOfDish(db, stored.id);
+  const versions = await findVersionsOfLengths(db, stored.id, stored.version);
   const timed = [];
-  for (const run of runs) timed.push(...timedOf(dish, progressOf(await listRunEvents(db, run.id))));
+  for (const run of await listRunsOfDish(db, stored.id)) {
+    const began = (await findPlanBefore(db, stored.id, run.id, 1))?.dishVersion;
+    // A length that was changed since the run, by hand or by accepting it here, is not moved by the same minutes again.
+    const counts = (step: string) => began === undefined || (versions.get(step)?.has(began) ?? true);
+    timed.push(...timedOf(dish, progressOf(await listRunEvents(db, run.id))).filter((t) => counts(t.step)));
+  }
   const steps = new Map(
     dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((step) => [step.ref, { step, component: c.name }] as const))),
   );

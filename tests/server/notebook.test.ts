@@ -13,7 +13,7 @@ import { POST as bringIn } from "../../src/app/api/dishes/route";
 import { loadLastNotes, loadRunPage, loadRuns } from "../../src/server/notebook";
 import type { Loose } from "../support/dishes";
 import { shown } from "../support/page";
-import { call, withServer } from "../support/server";
+import { call, planned, withServer } from "../support/server";
 import { smallDish } from "../support/small-dish";
 
 const NOW = "2026-10-16T08:00:00Z";
@@ -37,6 +37,7 @@ async function cooked(minutes: Readonly<Record<string, readonly [number, number]
   const list = (await call(findings, { dish })).said.findings.filter((f: Loose) => f.severity === "stop");
   await call(acknowledge, { dish }, { acknowledge: list.map((f: Loose) => ({ id: f.id, print: f.print })) });
   await call(clock, {}, { now: NOW });
+  await planned(dish, Date.parse(NOW) / 60_000);
   expect((await call(startRun, { dish })).status).toBe(200);
   const at = (m: number) => call(clock, {}, { now: new Date(Date.parse(NOW) + m * 60_000).toISOString() });
   for (const [step, [from, to]] of Object.entries(minutes)) {
@@ -126,4 +127,6 @@ test("a length that was timed longer is proposed, accepted as a new version, and
   expect(chop(after).time).not.toEqual(chop(before).time);
   expect(chop(after).time).toMatchObject({ min: expect.any(String), likely: expect.any(String), max: expect.any(String) });
   expect((await page(run)).dishVersion).toBe(dishVersion + 1);
+  // The same minutes do not move it again.
+  expect((await page(run)).lengths.map((l) => l.step)).not.toContain("stock.chop");
 });

@@ -60,3 +60,41 @@ export async function findRun(db: Queryable, id: string): Promise<KeptRun | unde
 export async function listRunsOfDish(db: Queryable, dishId: string): Promise<KeptRun[]> {
   return RunRow.array().parse(await db.query(`${RUNS} where r.dish_id = $1 order by r.started_at, r.id`, [dishId]));
 }
+
+const Lengths = z.object({ version: z.number().int(), times: z.record(z.string(), z.unknown()).nullable() });
+
+/** So many versions of a dish are looked through. */
+const MOST_VERSIONS = 100;
+
+/**
+ * For each step of a dish the versions, from the one in force back, in which its length is what it is now. What was timed before says nothing about
+ * that length: it is in it already, or the cook knew better.
+ * @returns versions by "component.step"; nothing for a step whose length was never another
+ */
+export async function findVersionsOfLengths(
+  db: Queryable,
+  dishId: string,
+  version: number,
+): Promise<ReadonlyMap<string, ReadonlySet<number>>> {
+  const rows = Lengths.array().parse(
+    await db.query(
+      `with recursive line as (
+         select version, parent, document, 1 as n from dish_history where dish_id = $1 and version = $2
+         union all
+         select h.version, h.parent, h.document, l.n + 1 from dish_history h join line l on h.version = l.parent
+          where h.dish_id = $1 and l.n < ${MOST_VERSIONS})
+       select version,
+              (select jsonb_object_agg((c->>'id') || '.' || (s->>'id'), s->'time')
+                 from jsonb_array_elements(document->'components') c, jsonb_array_elements(c->'methods') m, jsonb_array_elements(m->'steps') s) as times
+         from line order by n`,
+      [dishId, version],
+    ),
+  );
+  const found = new Map<string, Set<number>>();
+  for (const [step, time] of Object.entries(rows[0]?.times ?? {})) {
+    const now = JSON.stringify(time);
+    const end = rows.findIndex((r) => JSON.stringify(r.times?.[step]) !== now);
+    if (end >= 0) found.set(step, new Set(rows.slice(0, end).map((r) => r.version)));
+  }
+  return found;
+}
