@@ -98,7 +98,9 @@ export function startStandIn(kind: StandInKind, speed = 1): DeviceView | undefin
   const id = Array.from({ length: MOST_DEVICES + 1 }, (_, i) => `${kind}-${i + 1}`).find((x) => !devices.has(x)) as string;
   const model = standIn(kind, Math.floor(Math.random() * 2 ** 31));
   const tick = () =>
-    void takeReadings([{ device: id, name: model.name, quantity: model.quantity, value: model.next(speed), at: undefined }]);
+    void takeReadings([{ device: id, name: model.name, quantity: model.quantity, value: model.next(speed), at: undefined }]).catch(
+      (error: unknown) => console.error(`device ${id}: a reading was not kept`, error),
+    );
   const timer = setInterval(tick, 1000);
   timer.unref();
   devices.set(id, { id, name: model.name, quantity: model.quantity, value: null, at: 0, keptAt: 0, stop: () => clearInterval(timer) });

@@ -30,11 +30,7 @@ begin
 end $$;
 create trigger record_entry_append_only before update or delete on record_entry for each row execute function refuse_entry_change();
 
-create function refuse_entry_truncate() returns trigger language plpgsql as $$
-begin
-  raise exception 'what was written down is append-only';
-end $$;
-create trigger record_entry_no_truncate before truncate on record_entry for each statement execute function refuse_entry_truncate();
+create trigger record_entry_no_truncate before truncate on record_entry for each statement execute function refuse_truncate();
 
 create or replace function remove_dish(which uuid) returns integer language plpgsql as $$
 declare
