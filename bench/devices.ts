@@ -2,7 +2,7 @@
 // Starts a server of its own on 127.0.0.1, with its clock running on.
 import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
-import { demoServer, wait } from "./server";
+import { demoServer, startRun, wait } from "./server";
 
 const seconds = Number(process.argv[2] ?? 180);
 const DEVICES = 20;
@@ -14,14 +14,7 @@ const diskKb = () => Number(execFileSync("du", ["-sk", directory], { encoding: "
 
 try {
   const slug = "harvest-lunch";
-  await post(`/api/dishes/${slug}/plan`, {}).then((r) => r.text());
-  const { findings } = (await (await fetch(`${url}/api/dishes/${slug}/safety`)).json()) as {
-    findings: { id: string; print: string; severity: string }[];
-  };
-  await post(`/api/dishes/${slug}/safety`, {
-    acknowledge: findings.filter((f) => f.severity === "stop").map(({ id, print }) => ({ id, print })),
-  });
-  await post(`/api/dishes/${slug}/run`, {});
+  await startRun(url, post, slug);
   const plan = (await (await fetch(`${url}/api/dishes/${slug}/plan`)).json()) as { steps: { step: string }[] };
   const names = Array.from({ length: DEVICES }, (_, i) => `bench-${i + 1}`);
   await post(`/api/dishes/${slug}/entries`, {

@@ -1,19 +1,12 @@
 // How long a press is waited for while the planner has both cores: ./rondeau bench presses [PRESSES]. Starts a server of its own on 127.0.0.1.
-import { demoServer, wait } from "./server";
+import { demoServer, startRun, wait } from "./server";
 
 const count = Number(process.argv[2] ?? 80);
 const { url, post, stop } = await demoServer(4395, { RONDEAU_CLOCK: "manual", RONDEAU_NOW: "2026-11-25T19:00:00Z" });
 
 try {
   const slug = "harvest-lunch";
-  await post(`/api/dishes/${slug}/plan`, {}).then((r) => r.text());
-  const { findings } = (await (await fetch(`${url}/api/dishes/${slug}/safety`)).json()) as {
-    findings: { id: string; print: string; severity: string }[];
-  };
-  await post(`/api/dishes/${slug}/safety`, {
-    acknowledge: findings.filter((f) => f.severity === "stop").map(({ id, print }) => ({ id, print })),
-  });
-  await post(`/api/dishes/${slug}/run`, {});
+  await startRun(url, post, slug);
   let busy = true;
   const load = ["spiced-duck", "saturday-pastries"].map(async (other) => {
     while (busy) await post(`/api/dishes/${other}/plan`, { fresh: true }).then((r) => r.text());

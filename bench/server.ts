@@ -32,3 +32,17 @@ export async function demoServer(port: number, env: Record<string, string> = {})
   stop();
   throw new Error("the server does not answer");
 }
+
+type Post = Awaited<ReturnType<typeof demoServer>>["post"];
+
+/** Plans a dish, acknowledges its dangers and starts its run. */
+export async function startRun(url: string, post: Post, slug: string): Promise<void> {
+  await post(`/api/dishes/${slug}/plan`, {}).then((r) => r.text());
+  const { findings } = (await (await fetch(`${url}/api/dishes/${slug}/safety`)).json()) as {
+    findings: { id: string; print: string; severity: string }[];
+  };
+  await post(`/api/dishes/${slug}/safety`, {
+    acknowledge: findings.filter((f) => f.severity === "stop").map(({ id, print }) => ({ id, print })),
+  });
+  await post(`/api/dishes/${slug}/run`, {});
+}
