@@ -25,7 +25,7 @@ export const COMPONENT_PANEL = {
   canStartBetweenAndIf: (dayTime: string, dayTime2: string) =>
     `Can start between ${dayTime} and ${dayTime2}, if the rest stays in its order.`,
   cannotMoveServingOnTime: "Cannot move: serving on time depends on it.",
-  towardsTheTable: "Towards the table",
+  towardsServing: "Towards serving",
   notEarlierThan: "Not earlier than",
   oneStepHoldsIt: "one step holds it",
   stepsHoldOneAnother: (length: number) => `${length} steps hold one another`,
@@ -97,7 +97,8 @@ export const PLAN_PANEL = {
   even: "Even",
   noDayTooFull: "no day too full",
   ofWork: "of work",
-  left: " left",
+  left: (length: string) => `${length} of work left`,
+  of: (length: string) => `of ${length}`,
   over: "over",
   oneDay: "one day",
   days: (length: number) => `${length} days`,

@@ -164,7 +164,7 @@ test("why here: slack as a band, the tight chain drawn and told, what the whole 
   const panel = page.getByRole("complementary", { name: "The selected component" });
   await expect(panel).toContainText("Not later than");
   await expect(panel).toContainText("Not earlier than");
-  await panel.getByText(/Towards the table/).click();
+  await panel.getByText(/Towards serving/).click();
   await expect(
     panel
       .getByRole("listitem")

@@ -185,7 +185,7 @@ function StepDetails({ step, plan, why, clock }: { step: StepView; plan: PlanVie
               ? COMPONENT_PANEL.canStartBetweenAndIf(clock.dayTime(why.earliest), clock.dayTime(why.latest))
               : COMPONENT_PANEL.cannotMoveServingOnTime}
           </span>
-          <ChainList title={COMPONENT_PANEL.towardsTheTable} chain={why.laterChain} plan={plan} clock={clock} />
+          <ChainList title={COMPONENT_PANEL.towardsServing} chain={why.laterChain} plan={plan} clock={clock} />
           {why.notEarlier && (
             <span className="mt-1 block border-l-[3px] border-rule pl-2">
               <b className="font-semibold">{COMPONENT_PANEL.notEarlierThan}</b> {why.notEarlier}

@@ -43,6 +43,10 @@ interface PlanPanelProps {
   readonly onSelect: (component: string) => void;
 }
 
+/** Minutes of hands of what is not done. */
+const leftOf = (plan: PlanView): number =>
+  plan.steps.filter((s) => s.state !== "done").reduce((sum, s) => sum + s.hands.reduce((m, h) => m + h.to - h.from, 0), 0);
+
 /** What the whole plan is like, and what could be otherwise: its layout, its hour, its ways, its table. */
 export function PlanPanel(props: PlanPanelProps) {
   const { plan, clock, wished, trials, rehearsed } = props;
@@ -53,11 +57,11 @@ export function PlanPanel(props: PlanPanelProps) {
   return (
     <div className="pt-4 pb-6">
       <h2 className="text-[20px]">
-        {spokenDuration(total)} {PLAN_PANEL.ofWork}
-        {begun ? PLAN_PANEL.left : ""}
+        {begun ? PLAN_PANEL.left(spokenDuration(leftOf(plan))) : `${spokenDuration(total)} ${PLAN_PANEL.ofWork}`}
       </h2>
       <p className="pb-3 text-[13.5px] text-quiet">
-        {PLAN_PANEL.over} {days.length === 1 ? PLAN_PANEL.oneDay : PLAN_PANEL.days(days.length)}.
+        {begun && PLAN_PANEL.of(spokenDuration(total))} {PLAN_PANEL.over}{" "}
+        {days.length === 1 ? PLAN_PANEL.oneDay : PLAN_PANEL.days(days.length)}.
         {begun ? "" : PLAN_PANEL.noPlanCanStartLaterThan(clock.dayTime(plan.serveAt - plan.boundMinutes))}
       </p>
       <WorkByDay plan={plan} clock={clock} />
