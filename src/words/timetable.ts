@@ -8,16 +8,6 @@ export const UPRIGHT = {
   unfold: (length: string) => `${length} rest: show it`,
   waiting: (names: readonly string[]) =>
     `${names.slice(0, 4).join(", ")}${names.length > 4 ? ` and ${names.length - 4} more` : ""} ${names.length === 1 ? "waits" : "wait"}`,
-  places: {
-    freezer: "freezer",
-    fridge: "fridge",
-    cellar: "larder",
-    counter: "counter",
-    hob: "hob",
-    oven: "oven",
-    grill: "grill",
-    bath: "bath",
-  },
 } as const;
 
 /** What each part of the side panel holds, in a line. */

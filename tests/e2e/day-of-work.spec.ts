@@ -90,7 +90,7 @@ test("a simulated probe is started in the kitchen, read at a step, and ended", a
   await expect(devices.getByText("No device has sent anything yet.")).toBeVisible();
 });
 
-test("guests who come later: the way on is planned, chosen, undone", async ({ page }) => {
+test("guests who come later: the way on is planned, chosen, told in the log, and undone", async ({ page }) => {
   test.setTimeout(180_000);
   const before = (await dish()).dish.serveAt;
   await page.goto(`${server.url}/d/${slug}/changed`);
@@ -107,6 +107,9 @@ test("guests who come later: the way on is planned, chosen, undone", async ({ pa
   await expect(page).toHaveURL(/\/cook$/, { timeout: 30_000 });
   expect(Date.parse(`${(await dish()).dish.serveAt}Z`) - Date.parse(`${before}Z`)).toBe(45 * 60_000);
   await expect(page.getByRole("region", { name: "Log" }).getByText("Note: The guests come later: Serve 45 min later")).toBeVisible();
+  await page.goto(`${server.url}/d/${slug}/timetable`);
+  await page.keyboard.press("Control+z");
+  await expect.poll(async () => (await dish()).dish.serveAt).toBe(before);
 });
 
 test("something failed: what the dish names takes its place, and the plan no longer makes it", async ({ page }) => {

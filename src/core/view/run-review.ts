@@ -42,7 +42,7 @@ const scaled = ({ time, k, grows }: Step): TimeSpread => {
   return { min: time.min * by, likely: time.likely * by, max: time.max * by };
 };
 
-/** What the presses of a run say of how long its steps took. */
+/** How long each step took, by the presses of a run. */
 export function timedOf(dish: Dish, progress: ReadonlyMap<string, LogEvent>): Timed[] {
   return stepsOf(dish).flatMap(({ step }): Timed[] => {
     const event = progress.get(step.ref);

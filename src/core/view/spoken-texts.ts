@@ -1,4 +1,4 @@
-// A plan view, and what the planner and the log say of it, with measures and times as this cook reads them. Ids, kinds and numbers are not changed.
+// Texts of plan views, of the planner and of the log, with measures and times as this cook reads them. Ids, kinds and numbers are not changed.
 import type { Conventions } from "../spoken/conventions";
 import { inConventions } from "../spoken/in-conventions";
 import { isWeighedInGrams } from "../spoken/in-measures";

@@ -7,6 +7,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { UPRIGHT } from "@/words/timetable";
 import { colourOf } from "./colours";
+import { PLACE_NAMES } from "./place-names";
 import { CLOCK_WIDTH, HANDS_WIDTH, type Upright, type UprightPleat, uprightChart } from "./upright";
 import { placeWords } from "./words";
 
@@ -54,7 +55,7 @@ export function UprightChart({ plan, clock, now, selected, focused, onSelect }: 
         <ul aria-label={UPRIGHT.steps}>
           {chart.rows.map(({ step, y, time }) => (
             <li key={step.ref} className={quiet(step.component) ? "opacity-45" : ""}>
-              {/* Where now stands beside it, now is the one that is read. */}
+              {/* The time of now is shown instead where both would overlap. */}
               {time && !(chart.now !== undefined && Math.abs(chart.now - y) < 16) && (
                 <span className="clock absolute left-1 text-[12px] leading-6" style={{ top: y - 12 }}>
                   {time}
@@ -126,7 +127,7 @@ function Head({
       <div className="relative h-5 text-[11px] text-quiet" aria-hidden="true">
         {chart.lanes.map((l) => (
           <span key={l.place} className="absolute -translate-x-1/2 leading-5" style={{ left: (l.x0 + l.x1) / 2 }}>
-            {UPRIGHT.places[l.place]}
+            {PLACE_NAMES[l.place]}
           </span>
         ))}
       </div>
