@@ -12,10 +12,10 @@ export const CALCULATOR_PART = {
   save: "Save",
   allAmounts: "all amounts",
   saveAllAmounts: "Save all amounts",
-  ofIt: (said: string, name: string) => `${said} of ${name}`,
-  to: (said: string, said2: string) => `, ${said} to ${said2}`,
-  inTheMiddle: (said: string, what: string) => `${said} in the middle${what}`,
-  keepsInThe: (label: string, place: string, what: string, what2: string) => `${label} keeps in the ${place}${what}${what2}`,
+  ofIt: (amount: string, name: string) => `${amount} of ${name}`,
+  to: (amount: string, most: string) => `, ${amount} to ${most}`,
+  inTheMiddle: (amount: string, what: string) => `${amount} in the middle${what}`,
+  keepsInThe: (label: string, place: string, what: string, rest: string) => `${label} keeps in the ${place}${what}${rest}`,
 } as const;
 
 export const FIGURES = {

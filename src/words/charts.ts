@@ -2,5 +2,5 @@
 
 export const CURVE_CHART = {
   showAsTable: "Show as table",
-  to: (middle: string, said: string, said2: string) => `${middle} (${said} to ${said2})`,
+  to: (middle: string, amount: string, most: string) => `${middle} (${amount} to ${most})`,
 } as const;

@@ -91,7 +91,7 @@ export const COOK_VIEW = {
   yourPressIsSavedWith: "Your press is saved with its time and sent as soon as that is done.",
   discard: "Discard",
   oneStepHasMoved: "One step has moved",
-  stepsHaveMoved: (length: number) => `${length} steps have moved`,
+  stepsHaveMoved: (n: number) => `${n} steps have moved`,
   now: ": now",
   runningByItself: "Running by itself",
   later: "Later",
@@ -101,8 +101,8 @@ export const COOK_VIEW = {
 } as const;
 
 export const DIAL = {
-  nextInEventsInThe: (spokenDuration: string, what: string, length: number) =>
-    `Next in ${spokenDuration}: ${what}. ${length} events in the next hour; the list shows the same.`,
+  nextInEventsInThe: (time: string, what: string, n: number) =>
+    `Next in ${time}: ${what}. ${n === 1 ? "One event" : `${n} events`} in the next hour; the list shows the same.`,
   noHandsNeededInThe: "No hands needed in the next hour.",
   min: (what: number) => `${what} min`,
   nothingForAnHour: "Nothing for an hour",
@@ -111,31 +111,31 @@ export const DIAL = {
 export const PLAN_NOTES = {
   aboutThisPlan: "About this plan",
   danger: "Danger",
-  n1Step: "1 step",
-  steps: (length: number) => `${length} steps`,
+  oneStep: "1 step",
+  steps: (n: number) => `${n} steps`,
 } as const;
 
 export const READY_TO_START = {
   readyWhenYouAre: "Ready when you are",
-  theFirstHandsOnStepIs: (lower: string, dayTime: string) => `The first hands-on step is ${lower}, ${dayTime}. `,
+  theFirstHandsOnStepIs: (name: string, at: string) => `The first hands-on step is ${name}, ${at}. `,
   whatYouPressIsRecorded: "What you press is recorded, and the plan follows what happens.",
   readTheseBeforeYouStart: "Read these before you start",
   youHaveReadThese: "You have read these",
   startTheRun: "Start the run",
   fixWhatIsPastA: "Fix what is past a limit first.",
-  stillToRead: (length: number) => `${length} still to read.`,
+  stillToRead: (n: number) => `${n} still to read.`,
 } as const;
 
 export const STEP_CARDS = {
   checkNow: "Check now: ",
-  check: (near: string) => `Check ${near}: `,
+  check: (at: string) => `Check ${at}: `,
   running: (name: string) => `Running: ${name}`,
   since: ", since",
   until: "until",
   cInTheMiddle: (probeC: number) => `, ${probeC} °C in the middle`,
-  untilAboutIn: (near: string, spokenDuration: string) => `until about ${near}, in ${spokenDuration}`,
+  untilAboutIn: (at: string, time: string) => `until about ${at}, in ${time}`,
   dueNow: "due now",
-  dueSince: (near: string) => `due since ${near}`,
+  dueSince: (at: string) => `due since ${at}`,
   saving: "Saving",
   done: "Done",
   resume: "Resume",
@@ -144,12 +144,12 @@ export const STEP_CARDS = {
   minMore: "min more",
   undoNamed: (name: string) => `Undo: ${name}`,
   undo: "Undo",
-  since2: "since",
+  sinceInRow: "since",
   andUntil: ", until",
   about: "about",
   checkNamed: (name: string) => `Check: ${name}`,
-  doneNamed: (near: string) => `done ${near}`,
-  sinceNamed: (near: string) => `since ${near}`,
+  doneNamed: (at: string) => `done ${at}`,
+  sinceNamed: (at: string) => `since ${at}`,
   due: "Due",
   next: "Next",
   withIt: "with",

@@ -89,7 +89,7 @@ export const EQUIPMENT_PART = {
 } as const;
 
 export const HOURS_LIST = {
-  line: (title: string, what: string, what2: number) => `${title}, ${what}, line ${what2}`,
+  line: (title: string, what: string, rest: number) => `${title}, ${what}, line ${rest}`,
   days: (label: string) => `${label}: days`,
   to: "to",
   remove: (label: string) => `${label}: remove`,

@@ -39,7 +39,7 @@ export const NOTEBOOK = {
   lengths: "How long you really take",
   lengthsLead: "Lengths from all your runs of this dish. Nothing is changed before you accept it, and you can undo it.",
   noLengths: "Your times agree with the recipe so far.",
-  took3: (list: string) => `you took ${list}`,
+  youTook: (list: string) => `you took ${list}`,
   says: (range: string) => `the recipe says ${range}`,
   plan: (range: string) => `plan with ${range}`,
   leftOut: (n: number) => (n === 1 ? "one time left out" : `${n} times left out`),

@@ -17,7 +17,7 @@ export const FINDING_CARD = {
 export const TO_MIND = {
   safety: "Safety",
   noSafetyFindingsTheRules: "No safety findings. The rules know only what the dish and its plan say.",
-  toReadBeforeYouStart: (length: number, what: string) => `${length} ${what} to read before you start. The rules may miss something.`,
+  toReadBeforeYouStart: (n: number, what: string) => `${n} ${what} to read before you start. The rules may miss something.`,
   youHaveReadEveryDanger: "You have read every danger. The rules may miss something.",
   more: "more",
 } as const;

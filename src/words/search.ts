@@ -3,7 +3,7 @@
 export const PALETTE_DIALOG = {
   ctrlK: "Ctrl K",
   searchAndCommands: "search and commands",
-  n1To4: "1 to 4",
+  oneToFour: "1 to 4",
   recipeTimetableDaysCook: "Recipe, Timetable, Days, Cook",
   onTheChartEarlierLaterStep: "on the chart: earlier, later step",
   onTheChartTheComponent: "on the chart: the component above, below",
@@ -45,7 +45,7 @@ export const PALETTE_DIALOG = {
   asTheSystem: "As the system",
   help: "Help",
   theKeys: "The keys",
-  searchAndCommandsHeading: "Search and commands",
+  title: "Search and commands",
   searchAViewAComponent: "Search: a view, a component, a plan",
   nothingFound: "Nothing found.",
 } as const;

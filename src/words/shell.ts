@@ -13,7 +13,7 @@ export const NO_PLAN = {
   whyThereIsNoPlan: "Why there is no plan",
   thePlanNoLongerWorks: "The plan no longer works. Choose what to do",
   why: "Why",
-  whyFacts: (length: number) => `Why: ${length} facts`,
+  whyFacts: (n: number) => `Why: ${n} facts`,
   lookingForMoreThatHelps: "Looking for more that helps …",
   lookingForWhatHelps: "Looking for what helps …",
   nothingSimpleThatWasTried: "Nothing simple that was tried helps. Serve later, give a cook another day, or choose another method.",
@@ -61,14 +61,14 @@ export const ASK = {
 
 export const STATUS_FACTS = {
   toServing: "to serving",
-  forIt: (date: string, time: string, serves: number) => `${date}, ${time}, for ${serves}`,
-  nextForHands: (spokenDuration: string, what: string) => `next for hands, ${spokenDuration}${what}`,
+  forIt: (day: string, time: string, serves: number) => `${day}, ${time}, for ${serves}`,
+  nextForHands: (time: string, what: string) => `next for hands, ${time}${what}`,
   seeWhatCanBeDone: "see what can be done in Cook",
   heldTooLong: "Held too long",
-  since: (dayTime: string) => `since ${dayTime}`,
+  since: (at: string) => `since ${at}`,
   everythingWaitingIsFine: "Everything waiting is fine",
   runningByItself: "Running by itself",
-  goodUntil: (lower: string, dayOrDate: string) => `${lower} good until ${dayOrDate}`,
+  goodUntil: (name: string, at: string) => `${name} good until ${at}`,
   nothingWaiting: "Nothing waiting",
-  itStarts: (dayTime: string) => `it starts ${dayTime}`,
+  itStarts: (at: string) => `it starts ${at}`,
 } as const;

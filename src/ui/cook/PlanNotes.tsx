@@ -56,7 +56,7 @@ export function PlanNotes({ plan, slug = "", around }: PlanNotesProps) {
       {plan.shortened.length > 0 && (
         <details className="border-l-[3px] border-saffron pl-3">
           <summary className="min-h-[44px] cursor-pointer py-2">
-            {PLAN.shortened}: {plan.shortened.length === 1 ? PLAN_NOTES.n1Step : PLAN_NOTES.steps(plan.shortened.length)}
+            {PLAN.shortened}: {plan.shortened.length === 1 ? PLAN_NOTES.oneStep : PLAN_NOTES.steps(plan.shortened.length)}
           </summary>
           <ul>
             {plan.shortened.map((s) => (

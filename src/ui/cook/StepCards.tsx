@@ -173,7 +173,7 @@ export function AloneRow({ step, component, now, clock, busy, findings, onPress,
       <span>
         <span className="text-[17px] font-medium">{step.name}</span> <span className="text-[14px] text-quiet">{lower(component)}</span>
         <span className="block text-[15px]">
-          {STEP_CARDS.since2} {clock.near(step.start, now)}
+          {STEP_CARDS.sinceInRow} {clock.near(step.start, now)}
           {STEP_CARDS.andUntil} {step.cue ? `${step.cue}, ` : ""}
           {STEP_CARDS.about} {clock.near(step.end, now)}
         </span>

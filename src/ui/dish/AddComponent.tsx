@@ -100,7 +100,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
               label={ADD_COMPONENT.kind}
               className="mt-0.5 flex text-[14px]"
               value={draft.kind}
-              none={draft.name.trim() ? ADD_COMPONENT.byItsNameNamed(kindOfName(draft.name)) : ADD_COMPONENT.byItsName}
+              none={draft.name.trim() ? ADD_COMPONENT.kindByItsName(kindOfName(draft.name)) : ADD_COMPONENT.byItsName}
               options={COMPONENT_KINDS.map((k) => [k, k])}
               onChange={(kind) => write({ kind: kind as ComponentKind | "" })}
             />
@@ -147,7 +147,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
             rows={Math.max(3, lines.length + 1)}
             value={draft.steps}
             onChange={(e) => write({ steps: e.target.value })}
-            placeholder={ADD_COMPONENT.simmer34h10L}
+            placeholder={ADD_COMPONENT.stepsExample}
             spellCheck={false}
           />
         </label>
@@ -168,7 +168,7 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
             rows={Math.max(3, goods.length + 1)}
             value={draft.ingredients}
             onChange={(e) => write({ ingredients: e.target.value })}
-            placeholder={ADD_COMPONENT.n1KgPorkBones2}
+            placeholder={ADD_COMPONENT.ingredientsExample}
             spellCheck={false}
           />
         </label>

@@ -202,7 +202,7 @@ function FitPart({ document, chosen, occupancy, edit }: FitPartProps) {
               >
                 {VERDICT[f.verdict]}
               </b>{" "}
-              {f.what} {AMOUNTS_VIEW.forIt2}
+              {f.what} {AMOUNTS_VIEW.forOpenQuote}
               {f.name}” ({nameOf(f.component)}): {f.said}.{" "}
               <span className="text-quiet">
                 {f.because}

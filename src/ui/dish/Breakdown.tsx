@@ -246,7 +246,7 @@ function StepRow({ step, findings }: { step: Step; findings: readonly FindingVie
             <span key={l.step} className="text-quiet">
               {l.max === 0
                 ? BREAKDOWN.atOnce
-                : `${l.min ? BREAKDOWN.after(spokenDuration(l.min)) : ""}${l.max !== undefined ? `${l.min ? BREAKDOWN.within : BREAKDOWN.withinHeading} ${spokenDuration(l.max)}` : ""}. `}
+                : `${l.min ? BREAKDOWN.after(spokenDuration(l.min)) : ""}${l.max !== undefined ? `${l.min ? BREAKDOWN.within : BREAKDOWN.withinAtStart} ${spokenDuration(l.max)}` : ""}. `}
             </span>
           ))}
         {file.note && <span className="text-quiet">{file.note}</span>}

@@ -342,7 +342,7 @@ function NotMade({
               className="field clock mt-0.5 block w-28 text-[13px] text-ink"
               value={amount}
               onChange={(e) => setAmount(e.target.value)}
-              placeholder={COMPONENT_EDITOR.n12Kg}
+              placeholder={COMPONENT_EDITOR.amountExample}
             />
           </label>
           <button type="button" className="act" disabled={madeAt === ""} onClick={put}>

@@ -40,7 +40,7 @@ export function TakenFor({ ingredient, put, onChoose }: { ingredient: DishIngred
             key={o.food.id}
             type="button"
             className="link"
-            onClick={() => put(INGREDIENT_FOOD.understoodAsNamed(o.phrase), withFood(o.food.id))}
+            onClick={() => put(INGREDIENT_FOOD.understoodAsPhrase(o.phrase), withFood(o.food.id))}
           >
             {INGREDIENT_FOOD.no} {o.phrase}
           </button>
@@ -103,7 +103,7 @@ export function ChooseFood({ ingredient, steps, put }: ChooseFoodProps) {
                 type="button"
                 className="link"
                 onClick={() => {
-                  put(INGREDIENT_FOOD.understoodAsNamed2(name), withFood(f.id));
+                  put(INGREDIENT_FOOD.understoodAsFood(name), withFood(f.id));
                   setText("");
                 }}
               >

@@ -18,7 +18,7 @@ const FIELDS: readonly Field[] = [
   { key: "section", label: INGREDIENT_LIST.boughtAt, kind: "text", why: INGREDIENT_LIST.oneTripAShop },
   { key: "orderAhead", label: INGREDIENT_LIST.orderAhead, kind: "duration", why: INGREDIENT_LIST.theButcherNeedsIt },
   { key: "keeps", label: INGREDIENT_LIST.keepsOnceBought, kind: "duration", why: INGREDIENT_LIST.soThatItIsNot },
-  { key: "scale", label: INGREDIENT_LIST.scalingExponent, kind: "number", why: INGREDIENT_LIST.n1ScalesWithTheGuests },
+  { key: "scale", label: INGREDIENT_LIST.scalingExponent, kind: "number", why: INGREDIENT_LIST.exponentHint },
   { key: "allergens", label: INGREDIENT_LIST.allergens, kind: "words", why: INGREDIENT_LIST.comparedWithWhatGuestsAvoid },
   { key: "asNeeded", label: INGREDIENT_LIST.toTaste, kind: "yes", why: INGREDIENT_LIST.noAmountIsCounted },
   { key: "optional", label: INGREDIENT_LIST.optional, kind: "yes", why: INGREDIENT_LIST.markedOnTheShoppingList },
@@ -198,7 +198,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
             value={line}
             onChange={(e) => setLine(e.target.value)}
             onKeyDown={(e) => e.key === "Enter" && add()}
-            placeholder={INGREDIENT_LIST.n112CupsPlain}
+            placeholder={INGREDIENT_LIST.example}
             spellCheck={false}
             autoComplete="off"
             className="field w-full text-[14px]"
@@ -228,7 +228,7 @@ const lineOf = (i: DishIngredient): string =>
 
 const said = (read: ReturnType<typeof readIngredient>): string =>
   [
-    read.asNeeded ? INGREDIENT_LIST.toTaste2 : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
+    read.asNeeded ? INGREDIENT_LIST.toTasteInText : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
     INGREDIENT_LIST.ofIt(read.name),
     read.note && `(${read.note})`,
     read.optional && "optional",

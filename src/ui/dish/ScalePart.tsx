@@ -80,7 +80,9 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
             const read = readAmount(wanted);
             if (!read) onProblem(SCALE_PART.writeHowMuchItShould);
             else
-              apply(SCALE_PART.ofItNamed(wanted), () => factorForOutput(document, `${component.id}.${output?.id ?? ""}`, quantityOf(read)));
+              apply(SCALE_PART.soMuchOfIt(wanted), () =>
+                factorForOutput(document, `${component.id}.${output?.id ?? ""}`, quantityOf(read)),
+              );
           }}
         >
           <label>
@@ -89,7 +91,7 @@ export function ScalePart({ document, edit, onProblem }: { document: DishFile; e
               className="field clock mt-0.5 block w-full text-[13px]"
               value={wanted}
               onChange={(e) => setWanted(e.target.value)}
-              placeholder={scaled ? spoken(quantityText(scaled)) : SCALE_PART.n23Kg}
+              placeholder={scaled ? spoken(quantityText(scaled)) : SCALE_PART.amountExample}
             />
           </label>
           <button type="submit" className="act mt-2" disabled={!output?.amount || wanted.trim() === ""}>

@@ -367,7 +367,7 @@ export function OutputFields({ output, kind, onOutput, onProblem }: OutputFields
         placeholder={holds.length ? STEP_FIELDS.or2hCounter : STEP_FIELDS.howLongMayItWait}
         onCommit={(text) => {
           const read = readHold(text);
-          if (!read) onProblem(STEP_FIELDS.wasNotUnderstoodWriteANamed(text));
+          if (!read) onProblem(STEP_FIELDS.holdWasNotUnderstood(text));
           return read !== undefined && put([...holds, read], STEP_FIELDS.howLongItKeeps);
         }}
       />

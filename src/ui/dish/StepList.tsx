@@ -134,7 +134,7 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
             value={line}
             onChange={(e) => setLine(e.target.value)}
             onKeyDown={(e) => e.key === "Enter" && add()}
-            placeholder={STEP_LIST.simmer34hNearby10}
+            placeholder={STEP_LIST.example}
             spellCheck={false}
             autoComplete="off"
             className="field w-full text-[14px]"

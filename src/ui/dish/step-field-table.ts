@@ -17,7 +17,7 @@ const LIMIT_FIELD: Field = {
 export const TIME_FIELDS: readonly Field[] = [
   { key: "time", label: STEP_FIELD_TABLE.time, kind: "length", why: STEP_FIELD_TABLE.wholeLengthARangeIf },
   { key: "stretch", label: STEP_FIELD_TABLE.canRunLongerBy, kind: "duration", why: STEP_FIELD_TABLE.withoutHarmGivesThePlanRoom },
-  { key: "grows", label: STEP_FIELD_TABLE.timeScaling, kind: "number", why: STEP_FIELD_TABLE.n0Stays1DoublesFor },
+  { key: "grows", label: STEP_FIELD_TABLE.timeScaling, kind: "number", why: STEP_FIELD_TABLE.scalingHint },
   {
     key: "attention",
     label: STEP_FIELD_TABLE.attention,

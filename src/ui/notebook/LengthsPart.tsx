@@ -47,7 +47,7 @@ export function LengthsPart({ page }: { readonly page: RunPage }) {
               <span className="text-[17px]">{l.name}</span> <span className="text-[13.5px] text-quiet">{lower(l.component)}</span>
               <span className="block text-[14.5px]">
                 {[
-                  NOTEBOOK.took3(l.timed.slice(-MOST_TIMES).map(spokenDuration).join(", ")),
+                  NOTEBOOK.youTook(l.timed.slice(-MOST_TIMES).map(spokenDuration).join(", ")),
                   NOTEBOOK.says(range(l.said)),
                   ...(l.leftOut ? [NOTEBOOK.leftOut(l.leftOut)] : []),
                 ].join("; ")}

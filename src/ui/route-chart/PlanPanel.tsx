@@ -227,7 +227,7 @@ function Sureness({ rehearsed, plan, trials }: { rehearsed: Rehearsed | undefine
           {late.map((r) => (
             <li key={r.component}>
               {plan.components.find((c) => c.id === r.component)?.name ?? r.component}
-              {PLAN_PANEL.upTo} {spokenDuration(r.by)} {PLAN_PANEL.late2}
+              {PLAN_PANEL.upTo} {spokenDuration(r.by)} {PLAN_PANEL.lateAtServing}
             </li>
           ))}
         </ul>

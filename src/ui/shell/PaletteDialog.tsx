@@ -33,7 +33,7 @@ const GROUP =
 const KEYS: readonly (readonly [string, string])[] = [
   [PALETTE_DIALOG.ctrlK, PALETTE_DIALOG.searchAndCommands],
   ["0", "Home"],
-  [PALETTE_DIALOG.n1To4, PALETTE_DIALOG.recipeTimetableDaysCook],
+  [PALETTE_DIALOG.oneToFour, PALETTE_DIALOG.recipeTimetableDaysCook],
   ["← →", PALETTE_DIALOG.onTheChartEarlierLaterStep],
   ["↑ ↓", PALETTE_DIALOG.onTheChartTheComponent],
   ["Enter", PALETTE_DIALOG.onTheChartSelectTheComponent],
@@ -173,9 +173,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
           aria-describedby={undefined}
           className="fixed top-[12vh] left-1/2 z-50 max-h-[70vh] w-[min(34rem,94vw)] -translate-x-1/2 overflow-auto rounded-md border border-rule bg-raised shadow-xl"
         >
-          <Dialog.Title className="sr-only">
-            {open === "keys" ? PALETTE_DIALOG.theKeys : PALETTE_DIALOG.searchAndCommandsHeading}
-          </Dialog.Title>
+          <Dialog.Title className="sr-only">{open === "keys" ? PALETTE_DIALOG.theKeys : PALETTE_DIALOG.title}</Dialog.Title>
           {open === "keys" ? (
             <div className="p-6">
               <h2 className="mb-3 text-[20px]">{PALETTE_DIALOG.theKeys}</h2>
@@ -192,7 +190,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
             <Command
               filter={byWords}
               ref={box}
-              label={PALETTE_DIALOG.searchAndCommandsHeading}
+              label={PALETTE_DIALOG.title}
               onKeyDown={(event) => {
                 if (event.key !== "Enter" || listed) return;
                 event.preventDefault();
