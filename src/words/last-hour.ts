@@ -3,11 +3,13 @@
 export const LAST_HOUR = {
   title: "Last hour",
   open: "The last hour",
-  toTable: "min to serving",
+  minutes: "min to serving",
+  /** Where it is longer than two hours, the length says its units itself. */
+  long: "to serving",
   late: "min late",
   now: "Now",
-  until: (at: string, minutes: number) => `until ${at}, in ${minutes} min`,
-  from: (at: string, minutes: number) => `at ${at}, in ${minutes} min`,
+  until: (at: string, time: string) => `until ${at}, in ${time}`,
+  from: (at: string, time: string) => `at ${at}, in ${time}`,
   overdue: (minutes: number) => `${minutes} min late`,
   done: "Done",
   start: "Start",

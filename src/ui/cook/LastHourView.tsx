@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import type { Entry } from "@/core/record/entries";
+import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { LastHour, LastLine } from "@/core/view/last-hour";
 import { LAST_HOUR } from "@/words/last-hour";
@@ -24,6 +25,7 @@ interface LastHourViewProps {
 
 const MOST_NEXT = 5;
 const MORE_MINUTES = 2;
+const LONG_MINUTES = 120;
 const BIG = "act min-h-[64px] px-6 text-[20px]";
 
 export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entries, clockMs }: LastHourViewProps) {
@@ -47,8 +49,12 @@ export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entr
         </h1>
         <Strip hour={hour} open={open} now={now} />
         <p className="flex items-baseline gap-3">
-          <span className="font-serif text-[72px] leading-none font-semibold">{Math.abs(left)}</span>
-          <span className={`text-[20px] ${left < 0 ? "text-beet" : "text-quiet"}`}>{left < 0 ? LAST_HOUR.late : LAST_HOUR.toTable}</span>
+          <span className={`font-serif leading-none font-semibold ${left > LONG_MINUTES ? "text-[44px]" : "text-[72px]"}`}>
+            {left > LONG_MINUTES ? spokenDuration(left) : Math.abs(left)}
+          </span>
+          <span className={`text-[20px] ${left < 0 ? "text-beet" : "text-quiet"}`}>
+            {left < 0 ? LAST_HOUR.late : left > LONG_MINUTES ? LAST_HOUR.long : LAST_HOUR.minutes}
+          </span>
         </p>
         {trouble && (
           <p role="alert" className="mt-2 border-l-[3px] border-beet pl-3">
@@ -130,9 +136,9 @@ function Current({ line, now, clock, busy, onPress, onTick }: CurrentProps) {
       {line.more && <p className="text-[22px] leading-snug">{line.more}</p>}
       <p className={`pt-1 text-[17px] ${ends < now ? "text-beet" : "text-quiet"}`}>
         {begins
-          ? LAST_HOUR.from(clock.time(line.at), line.at - now)
+          ? LAST_HOUR.from(clock.near(line.at, now), spokenDuration(line.at - now))
           : ends >= now
-            ? LAST_HOUR.until(clock.time(ends), ends - now)
+            ? LAST_HOUR.until(clock.near(ends, now), spokenDuration(ends - now))
             : LAST_HOUR.overdue(now - ends)}
       </p>
       <div className="flex gap-3 pt-3">
