@@ -120,6 +120,9 @@ function asTold(minutes: number): number {
   return Math.max(1, Math.round(minutes / to) * to);
 }
 
-/** Whether what was learned would change how the step is planned: a tenth or more, and a minute at least. */
-export const isWorthTelling = ({ said, next }: LearnedLength): boolean =>
-  (["min", "likely", "max"] as const).some((k) => Math.abs(next[k] - said[k]) >= Math.max(1, said.likely / 10));
+/** Whether what was learned is news: the likely length a tenth away and a minute at least, or a time that the dish did not expect. */
+export function isWorthTelling({ said, next, timed }: LearnedLength): boolean {
+  const middle = middleOf(said);
+  const away = Math.abs(next.likely - middle) >= Math.max(1, middle / 10);
+  return away || timed.some((t) => t < said.min * 0.9 - 1 || t > said.max * 1.1 + 1);
+}

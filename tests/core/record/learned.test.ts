@@ -47,8 +47,17 @@ describe("what is left out", () => {
   test("a step that was only interrupted has nothing learned", () => {
     expect(learnedLengths(timed("a.chop", 20, 40).map((t) => ({ ...t, interrupted: true })))).toEqual([]);
   });
-  test("as it says is not worth telling", () => {
-    expect(isWorthTelling({ step: "a", timed: [20], leftOut: 0, said: said(20), next: { min: 16, likely: 20, max: 25 } })).toBe(false);
+  test("what took as long as it says is not worth telling, however sure the dish was of it", () => {
+    const exact = { min: 25, likely: 25, max: 25 };
+    const told = (minutes: readonly number[], length = said(20)) =>
+      learnedLengths(minutes.map((m) => ({ step: "a.chop", kind: "hands", minutes: m, said: length, interrupted: false }))).map(
+        isWorthTelling,
+      );
+    expect(told([20])).toEqual([false]);
+    expect(told([25, 26, 24], exact)).toEqual([false]);
+    expect(told([36, 35], exact)).toEqual([true]);
+    // Once far from what it says, though the middle has hardly moved.
+    expect(told([20, 20, 20, 20, 31])).toEqual([true]);
   });
 });
 
