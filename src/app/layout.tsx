@@ -17,11 +17,12 @@ export const dynamic = "force-dynamic";
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const kept = await cookies();
+  const conventions = await readerConventions();
   const theme = kept.get("theme")?.value;
   return (
     <html lang="en" data-theme={theme === "dark" || theme === "light" ? theme : undefined}>
-      <body>
-        <ConventionsGiven value={await readerConventions()}>{children}</ConventionsGiven>
+      <body data-clock={conventions.clock}>
+        <ConventionsGiven value={conventions}>{children}</ConventionsGiven>
         <Toaster
           position="bottom-center"
           toastOptions={{ style: { background: "var(--raised)", color: "var(--ink)", border: "1px solid var(--rule)" } }}

@@ -1,7 +1,9 @@
 // The day list.
 
 export const DAY_LIST = {
-  byHand: "by hand",
+  byHand: (much: string) => `${much} by hand`,
+  allDone: "done",
+  done: ", done",
   finishIt: (name: string) => `${name}: finish it`,
   thenUntil: (what: string, whenOver: string) => `, then ${what} until ${whenOver}`,
   until: "until",

@@ -214,9 +214,9 @@ export function CookView({
             {agenda.marks.slice(0, 7).map((mark) => (
               <li
                 key={`${mark.at} ${mark.kind} ${mark.step.ref}`}
-                className="grid grid-cols-[4.4rem_1fr] items-baseline border-t border-rule py-2.5"
+                className="grid grid-cols-[max-content_1fr] items-baseline border-t border-rule py-2.5"
               >
-                <span className="clock text-[18px]">{clock.time(mark.at)}</span>
+                <span className="clock clock-column text-[18px]">{clock.time(mark.at)}</span>
                 <span className="text-[17px]">
                   {mark.what} <span className="text-[14px] text-quiet">{lower(componentName(mark.step.component))}</span>
                 </span>
@@ -303,8 +303,8 @@ export function CookView({
               {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">{COOK_VIEW.later}</h2>}
               <ol>
                 {agenda.later.slice(0, 8).map((step) => (
-                  <li key={step.ref} className="grid grid-cols-[6.6rem_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
-                    <span className="clock text-[15px]">{clock.dayTime(step.start)}</span>
+                  <li key={step.ref} className="grid grid-cols-[max-content_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
+                    <span className="clock clock-column text-[15px]" data-day>{clock.dayTime(step.start)}</span>
                     <span className="text-[16px]">
                       {step.name} <span className="text-[13.5px] text-quiet">{lower(componentName(step.component))}</span>
                     </span>

@@ -68,13 +68,13 @@ export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entr
         )}
         <ol aria-label={LAST_HOUR.next} className="pt-5">
           {later.slice(0, MOST_NEXT).map((l) => (
-            <li key={l.key} className="grid grid-cols-[5.5rem_1fr] items-baseline border-t border-rule py-2">
-              <span className="clock text-[22px]">{clock.time(l.at)}</span>
+            <li key={l.key} className="grid grid-cols-[max-content_1fr] items-baseline border-t border-rule py-2">
+              <span className="clock clock-column text-[22px]">{clock.time(l.at)}</span>
               <span className="text-[21px]">{l.what}</span>
             </li>
           ))}
-          <li className="grid grid-cols-[5.5rem_1fr] items-baseline border-t-[3px] border-ink py-2">
-            <span className="clock text-[22px]">{clock.time(hour.at)}</span>
+          <li className="grid grid-cols-[max-content_1fr] items-baseline border-t-[3px] border-ink py-2">
+            <span className="clock clock-column text-[22px]">{clock.time(hour.at)}</span>
             <span className="font-serif text-[22px] font-semibold">{hour.course || LAST_HOUR.table}</span>
           </li>
         </ol>
@@ -87,13 +87,13 @@ export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entr
             </h2>
             <ol>
               {hour.plates.map((p, i) => (
-                <li key={p.name} className="grid grid-cols-[1.8rem_1fr_auto_5.5rem] items-baseline gap-x-2 border-t border-rule py-2">
+                <li key={p.name} className="grid grid-cols-[1.8rem_1fr_auto_minmax(5.5rem,max-content)] items-baseline gap-x-2 border-t border-rule py-2">
                   <b className="text-[18px]" style={{ color: colourOf(p.kind) }}>
                     {i + 1}
                   </b>
                   <span className="text-[19px]">{p.name}</span>
-                  <span className="clock text-[19px]">{p.each}</span>
-                  <span className="clock text-right text-[14px] text-quiet">{p.amount}</span>
+                  <span className="clock text-[19px] whitespace-nowrap">{p.each}</span>
+                  <span className="clock text-right text-[14px] whitespace-nowrap text-quiet">{p.amount}</span>
                 </li>
               ))}
             </ol>

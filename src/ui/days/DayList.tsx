@@ -1,5 +1,5 @@
 import { lower } from "@/core/sentence";
-import { type Day, whenOver } from "@/core/sheets/day-list";
+import { type Day, type DayEntry, whenOver } from "@/core/sheets/day-list";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
@@ -7,6 +7,12 @@ import { withAmounts } from "@/core/view/with-amounts";
 import { DAY_LIST } from "@/words/days";
 import { placeWords } from "../route-chart/words";
 import { Spoken } from "../shell/conventions";
+
+/** How much is to be done by hand in a part of a day; of what is done the record says when, not how long hands were on it. */
+function handsIn(entries: readonly DayEntry[]): string {
+  if (entries.every((e) => e.step.state === "done")) return DAY_LIST.allDone;
+  return DAY_LIST.byHand(spokenDuration(entries.reduce((sum, e) => sum + e.minutes, 0)));
+}
 
 /** The plan day by day: the same as the chart, in words, and the page for paper. */
 export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: PlanView; clock: WallClock }) {
@@ -20,27 +26,28 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
           {day.parts.map((part) => (
             <div key={part.name}>
               <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">
-                {part.name}, {spokenDuration(part.entries.reduce((sum, e) => sum + e.minutes, 0))} {DAY_LIST.byHand}
+                {part.name}, {handsIn(part.entries)}
               </h3>
               <ul>
                 {part.entries.map((entry) => (
                   <li
                     key={`${entry.at} ${entry.step.ref} ${entry.what}`}
-                    className="grid grid-cols-[3.6rem_1fr] gap-x-3 border-t border-rule py-1 first:border-t-0"
+                    className="grid grid-cols-[max-content_1fr] gap-x-3 border-t border-rule py-1 first:border-t-0"
                   >
-                    <span className="clock text-[14px]">{clock.time(entry.at)}</span>
+                    <span className="clock clock-column text-[14px]">{clock.time(entry.at)}</span>
                     <span>
                       <span className="font-medium">{entry.what === "end" ? DAY_LIST.finishIt(entry.step.name) : entry.step.name}</span>
                       <span className="text-[13.5px] text-quiet">
                         {" "}
                         {lower(component(entry.step.component))}
                         {entry.minutes ? `, ${spokenDuration(entry.minutes)}` : ""}
-                        {entry.what === "start" && (entry.minutes === 0 || entry.step.attention !== "hands")
+                        {entry.what === "start" && entry.step.state !== "done" && (entry.minutes === 0 || entry.step.attention !== "hands")
                           ? DAY_LIST.thenUntil(
                               entry.step.attention === "nearby" ? "keep an eye on it" : "unattended",
                               whenOver(entry.step, clock, entry.at),
                             )
                           : ""}
+                        {entry.step.state === "done" && DAY_LIST.done}
                         {entry.step.place !== "counter" && <Spoken>{`, ${placeWords(entry.step)}`}</Spoken>}
                         {several && entry.cooks.length ? ` (${entry.cooks.join(", ")})` : ""}
                       </span>
@@ -66,8 +73,8 @@ export function DayList({ days, plan, clock }: { days: readonly Day[]; plan: Pla
               <h3 className="caps mt-2.5 mb-0.5 font-sans font-normal">{DAY_LIST.checks}</h3>
               <ul className="text-[14px]">
                 {day.checks.map((check) => (
-                  <li key={`${check.step.ref} ${check.at}`} className="grid grid-cols-[3.6rem_1fr] gap-x-3 py-0.5">
-                    <span className="clock">{clock.time(check.at)}</span>
+                  <li key={`${check.step.ref} ${check.at}`} className="grid grid-cols-[max-content_1fr] gap-x-3 py-0.5">
+                    <span className="clock clock-column">{clock.time(check.at)}</span>
                     <span>
                       {component(check.step.component)}: <Spoken>{check.text}</Spoken>
                     </span>

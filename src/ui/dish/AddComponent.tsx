@@ -94,11 +94,11 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
               autoComplete="off"
             />
           </label>
-          <span className="text-[13px] text-quiet">
+          <span className="flex flex-col text-[13px] text-quiet">
             {ADD_COMPONENT.kind}
             <Choice
               label={ADD_COMPONENT.kind}
-              className="mt-0.5 flex text-[14px]"
+              className="mt-0.5 text-[14px]"
               value={draft.kind}
               none={draft.name.trim() ? ADD_COMPONENT.kindByItsName(kindOfName(draft.name)) : ADD_COMPONENT.byItsName}
               options={COMPONENT_KINDS.map((k) => [k, k])}

@@ -112,9 +112,9 @@ export function ImportPreview({ when, timezone, kitchen }: ImportPreviewProps) {
             onChange={(e) => setServes(e.target.value)}
           />
         </label>
-        <span className="text-[13.5px] text-quiet">
+        <span className="flex flex-col text-[13.5px] text-quiet">
           {IMPORT_PREVIEW.serveAt}
-          <MomentField label={IMPORT_PREVIEW.serveAt} className="mt-0.5 flex" value={serveAt} onChange={setServeAt} live />
+          <MomentField label={IMPORT_PREVIEW.serveAt} className="mt-0.5" value={serveAt} onChange={setServeAt} live />
         </span>
         <button type="button" className="act" data-main disabled={!imported} onClick={() => void keep()}>
           {IMPORT_PREVIEW.importIt}
