@@ -304,7 +304,9 @@ export function CookView({
               <ol>
                 {agenda.later.slice(0, 8).map((step) => (
                   <li key={step.ref} className="grid grid-cols-[max-content_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
-                    <span className="clock clock-column text-[15px]" data-day>{clock.dayTime(step.start)}</span>
+                    <span className="clock clock-column text-[15px]" data-day>
+                      {clock.dayTime(step.start)}
+                    </span>
                     <span className="text-[16px]">
                       {step.name} <span className="text-[13.5px] text-quiet">{lower(componentName(step.component))}</span>
                     </span>

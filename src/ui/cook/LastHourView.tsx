@@ -87,7 +87,10 @@ export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entr
             </h2>
             <ol>
               {hour.plates.map((p, i) => (
-                <li key={p.name} className="grid grid-cols-[1.8rem_1fr_auto_minmax(5.5rem,max-content)] items-baseline gap-x-2 border-t border-rule py-2">
+                <li
+                  key={p.name}
+                  className="grid grid-cols-[1.8rem_1fr_auto_minmax(5.5rem,max-content)] items-baseline gap-x-2 border-t border-rule py-2"
+                >
                   <b className="text-[18px]" style={{ color: colourOf(p.kind) }}>
                     {i + 1}
                   </b>

@@ -2,7 +2,7 @@
 // `raw` and `boils` of the dish file say it; where a component's own ingredients are raw meat nobody has to.
 import { withStep } from "../../dish/edit/places";
 import { insertStepBefore } from "../../dish/edit/steps";
-import { cautioned, type Finding } from "../finding";
+import { cautioned, type Finding, type Mend } from "../finding";
 import { type Item, isOf, type Part, type PartStep, whole } from "../part";
 import { isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 import { coreNeeded, does, heatOf } from "../states/process";
@@ -17,6 +17,9 @@ interface Trail {
   /** Cured or pickled on the way: eaten raw on purpose, perhaps. */
   readonly cured: boolean;
 }
+
+/** Of any raw flesh, poultry and mince too. */
+const SAFE_CORE_C = 74;
 
 const CURES = /\b(?:cure|pickle|souse|marinate in (?:lime|vinegar|lemon))/i;
 const TOUCHED = /liquor|marinade|glaze|brine|drip|juice|baste|brush|board/i;
@@ -54,6 +57,26 @@ function followed(parts: readonly Part[]) {
   return { outputs, steps };
 }
 
+/** A liquid is boiled. */
+const boiledBefore = (step: PartStep): Mend => ({
+  label: `Bring it to a full boil for a minute before “${step.name}”`,
+  apply: (d) =>
+    insertStepBefore(d, step.place, { name: "Bring to a full boil for a minute", time: "10m", boils: true, uses: [{ what: "burner" }] }),
+});
+
+/** What can not be boiled is cooked through, measured in the middle. */
+const cookedBefore = (step: PartStep): Mend => ({
+  label: `Cook it through, to ${SAFE_CORE_C} °C in the middle, before “${step.name}”`,
+  apply: (d) =>
+    insertStepBefore(d, step.place, {
+      name: `Cook through, to ${SAFE_CORE_C} °C in the middle`,
+      time: { min: "20m", likely: "30m", max: "45m" },
+      attention: "nearby",
+      uses: [{ what: "oven", tempC: 180, toleranceC: 10 }],
+      done: { probeC: SAFE_CORE_C },
+    }),
+});
+
 export function rawContact({ parts, document }: SafetyScene): Finding[] {
   const { outputs } = followed(parts);
   const served = new Set([document.dish.serve, ...(document.dish.courses ?? []).map((c) => c.serve)]);
@@ -84,18 +107,7 @@ export function rawContact({ parts, document }: SafetyScene): Finding[] {
           severity: eaten ? "warn" : "stop",
           title: eaten ? "It is served raw" : "Something that touched raw food touches finished food",
           computed: `${first.trail.what} is raw, goes through ${first.trail.through.map((s) => `“${s.name}”`).join(", ")} to “${step.name}”, and is not boiled or baked before it is eaten.`,
-          mends: [
-            {
-              label: `Bring it to a full boil for a minute before “${step.name}”`,
-              apply: (d) =>
-                insertStepBefore(d, step.place, {
-                  name: "Bring to a full boil for a minute",
-                  time: "10m",
-                  boils: true,
-                  uses: [{ what: "burner" }],
-                }),
-            },
-          ],
+          mends: eaten ? [] : [liquor ? boiledBefore(step) : cookedBefore(step)],
         }),
       );
     }

@@ -204,23 +204,12 @@ export function rawFlour(scene: SafetyScene): Finding[] {
       !j.visits.some((v) => /\b(?:toast|bake) (?:the )?flour|feed|starter|dust|roll out/i.test(v.step.name))
     );
   }).map((j) => {
-    const step = j.visits.at(-1)?.step;
     return cautioned("raw-flour", j.part.component.id, {
       ...at(j),
       severity: "warn",
       computed: `${j.item.ingredient.name} in ${lower(j)}, and it is not baked or boiled before it is eaten.`,
-      mends: step
-        ? [
-            {
-              label: `Leave out ${j.item.ingredient.name.toLowerCase()}`,
-              apply: (d) =>
-                withMethod(d, { component: j.part.component.id, method: j.part.method.id }, (m) => ({
-                  ...m,
-                  ingredients: (m.ingredients ?? []).map((i) => (i.id === j.item.ingredient.id ? { ...i, leftOut: true } : i)),
-                })),
-            },
-          ]
-        : [],
+      // Only baking or boiling helps, and which of the two it should be is the cook's to say: toasting at home does not make it safe.
+      mends: [],
     });
   });
 }
