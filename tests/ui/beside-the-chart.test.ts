@@ -183,6 +183,7 @@ describe("the whole plan", () => {
     const t = trials();
     stand(
       createElement(PlanPanel, {
+        slug: "harvest-lunch",
         plan: PLAN,
         clock: CLOCK,
         serveAt: PLAN.serveAt,

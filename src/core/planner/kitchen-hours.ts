@@ -59,6 +59,11 @@ export class KitchenHours {
     return this.#windows.map((w, i) => (!w.allow.has(step.ref) && words.some((word) => w.forbid.has(word)) ? ` ${i},` : "")).join("");
   }
 
+  /** When a cook is there to work, whatever the work. */
+  workingHours(cook: number): Intervals {
+    return this.#works[cook] as Intervals;
+  }
+
   /** When each cook may work on a step: the cook's hours less the windows that forbid hands. */
   worksOf(step: Step, cook: number): Intervals {
     const words = ["hands", "*"];

@@ -11,7 +11,7 @@ import { EMPTY_LOG, PLAN_ATS, type Plan, type Planned, type PlanOptions, planDis
 import { calmed } from "../planner/calm";
 import { priceOf } from "../planner/regret";
 import { riskOf } from "../planner/risk";
-import { followOnce } from "./index";
+import { followOnce, runSeed } from "./index";
 
 interface Candidate {
   readonly plan: Plan;
@@ -129,7 +129,7 @@ function execute(
   let [onTime, within15, done] = [0, 0, 0];
   const allowed = Math.floor(runs * (1 - wish) + 1e-9);
   while (done < runs && !(stop() && done >= LEAST_RUNS)) {
-    const run = followOnce(document, candidate.plan, { seed: (options.seed ?? 1) + done * 7919, log: options.log });
+    const run = followOnce(document, candidate.plan, { seed: runSeed(options.seed ?? 1, done), log: options.log });
     done++;
     const late = run.lateMinutes ?? Number.POSITIVE_INFINITY;
     if (late <= 0) onTime++;

@@ -4,7 +4,7 @@ import type { Dish, Step } from "../dish/model";
 import { applyPatch } from "../dish/patch";
 import { dishModel } from "../dish/read-model";
 import type { DishFile } from "../dish/schema";
-import { EMPTY_LOG, type Log, type Plan, type Planned, type PlanOptions, planDish } from "../planner";
+import { EMPTY_LOG, type Log, type Plan, type PlanException, type Planned, type PlanOptions, planDish } from "../planner";
 import {
   FOLLOW,
   FORGOTTEN_MINUTES,
@@ -31,6 +31,8 @@ interface RehearsalOptions {
   readonly stop?: (() => boolean) | undefined;
   /** Told of each re-plan: what was pressed when, and the plan that came of it. */
   readonly onReplan?: ((press: Press, now: number, answer: Planned, log: Log) => void) | undefined;
+  /** Told of each press, with the minute at which it is made. */
+  readonly onPress?: ((press: Press, now: number) => void) | undefined;
   /** A clock, for figures of speed only. */
   readonly clock?: (() => number) | undefined;
 }
@@ -50,7 +52,14 @@ export interface Run {
   readonly safetyBroken: boolean;
   /** What was done where there was no plan, by kind. */
   readonly repairs: readonly string[];
+  /** The dish, the plan and the log as they stood at its end. */
+  readonly end: { readonly file: DishFile; readonly plan: Plan; readonly log: Log };
+  /** Every exception that a plan of it had, once. */
+  readonly broken: readonly PlanException[];
 }
+
+/** The seed of a run among many. */
+export const runSeed = (seed: number, index: number): number => seed + index * 7919;
 
 interface Rehearsal {
   readonly runs: number;
@@ -77,7 +86,7 @@ export function rehearse(document: DishFile, plan: Plan, options: RehearsalOptio
   const seed = options.seed ?? 1;
   const runs: Run[] = [];
   for (let i = 0; i < options.runs && !options.stop?.(); i++) {
-    const run = followOnce(document, plan, { ...options, seed: seed + i * 7919 });
+    const run = followOnce(document, plan, { ...options, seed: runSeed(seed, i) });
     runs.push(run);
     options.onRun?.(run, i);
   }
@@ -134,7 +143,9 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     decidedBy: undefined as string | undefined,
     safetyBroken: false,
     repairs: [] as string[],
+    broken: [] as PlanException[],
   };
+  const asItStands = (lateMinutes: number | undefined): Run => ({ ...result, lateMinutes, end: { file, plan, log } });
   // What nobody is there for begins when somebody is; from then on the plan made anew says when.
   const arrives = new Map<string, number>();
   const delayed = new Set<string>();
@@ -142,7 +153,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   let baseline: Plan | undefined;
   const late = new Set<string>();
   for (let presses = 0; presses < MOST_PRESSES; presses++) {
-    if (options.stop?.()) return { ...result, lateMinutes: undefined };
+    if (options.stop?.()) return asItStands(undefined);
     const press = nextPress({
       plan,
       log,
@@ -167,6 +178,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     now = Math.max(now, press.at);
     if (press.kind === "started" && arrives.has(press.step)) arrives.clear();
     log = { ...pressed(log, { ...press, at: now }, steps.get(press.step)?.minPiece !== undefined), heat: heatOnAt(dish, plan, now) };
+    options.onPress?.(press, now);
     if (press.kind === "estimate") {
       baseline ??= plan;
       late.add(press.step);
@@ -210,7 +222,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
       const [way] = waysOn(file, optionsFor(plan, now, log), 1);
       if (!way) {
         options.onReplan?.(press, now, answer, log);
-        return { ...result, lateMinutes: undefined };
+        return asItStands(undefined);
       }
       result.repairs.push(way.kind);
       file = applyPatch(file, way.change) as DishFile;
@@ -229,8 +241,10 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     if (hasMoved(plan, planned, log)) result.moves++;
     for (const e of planned.exceptions ?? []) {
       const key = `${e.rule} ${e.step ?? e.output} ${e.cook ?? ""}`;
-      if (!told.has(key)) result.exceptions++;
+      if (told.has(key)) continue;
       told.add(key);
+      result.exceptions++;
+      result.broken.push(e);
     }
     if (planned.gone?.length) result.safetyBroken = true;
     plan = planned;
@@ -240,7 +254,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     return ended === undefined ? Number.POSITIVE_INFINITY : ended - at;
   });
   const lateMinutes = Math.max(...after);
-  return { ...result, lateMinutes: Number.isFinite(lateMinutes) ? lateMinutes : undefined };
+  return asItStands(Number.isFinite(lateMinutes) ? lateMinutes : undefined);
 }
 
 const optionsFor = (plan: Plan, now: number, log: Log): PlanOptions => ({

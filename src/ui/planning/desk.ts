@@ -75,4 +75,5 @@ export class Desk {
 }
 
 export const wordsOf = (tell: (tried: Tried) => void) => proxy(tell);
+export const listener = <T>(tell: (value: T) => void) => proxy(tell);
 export const progressOf = (tell: (progress: Progress) => void) => proxy(tell);

@@ -1,10 +1,12 @@
 import dynamic from "next/dynamic";
+import Link from "next/link";
 import { type ReactNode, useState } from "react";
 import { freeAllChange, pinMethodsChange, type StepPin, type Wished, wishChange } from "@/core/dish/wishes";
 import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import { spokenInstant, type WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import { REHEARSAL } from "@/words/rehearsal";
 import { PLAN_PANEL } from "@/words/route-chart";
 import { SUMMARY } from "@/words/timetable";
 import type { Tried } from "@/workers/plan-desk";
@@ -35,6 +37,7 @@ interface PlanPanelProps {
   readonly rehearsed: Rehearsed | undefined;
   readonly stamp: string;
   readonly courses: readonly string[];
+  readonly slug: string;
   readonly others: readonly { readonly slug: string; readonly name: string }[];
   readonly quieted: ReadonlySet<string>;
   readonly desk: () => Desk;
@@ -91,6 +94,11 @@ export function PlanPanel(props: PlanPanelProps) {
         open={false}
       >
         <Sureness rehearsed={rehearsed} plan={plan} trials={trials} />
+        <p className="pt-1">
+          <Link className="link inline-flex min-h-[28px] items-center text-[14px]" href={`/d/${props.slug}/rehearsal`}>
+            {REHEARSAL.open}
+          </Link>
+        </p>
       </Section>
       <Section title={PLAN_PANEL.serveAtAnotherTime} line={SUMMARY.serve(clock.dateTime(props.serveAt))} open={false}>
         <AnotherHour serveAt={props.serveAt} clock={clock} trials={trials} />

@@ -262,6 +262,7 @@ export function Timetable(props: TimetableProps) {
             />
           ) : plan ? (
             <PlanPanel
+              slug={slug}
               plan={plan}
               clock={clock}
               serveAt={props.serveAt}

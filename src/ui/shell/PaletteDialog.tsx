@@ -7,6 +7,7 @@ import { useEffect, useRef, useState } from "react";
 import { BEDTIME } from "@/words/bedtime";
 import { NAV } from "@/words/home";
 import { LAST_HOUR } from "@/words/last-hour";
+import { REHEARSAL } from "@/words/rehearsal";
 import { PALETTE_DIALOG } from "@/words/search";
 import { CHANGED } from "@/words/something-changed";
 import { ask } from "./ask";
@@ -130,6 +131,7 @@ export default function PaletteDialog({ slug, open, onOpen, early }: PaletteDial
         { label: PALETTE_DIALOG.shopping, run: go(`/d/${slug}/shopping`) },
         { label: PALETTE_DIALOG.labels, run: go(`/d/${slug}/labels`) },
         { label: PALETTE_DIALOG.cook, hint: "4", run: go(`/d/${slug}/cook`) },
+        { label: REHEARSAL.title, run: go(`/d/${slug}/rehearsal`) },
         { label: CHANGED.title, run: go(`/d/${slug}/changed`) },
         { label: BEDTIME.title, run: go(`/d/${slug}/bedtime`) },
         { label: LAST_HOUR.title, run: go(`/d/${slug}/last-hour`) },

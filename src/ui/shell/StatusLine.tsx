@@ -27,6 +27,7 @@ const BELONGS: Readonly<Record<string, string>> = {
   shopping: "days",
   bedtime: "cook",
   changed: "cook",
+  rehearsal: "timetable",
   "last-hour": "cook",
 };
 

@@ -1,0 +1,101 @@
+// What may help against a weak point that rehearsals show: changes of the dish or the kitchen, to be tried on all of them before one is kept.
+import { DEFAULT_KITCHEN } from "../dish/default-kitchen";
+import { freeId } from "../dish/edit/places";
+import { componentOf } from "../dish/model";
+import type { PatchOperation } from "../dish/patch";
+import type { DishFile } from "../dish/schema";
+import { wishChange } from "../dish/wishes";
+import { PLAN_ATS, type Plan, type PlanOptions } from "../planner";
+import { easeLoad, type HeavyPlace } from "../planner/ease";
+import { durationText, minutesOf, spokenDuration } from "../time/duration";
+import type { WeakPoint } from "./weak-points";
+
+export interface WeakPointFix {
+  readonly text: string;
+  readonly change: readonly PatchOperation[];
+}
+
+const COOL_BOX_LITRES = 10;
+const WAIT_LONGER_BY = 1.5;
+const LENGTHS: Record<(typeof PLAN_ATS)[number], string> = {
+  likely: "Plan with likely lengths",
+  cautious: "Plan uncertain steps longer",
+  longest: "Plan every step with its longest length",
+};
+
+/** Changes that may help, the least trouble first; none of them is tried yet. A safety limit is never widened. */
+export function fixesOf(document: DishFile, options: PlanOptions, plan: Plan, weak: WeakPoint): WeakPointFix[] {
+  const ease = (kind: HeavyPlace["kind"]) =>
+    weak.at === undefined
+      ? []
+      : easeLoad(document, options, plan, { kind, at: weak.at }).map(({ text, change }) => ({ text: text.replace(/\.$/, ""), change }));
+  if (weak.kind === "place") return [coolBox(document, weak.about), ...otherStyles(document, plan)];
+  if (weak.kind === "hands") return [...ease("full-day"), ...otherStyles(document, plan)];
+  if (weak.kind === "wait") return [...longerWait(document, weak.about), ...moreTime(document, plan), ...otherStyles(document, plan)];
+  return [...moreTime(document, plan), ...otherStyles(document, plan)];
+}
+
+/** The next more careful length of uncertain steps. */
+function moreTime(document: DishFile, plan: Plan): WeakPointFix[] {
+  return PLAN_ATS.slice(PLAN_ATS.indexOf(plan.planAt) + 1).map((planAt) => ({
+    text: LENGTHS[planAt],
+    change: wishChange(document, { planAt }),
+  }));
+}
+
+function otherStyles(document: DishFile, plan: Plan): WeakPointFix[] {
+  const styles = [
+    ["ahead", "Schedule style Ahead: little left for the last hours"],
+    ["even", "Schedule style Even: no day too full"],
+    ["late", "Schedule style Late: everything as fresh as possible"],
+  ] as const;
+  return styles.filter(([style]) => style !== plan.style).map(([style, text]) => ({ text, change: wishChange(document, { style }) }));
+}
+
+function coolBox(document: DishFile, kind: string): WeakPointFix {
+  const equipment = document.kitchen?.equipment ?? DEFAULT_KITCHEN.equipment ?? [];
+  const value = {
+    id: freeId(
+      "cool-box",
+      equipment.map((e) => e.id),
+    ),
+    kind,
+    name: "Cool box with ice",
+    litres: COOL_BOX_LITRES,
+  };
+  const first: PatchOperation[] = !document.kitchen
+    ? [{ op: "add", path: "/kitchen", value: DEFAULT_KITCHEN }]
+    : document.kitchen.equipment
+      ? []
+      : [{ op: "add", path: "/kitchen/equipment", value: DEFAULT_KITCHEN.equipment }];
+  return {
+    text: `A cool box with ice, ${COOL_BOX_LITRES} L`,
+    change: [...first, { op: "add", path: "/kitchen/equipment/-", value }],
+  };
+}
+
+/** A wait that only quality limits, half as long again. */
+function longerWait(document: DishFile, ref: string): WeakPointFix[] {
+  const component = document.components.findIndex((c) => c.id === componentOf(ref));
+  const output = ref.slice(ref.indexOf(".") + 1);
+  const change: PatchOperation[] = [];
+  let longest = 0;
+  document.components[component]?.methods.forEach((method, m) => {
+    method.steps.forEach((step, s) => {
+      step.makes?.forEach((o, i) => {
+        if (o.id !== output) return;
+        o.holds?.forEach((hold, h) => {
+          if (hold.max === undefined || hold.limit === "safety") return;
+          const minutes = Math.ceil((minutesOf(hold.max) * WAIT_LONGER_BY) / 15) * 15;
+          longest = Math.max(longest, minutes);
+          change.push({
+            op: "replace",
+            path: `/components/${component}/methods/${m}/steps/${s}/makes/${i}/holds/${h}/max`,
+            value: durationText(minutes),
+          });
+        });
+      });
+    });
+  });
+  return change.length ? [{ text: `Let it wait up to ${spokenDuration(longest)}, with some loss of quality`, change }] : [];
+}

@@ -1,0 +1,123 @@
+"use client";
+// The plan in force, rehearsed: how often it is on time, what failed or nearly did, a fix that is tried on all of it, and any one to watch.
+import { useMemo, useRef, useState } from "react";
+import type { Offsets } from "@/core/time/wall-clock";
+import { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
+import { REHEARSAL } from "@/words/rehearsal";
+import type { RehearsalNotes, RehearsedRun } from "@/workers/rehearsal-desk";
+import { listener } from "../planning/desk";
+import { useDesk } from "../planning/use-desk";
+import { Choice } from "../shell/Choice";
+import { ReplayPart } from "./ReplayPart";
+import { ServedDots } from "./ServedDots";
+import { WeakPoints } from "./WeakPoints";
+
+interface RehearsalViewProps {
+  readonly slug: string;
+  readonly version: number;
+  readonly kitchenVersion: number;
+  readonly stamp: string;
+  readonly plan: PlanView;
+  readonly offsets: Offsets;
+}
+
+/** What was rehearsed: the dots of one are drawn while it goes on. */
+export interface Rehearsed {
+  readonly policy: string;
+  readonly of: number;
+  readonly runs: readonly RehearsedRun[];
+  readonly weak: RehearsalNotes["weak"] | undefined;
+}
+
+const TIMES = [20, 50, 100];
+
+export function RehearsalView(props: RehearsalViewProps) {
+  const { slug, stamp, plan, offsets } = props;
+  const clock = useMemo(() => new WallClock(offsets), [offsets]);
+  const desk = useDesk(slug, stamp);
+  const [policy, setPolicy] = useState("follow");
+  const [times, setTimes] = useState(TIMES[1] as number);
+  const [done, setDone] = useState<Rehearsed>();
+  const [watched, setWatched] = useState<number>();
+  const [trouble, setTrouble] = useState<string>();
+  const turn = useRef(0);
+  const running = done !== undefined && done.weak === undefined;
+
+  const stop = () => {
+    turn.current++;
+    desk().giveUp();
+    setDone((d) => d && { ...d, of: d.runs.length, weak: [] });
+  };
+  const start = async () => {
+    const mine = ++turn.current;
+    setTrouble(undefined);
+    setWatched(undefined);
+    setDone({ policy, of: times, runs: [], weak: undefined });
+    const tell = (run: RehearsedRun) => turn.current === mine && setDone((d) => d && { ...d, runs: [...d.runs, run] });
+    try {
+      const shell = await desk().mind();
+      const notes = (await shell.rehearse(policy, times, listener(tell))) as RehearsalNotes;
+      if (turn.current === mine) setDone({ policy, of: times, ...notes });
+    } catch (error) {
+      if (turn.current !== mine) return;
+      setDone(undefined);
+      setTrouble(error instanceof Error ? error.message : String(error));
+    }
+  };
+
+  return (
+    <div className="mx-auto max-w-[80rem] px-5 pt-5 pb-16 sm:px-7">
+      <header className="border-b-2 border-rim pb-3">
+        <h1 className="text-[29px] leading-tight">{REHEARSAL.title}</h1>
+        <p className="max-w-[76ch] pt-0.5 text-[14px] text-quiet">{REHEARSAL.nothingIsWritten}</p>
+        <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pt-3">
+          <span className="flex flex-col text-[13px] text-quiet">
+            {REHEARSAL.how}
+            <Choice
+              label={REHEARSAL.how}
+              value={policy}
+              options={REHEARSAL.policies}
+              onChange={setPolicy}
+              disabled={running}
+              className="mt-0.5"
+            />
+          </span>
+          <span className="flex flex-col text-[13px] text-quiet">
+            {REHEARSAL.often}
+            <Choice
+              label={REHEARSAL.often}
+              value={String(times)}
+              options={TIMES.map((n) => [String(n), REHEARSAL.times(n)] as const)}
+              onChange={(n) => setTimes(Number(n))}
+              disabled={running}
+              className="mt-0.5"
+            />
+          </span>
+          <button type="button" className="act" data-main={!running || undefined} onClick={() => (running ? stop() : void start())}>
+            {running ? REHEARSAL.stop : REHEARSAL.rehearse}
+          </button>
+          <span aria-live="polite" className="pb-1.5 text-[14px] text-quiet">
+            {running && REHEARSAL.soFar(done.runs.length, done.of)}
+          </span>
+        </div>
+      </header>
+      {trouble && (
+        <p role="alert" className="mt-3 border-l-[3px] border-beet pl-3">
+          {trouble}
+        </p>
+      )}
+      {done && done.runs.length > 0 && <ServedDots {...{ done, plan, clock, watched }} onWatch={setWatched} />}
+      {done && watched !== undefined && (
+        <ReplayPart
+          key={`${done.policy} ${watched}`}
+          policy={done.policy}
+          index={watched}
+          {...{ desk, plan, clock }}
+          onClose={() => setWatched(undefined)}
+        />
+      )}
+      {done?.weak && <WeakPoints {...props} {...{ desk, done }} />}
+    </div>
+  );
+}

@@ -1,0 +1,166 @@
+"use client";
+// Each rehearsal a dot under the minute at which it was served; the hour of serving is the upright.
+import type { WallClock } from "@/core/time/wall-clock";
+import type { PlanView } from "@/core/view/plan-view";
+import { REHEARSAL } from "@/words/rehearsal";
+import type { RehearsedRun } from "@/workers/rehearsal-desk";
+import type { Rehearsed } from "./RehearsalView";
+
+interface ServedDotsProps {
+  readonly done: Rehearsed;
+  readonly plan: PlanView;
+  readonly clock: WallClock;
+  readonly watched: number | undefined;
+  readonly onWatch: (index: number) => void;
+}
+
+/** Columns of the picture, and the least minutes of one. */
+const COLUMNS = 40;
+const STEPS = [1, 2, 5, 10, 15, 30, 60, 120, 240];
+const CELL = 20;
+const MOST_ROWS = 9;
+
+export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsProps) {
+  const { runs, of } = done;
+  const served = runs.flatMap((r) => (r.lateMinutes === undefined ? [] : [r.lateMinutes])).sort((a, b) => a - b);
+  const onTime = served.filter((m) => m <= 0).length;
+  const late = served.filter((m) => m > 0);
+  const none = runs.length - served.length;
+  const median = served.length ? -(served[Math.floor(served.length / 2)] as number) : 0;
+  return (
+    <section aria-label={REHEARSAL.when} className="border-b border-rule pt-4 pb-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <span className="font-serif text-[54px] leading-none font-semibold">{onTime}</span>
+        <p>
+          {REHEARSAL.readyBy(done.weak ? runs.length : of, clock.time(plan.serveAt))}
+          <span className="block text-[14px] text-quiet">
+            {[
+              REHEARSAL.halfEarly(median),
+              late.length ? REHEARSAL.late(late.length, REHEARSAL.lateBy(late.at(-1) as number).replace(/ late$/, "")) : "",
+              none ? REHEARSAL.noWay(none) : "",
+            ]
+              .filter(Boolean)
+              .join(", ")}
+          </span>
+        </p>
+      </div>
+      <Dots runs={runs} serveAt={plan.serveAt} clock={clock} watched={watched} onWatch={onWatch} />
+      <p className="text-[13px] text-quiet">{REHEARSAL.press}</p>
+      <details className="pt-1 text-[13.5px]">
+        <summary className="inline-flex min-h-7 cursor-pointer items-center">{REHEARSAL.table}</summary>
+        <table className="mt-1">
+          <thead>
+            <tr className="text-left text-quiet">
+              {[REHEARSAL.number, REHEARSAL.served, REHEARSAL.because].map((h) => (
+                <th key={h} className="pr-6 font-normal">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {runs.map((r) => (
+              <tr key={r.index} className="border-t border-rule">
+                <td className="clock pr-6">{r.index + 1}</td>
+                <td className="pr-6">{servedText(r)}</td>
+                <td>{plan.steps.find((s) => s.ref === r.decidedBy)?.name ?? ""}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </section>
+  );
+}
+
+const servedText = ({ lateMinutes: m }: RehearsedRun) =>
+  m === undefined ? REHEARSAL.notServed : m === 0 ? REHEARSAL.onTimeExactly : m < 0 ? REHEARSAL.early(-m) : REHEARSAL.lateBy(m);
+
+function Dots({
+  runs,
+  serveAt,
+  clock,
+  watched,
+  onWatch,
+}: Omit<ServedDotsProps, "done" | "plan"> & { runs: readonly RehearsedRun[]; serveAt: number }) {
+  const minutes = runs.flatMap((r) => (r.lateMinutes === undefined ? [] : [r.lateMinutes]));
+  const [least, most] = [Math.min(-30, ...minutes), Math.max(30, ...minutes)];
+  const step = STEPS.find((s) => (most - least) / s <= COLUMNS) ?? (STEPS.at(-1) as number);
+  // A column begins just after its lower edge, so that what is served on the minute stands left of the upright.
+  const columnOf = (m: number) => Math.ceil(m / step) - 1;
+  const [first, last] = [columnOf(least) - 1, Math.max(0, columnOf(most)) + 2];
+  const stacks = new Map<number, RehearsedRun[]>();
+  for (const r of runs) {
+    const column = r.lateMinutes === undefined ? last : columnOf(r.lateMinutes);
+    stacks.set(column, [...(stacks.get(column) ?? []), r]);
+  }
+  const tallest = Math.max(1, ...[...stacks.values()].map((s) => s.length));
+  const row = Math.min(CELL, (CELL * MOST_ROWS) / tallest);
+  const [width, height] = [(last - first + 1) * CELL, Math.max(2, Math.min(MOST_ROWS, tallest)) * CELL];
+  const x = (column: number) => (column - first) * CELL;
+  const table = x(0);
+  const every = Math.max(1, Math.round((last - first) / 6));
+  const marks = Array.from({ length: last - first }, (_, i) => first + 1 + i).filter(
+    (c) => c % every === 0 && c !== 0 && x(c) > 20 && x(c) < width - 40,
+  );
+  return (
+    <svg viewBox={`0 0 ${width} ${height + 30}`} className="mt-2 block w-full" style={{ maxWidth: width * 1.35 }}>
+      <title>{REHEARSAL.when}</title>
+      <path d={`M0 24H${width}`} stroke="var(--ink)" strokeWidth="1.2" />
+      {marks.map((c) => (
+        <text key={c} x={x(c)} y={16} fontSize="10.5" textAnchor="middle" className="clock" fill="var(--quiet)">
+          {clock.time(serveAt + c * step)}
+        </text>
+      ))}
+      <path d={`M${table} 20V${height + 28}`} stroke="var(--ink)" strokeWidth="3" />
+      <text
+        x={table}
+        y={14}
+        fontSize="12"
+        fontWeight="600"
+        textAnchor="middle"
+        className="clock"
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
+        {clock.time(serveAt)}
+      </text>
+      {[...stacks].map(([column, stack]) =>
+        stack.map((r, i) => {
+          const [cx, cy] = [x(column) + CELL / 2, 34 + i * row];
+          const tone =
+            r.lateMinutes === undefined || r.lateMinutes > 15 ? "var(--beet)" : r.lateMinutes > 0 ? "var(--saffron)" : "var(--leaf)";
+          return (
+            // biome-ignore lint/a11y/useSemanticElements: a button can not stand inside a drawing
+            <g
+              key={r.index}
+              role="button"
+              tabIndex={0}
+              aria-label={REHEARSAL.dot(r.index + 1, servedText(r))}
+              aria-pressed={watched === r.index}
+              className="cursor-pointer"
+              onClick={() => onWatch(r.index)}
+              onKeyDown={(e) => {
+                if (e.key !== "Enter" && e.key !== " ") return;
+                e.preventDefault();
+                onWatch(r.index);
+              }}
+            >
+              <rect x={cx - CELL / 2} y={cy - row / 2} width={CELL} height={row} fill="transparent" />
+              <circle
+                cx={cx}
+                cy={cy}
+                r={Math.min(6, row / 2)}
+                fill={tone}
+                stroke={watched === r.index ? "var(--ink)" : "none"}
+                strokeWidth="2"
+              />
+            </g>
+          );
+        }),
+      )}
+    </svg>
+  );
+}
