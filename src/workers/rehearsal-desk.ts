@@ -19,6 +19,8 @@ export interface RehearsedRun {
   readonly index: number;
   /** Minutes after the hour of serving; undefined where there was no way on. */
   readonly lateMinutes: number | undefined;
+  /** Minutes for which everything stood ready before. */
+  readonly spareMinutes: number;
   readonly decidedBy: string | undefined;
 }
 
@@ -139,4 +141,9 @@ export class RehearsalDesk {
   }
 }
 
-const dot = ({ lateMinutes, decidedBy }: Run, index: number): RehearsedRun => ({ index, lateMinutes, decidedBy });
+const dot = ({ lateMinutes, spareMinutes, decidedBy }: Run, index: number): RehearsedRun => ({
+  index,
+  lateMinutes,
+  spareMinutes,
+  decidedBy,
+});

@@ -474,3 +474,43 @@ test("a plan that does not hold is refused, however it comes, and nothing is kep
   expect((await server.post("/api/dishes/saturday-pastries/change", { version, change: nowhere, label: "x" })).status).toBe(422);
   expect((await scene("saturday-pastries")).document).toEqual(document);
 });
+
+test("a plan is rehearsed: each rehearsal a dot that can be watched, what failed is named, and a fix is kept as a version with its plan", async ({
+  page,
+}) => {
+  const tight = smallDish((d) => {
+    d.dish.id = "to-rehearse";
+    d.dish.name = "To rehearse";
+    stepOf(d, "stock.simmer").makes[0].holds = [{ place: "fridge", litres: 29.5, min: "4h", max: "3d", limit: "safety" }];
+  });
+  const slug = await bring(tight);
+  await open(page, slug);
+  const events = async () => (await (await fetch(`${server.url}/api/dishes/${slug}/history`)).json()) as unknown;
+  const before = await events();
+  await page.goto(`${server.url}/d/${slug}/rehearsal`);
+  await choose(page.getByLabel("How many times"), "20 times");
+  await page.getByRole("button", { name: "Rehearse", exact: true }).click();
+  const weak = page.getByRole("region", { name: "What failed, or nearly did" });
+  await expect(weak).toBeVisible({ timeout: 90_000 });
+  const dots = page.getByRole("button", { name: /^Rehearsal \d+: / });
+  expect(await dots.count()).toBe(20);
+  // One of them again: it plays, and goes from call to call.
+  await dots.first().focus();
+  await page.keyboard.press("Enter");
+  const watched = page.getByRole("region", { name: /^Rehearsal \d+$/ });
+  await watched.getByRole("button", { name: "Next call" }).click({ timeout: 30_000 });
+  await expect(watched.getByRole("listitem").last()).toContainText(/: (?:started|done|takes longer)$/);
+  const at = await watched.getByRole("slider").getAttribute("aria-valuenow");
+  await watched.getByRole("slider").focus();
+  await page.keyboard.press("ArrowRight");
+  expect(Number(await watched.getByRole("slider").getAttribute("aria-valuenow"))).toBe(Number(at) + 1);
+  expect(await events(), "a rehearsal writes nothing").toEqual(before);
+  // What is worst has a fix that was tried on all of them.
+  const row = weak.getByRole("listitem").filter({ hasText: "The fridge is nearly full" });
+  await row.getByRole("button", { name: "Find a fix" }).click();
+  await expect(row).toContainText(/seen no more instead of 20/, { timeout: 90_000 });
+  await row.getByRole("button", { name: "Keep this fix" }).click();
+  await page.waitForURL(/timetable/, { timeout: 30_000 });
+  expect((await scene(slug)).document.kitchen.equipment.some((e: Loose) => e.name === "Cool box with ice")).toBe(true);
+  await verified(slug);
+});

@@ -41,6 +41,8 @@ interface RehearsalOptions {
 export interface Run {
   /** Minutes after the moment of serving; negative where it is early. Undefined: it ended with neither a plan nor a way out. */
   readonly lateMinutes: number | undefined;
+  /** Minutes for which everything stood ready before it was served; 0 where serving waited for something. */
+  readonly spareMinutes: number;
   readonly exceptions: number;
   /** Re-plans that moved a step which had not begun by more than five minutes. */
   readonly moves: number;
@@ -145,7 +147,12 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     repairs: [] as string[],
     broken: [] as PlanException[],
   };
-  const asItStands = (lateMinutes: number | undefined): Run => ({ ...result, lateMinutes, end: { file, plan, log } });
+  const asItStands = (lateMinutes: number | undefined): Run => ({
+    ...result,
+    lateMinutes,
+    spareMinutes: spareBefore(dish.serve, log),
+    end: { file, plan, log },
+  });
   // What nobody is there for begins when somebody is; from then on the plan made anew says when.
   const arrives = new Map<string, number>();
   const delayed = new Set<string>();
@@ -255,6 +262,14 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   });
   const lateMinutes = Math.max(...after);
   return asItStands(Number.isFinite(lateMinutes) ? lateMinutes : undefined);
+}
+
+/** From the end of the last step before a serving step to its start. */
+function spareBefore(serve: string, log: Log): number {
+  const started = log.events.get(serve)?.started;
+  if (started === undefined) return 0;
+  const before = [...log.events].flatMap(([ref, e]) => (ref !== serve && e.ended !== undefined && e.started < started ? [e.ended] : []));
+  return before.length ? Math.max(0, started - Math.max(...before)) : 0;
 }
 
 const optionsFor = (plan: Plan, now: number, log: Log): PlanOptions => ({

@@ -1,5 +1,5 @@
 "use client";
-// Each rehearsal a dot under the minute at which it was served; the hour of serving is the upright.
+// Each rehearsal a dot under the minute at which everything was ready, or served late; the hour of serving is the upright.
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { REHEARSAL } from "@/words/rehearsal";
@@ -15,14 +15,16 @@ interface ServedDotsProps {
 }
 
 /** Columns of the picture, and the least minutes of one. */
-const COLUMNS = 40;
+const COLUMNS = 46;
 const STEPS = [1, 2, 5, 10, 15, 30, 60, 120, 240];
+/** So many minutes before and after the hour are always drawn. */
+const LEAST_SIDE = 12;
 const CELL = 20;
 const MOST_ROWS = 9;
 
 export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsProps) {
   const { runs, of } = done;
-  const served = runs.flatMap((r) => (r.lateMinutes === undefined ? [] : [r.lateMinutes])).sort((a, b) => a - b);
+  const served = runs.flatMap((r) => readyOf(r) ?? []).sort((a, b) => a - b);
   const onTime = served.filter((m) => m <= 0).length;
   const late = served.filter((m) => m > 0);
   const none = runs.length - served.length;
@@ -47,7 +49,7 @@ export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsPr
       <Dots runs={runs} serveAt={plan.serveAt} clock={clock} watched={watched} onWatch={onWatch} />
       <p className="text-[13px] text-quiet">{REHEARSAL.press}</p>
       <details className="pt-1 text-[13.5px]">
-        <summary className="inline-flex min-h-7 cursor-pointer items-center">{REHEARSAL.table}</summary>
+        <summary className="min-h-6 cursor-pointer py-1 text-quiet">{REHEARSAL.table}</summary>
         <table className="mt-1">
           <thead>
             <tr className="text-left text-quiet">
@@ -73,8 +75,14 @@ export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsPr
   );
 }
 
-const servedText = ({ lateMinutes: m }: RehearsedRun) =>
-  m === undefined ? REHEARSAL.notServed : m === 0 ? REHEARSAL.onTimeExactly : m < 0 ? REHEARSAL.early(-m) : REHEARSAL.lateBy(m);
+/** Minutes after the hour of serving at which everything was ready; undefined where it was not served. */
+const readyOf = ({ lateMinutes, spareMinutes }: RehearsedRun) =>
+  lateMinutes === undefined ? undefined : lateMinutes > 0 ? lateMinutes : lateMinutes - spareMinutes;
+
+const servedText = (run: RehearsedRun) => {
+  const m = readyOf(run);
+  return m === undefined ? REHEARSAL.notServed : m === 0 ? REHEARSAL.onTimeExactly : m < 0 ? REHEARSAL.early(-m) : REHEARSAL.lateBy(m);
+};
 
 function Dots({
   runs,
@@ -83,20 +91,21 @@ function Dots({
   watched,
   onWatch,
 }: Omit<ServedDotsProps, "done" | "plan"> & { runs: readonly RehearsedRun[]; serveAt: number }) {
-  const minutes = runs.flatMap((r) => (r.lateMinutes === undefined ? [] : [r.lateMinutes]));
-  const [least, most] = [Math.min(-30, ...minutes), Math.max(30, ...minutes)];
+  const minutes = runs.flatMap((r) => readyOf(r) ?? []);
+  const [least, most] = [Math.min(-LEAST_SIDE, ...minutes), Math.max(LEAST_SIDE, ...minutes)];
   const step = STEPS.find((s) => (most - least) / s <= COLUMNS) ?? (STEPS.at(-1) as number);
   // A column begins just after its lower edge, so that what is served on the minute stands left of the upright.
   const columnOf = (m: number) => Math.ceil(m / step) - 1;
   const [first, last] = [columnOf(least) - 1, Math.max(0, columnOf(most)) + 2];
   const stacks = new Map<number, RehearsedRun[]>();
   for (const r of runs) {
-    const column = r.lateMinutes === undefined ? last : columnOf(r.lateMinutes);
+    const ready = readyOf(r);
+    const column = ready === undefined ? last : columnOf(ready);
     stacks.set(column, [...(stacks.get(column) ?? []), r]);
   }
   const tallest = Math.max(1, ...[...stacks.values()].map((s) => s.length));
   const row = Math.min(CELL, (CELL * MOST_ROWS) / tallest);
-  const [width, height] = [(last - first + 1) * CELL, Math.max(2, Math.min(MOST_ROWS, tallest)) * CELL];
+  const [width, height] = [(last - first + 1) * CELL, Math.max(3 * CELL, Math.min(MOST_ROWS * CELL, tallest * row) + row)];
   const x = (column: number) => (column - first) * CELL;
   const table = x(0);
   const every = Math.max(1, Math.round((last - first) / 6));
