@@ -102,7 +102,7 @@ function serving(run: Run, name: (ref: string) => string): Seen[] {
       about: by,
       at: undefined,
       past: true,
-      text: by ? `Served late: “${lower(name(by))}” took longer` : "Served late",
+      text: by ? `Served late because of “${lower(name(by))}”` : "Served late",
     });
   return seen;
 }

@@ -11,6 +11,7 @@ import type { Replay } from "@/workers/rehearsal-desk";
 import { MiniChart } from "../home/MiniChart";
 import type { Desk } from "../planning/desk";
 import { Choice } from "../shell/Choice";
+import { useNarrow } from "../shell/use-narrow";
 
 interface ReplayPartProps {
   readonly desk: () => Desk;
@@ -23,6 +24,7 @@ interface ReplayPartProps {
 
 const TICK_MS = 100;
 const CHART_WIDTH = 1100;
+const CHART_WIDTH_NARROW = 400;
 const SHOWN = 4;
 
 export function ReplayPart({ desk, policy, index, plan, clock, onClose }: ReplayPartProps) {
@@ -58,7 +60,8 @@ export function ReplayPart({ desk, policy, index, plan, clock, onClose }: Replay
   }, [over]);
   const view = replay?.plans.findLast((p) => p.from <= at)?.view ?? plan;
   const minute = Math.round(at);
-  const mini = useMemo(() => miniRoute(view, clock, minute, CHART_WIDTH), [view, clock, minute]);
+  const width = useNarrow() ? CHART_WIDTH_NARROW : CHART_WIDTH;
+  const mini = useMemo(() => miniRoute(view, clock, minute, width), [view, clock, minute, width]);
   const pressed = replay?.presses.filter((p) => p.at <= at).slice(-SHOWN) ?? [];
   const next = replay?.presses.find((p) => p.at > at);
   const playOrPause = () => {

@@ -4,6 +4,7 @@ import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { REHEARSAL } from "@/words/rehearsal";
 import type { RehearsedRun } from "@/workers/rehearsal-desk";
+import { useNarrow } from "../shell/use-narrow";
 import type { Rehearsed } from "./RehearsalView";
 
 interface ServedDotsProps {
@@ -16,11 +17,14 @@ interface ServedDotsProps {
 
 /** Columns of the picture, and the least minutes of one. */
 const COLUMNS = 46;
+const COLUMNS_NARROW = 16;
 const STEPS = [1, 2, 5, 10, 15, 30, 60, 120, 240];
 /** So many minutes before and after the hour are always drawn. */
 const LEAST_SIDE = 12;
 const CELL = 20;
-const MOST_ROWS = 9;
+const ROWS = 8;
+/** Dots of one column that find no row stand beside it, so far apart. */
+const BESIDE = 0.72;
 
 export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsProps) {
   const { runs, of } = done;
@@ -91,9 +95,10 @@ function Dots({
   watched,
   onWatch,
 }: Omit<ServedDotsProps, "done" | "plan"> & { runs: readonly RehearsedRun[]; serveAt: number }) {
+  const columns = useNarrow() ? COLUMNS_NARROW : COLUMNS;
   const minutes = runs.flatMap((r) => readyOf(r) ?? []);
   const [least, most] = [Math.min(-LEAST_SIDE, ...minutes), Math.max(LEAST_SIDE, ...minutes)];
-  const step = STEPS.find((s) => (most - least) / s <= COLUMNS) ?? (STEPS.at(-1) as number);
+  const step = STEPS.find((s) => (most - least) / s <= columns) ?? (STEPS.at(-1) as number);
   // A column begins just after its lower edge, so that what is served on the minute stands left of the upright.
   const columnOf = (m: number) => Math.ceil(m / step) - 1;
   const [first, last] = [columnOf(least) - 1, Math.max(0, columnOf(most)) + 2];
@@ -103,9 +108,8 @@ function Dots({
     const column = ready === undefined ? last : columnOf(ready);
     stacks.set(column, [...(stacks.get(column) ?? []), r]);
   }
-  const tallest = Math.max(1, ...[...stacks.values()].map((s) => s.length));
-  const row = Math.min(CELL, (CELL * MOST_ROWS) / tallest);
-  const [width, height] = [(last - first + 1) * CELL, Math.max(3 * CELL, Math.min(MOST_ROWS * CELL, tallest * row) + row)];
+  const tallest = Math.min(ROWS, Math.max(2, ...[...stacks.values()].map((s) => s.length)));
+  const [width, height] = [(last - first + 1) * CELL, tallest * CELL];
   const x = (column: number) => (column - first) * CELL;
   const table = x(0);
   const every = Math.max(1, Math.round((last - first) / 6));
@@ -138,7 +142,8 @@ function Dots({
       </text>
       {[...stacks].map(([column, stack]) =>
         stack.map((r, i) => {
-          const [cx, cy] = [x(column) + CELL / 2, 34 + i * row];
+          const beside = Math.floor(i / ROWS) * BESIDE * CELL * (column < 0 ? -1 : 1);
+          const [cx, cy] = [x(column) + CELL / 2 + beside, 36 + (i % ROWS) * CELL];
           const tone =
             r.lateMinutes === undefined || r.lateMinutes > 15 ? "var(--beet)" : r.lateMinutes > 0 ? "var(--saffron)" : "var(--leaf)";
           return (
@@ -157,15 +162,8 @@ function Dots({
                 onWatch(r.index);
               }}
             >
-              <rect x={cx - CELL / 2} y={cy - row / 2} width={CELL} height={row} fill="transparent" />
-              <circle
-                cx={cx}
-                cy={cy}
-                r={Math.min(6, row / 2)}
-                fill={tone}
-                stroke={watched === r.index ? "var(--ink)" : "none"}
-                strokeWidth="2"
-              />
+              <rect x={cx - CELL / 2} y={cy - CELL / 2} width={CELL} height={CELL} fill="transparent" />
+              <circle cx={cx} cy={cy} r={6} fill={tone} stroke={watched === r.index ? "var(--ink)" : "none"} strokeWidth="2" />
             </g>
           );
         }),
