@@ -88,6 +88,7 @@ const ORDER = [
   "record",
   "rehearse",
   "view",
+  "larder",
   "safety",
   "sheets",
 ];

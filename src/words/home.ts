@@ -4,6 +4,7 @@ export const NAV = {
   house: "Pages",
   toHome: "Rondeau: Home",
   home: "Home",
+  larder: "Larder",
   notebook: "Notebook",
   kitchen: "Kitchen",
   bench: "Bench",

@@ -25,6 +25,8 @@ export const KITCHEN = {
   quantity: "Quantity",
   litres: "Litres",
   racks: "Racks",
+  everyday: "Everyday food takes, litres",
+  everydayHint: "Plans have the rest.",
   available: "Only available",
   availableHint: "For something borrowed, or in another kitchen: the hours in which you can use it.",
   addItem: "Add item",

@@ -39,6 +39,7 @@ const VIEWS = [
   "/kitchen?dish=harvest-lunch",
   "/settings",
   "/notebook",
+  "/larder",
 ];
 
 // One test a view: each is short, and a slow one says which it is. The evening light changes colours, and nothing else that axe looks at.
@@ -183,6 +184,7 @@ test.describe("on a phone", () => {
       "/",
       "/import",
       "/notebook",
+      "/larder",
       "/d/harvest-lunch/days",
       "/d/harvest-lunch/labels",
       "/d/harvest-lunch/shopping",

@@ -5,6 +5,7 @@ import { backupState } from "@/server/backups";
 import { proposedServing } from "@/server/clock";
 import { database } from "@/server/database";
 import { type Home, loadHome } from "@/server/home";
+import { loadUseSoon } from "@/server/larder";
 import { listLibrary } from "@/server/library";
 import { BackupNote } from "@/ui/home/BackupNote";
 import { DishRows } from "@/ui/home/DishRows";
@@ -13,6 +14,7 @@ import { NewDishWays } from "@/ui/home/NewDishWays";
 import { NowPart } from "@/ui/home/NowPart";
 import { OpenExample } from "@/ui/home/OpenExample";
 import { RulerPart } from "@/ui/home/RulerPart";
+import { UseSoon } from "@/ui/home/UseSoon";
 import { EMPTY_HOME, HOME } from "@/words/home";
 
 export const dynamic = "force-dynamic";
@@ -59,6 +61,7 @@ export default async function HomePage() {
       {backups.old && <BackupNote none={backups.newest === undefined} />}
       <KeepFresh soon={home.ahead.dishes.some((d) => d.fact === HOME.planning)} />
       <Top home={home} />
+      <UseSoon items={await loadUseSoon()} clock={new WallClock(home.offsets)} now={home.now} />
       <div className="mt-8 grid gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,2.1fr)_minmax(0,1fr)]">
         <section aria-label={HOME.dishes}>
           <h2 className="caps pb-1 font-sans font-normal">{HOME.dishes}</h2>

@@ -94,7 +94,7 @@ function kitchenModel(kitchen: KitchenFile): Pick<Dish, "cooks" | "equipment" | 
         kind: e.kind,
         name: e.name ?? e.id,
         count: e.count ?? 1,
-        litres: e.litres,
+        litres: e.litres === undefined ? undefined : Math.max(0, e.litres - (e.everydayLitres ?? 0) / (e.count ?? 1)),
         pieces: e.pieces,
         racks: e.racks ?? 1,
         maxC: e.maxC ?? Number.POSITIVE_INFINITY,

@@ -245,6 +245,9 @@ const equipment = z
     name: name.optional(),
     count: count.optional(),
     litres: notNegative.optional(),
+    everydayLitres: notNegative
+      .optional()
+      .describe("Of a fridge, freezer or larder: what everyday food takes of its litres; a plan has the rest."),
     pieces: notNegative.optional(),
     racks: notNegative.max(100).optional(),
     maxC: temperatureC.optional(),

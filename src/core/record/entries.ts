@@ -76,6 +76,7 @@ export const ENTRY_KINDS = [
   "timer",
   "timer-answer",
   "reading",
+  "device",
   "round",
   "tally",
   "note",

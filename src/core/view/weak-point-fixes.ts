@@ -10,7 +10,7 @@ import { easeLoad, type HeavyPlace } from "../planner/ease";
 import { durationText, minutesOf, spokenDuration } from "../time/duration";
 import type { WeakPoint } from "./weak-points";
 
-export interface WeakPointFix {
+interface WeakPointFix {
   readonly text: string;
   readonly change: readonly PatchOperation[];
 }

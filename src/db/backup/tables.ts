@@ -1,6 +1,7 @@
 // The tables in the order in which they refer to one another, with what each row must be. A backup holds all of them; a check reads them all.
 import { z } from "zod";
 import { DishFile, KitchenSchema } from "../../core/dish/schema";
+import { LARDER_KINDS, LarderItemId } from "../../core/larder/events";
 import { ENTRY_KINDS } from "../../core/record/entries";
 import { RunEventKind } from "../../core/record/progress";
 
@@ -67,6 +68,15 @@ const RecordEntry = z.object({
   data: z.looseObject({}),
   recorded_at: instant,
 });
+const LarderRow = z.object({
+  id: z.number().int(),
+  key: z.uuid(),
+  item: LarderItemId,
+  kind: z.enum(LARDER_KINDS),
+  at: instant,
+  data: z.looseObject({}),
+  recorded_at: instant,
+});
 const Acknowledgement = z.object({ dish_id: z.uuid(), finding: z.string(), print: z.string(), at: instant });
 const Setting = z.object({ key: z.string(), value: z.unknown(), updated_at: instant });
 
@@ -86,6 +96,7 @@ export const TABLES: readonly Table[] = [
   { name: "plan", row: Plan, order: "id" },
   { name: "run_event", row: RunEvent, order: "run_id, sequence" },
   { name: "record_entry", row: RecordEntry, order: "id" },
+  { name: "larder_event", row: LarderRow, order: "id" },
   { name: "acknowledgement", row: Acknowledgement, order: "dish_id, finding" },
   { name: "setting", row: Setting, order: "key" },
 ];

@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { addMethod, duplicateComponent, removeComponent, removeMethod, withFallback } from "@/core/dish/edit/components";
 import { boughtInstead, isBought, madeAnew, onHandAlready } from "@/core/dish/edit/larder";
 import { withComponent, withMethod } from "@/core/dish/edit/places";
@@ -36,6 +36,8 @@ interface ComponentEditorProps {
   /** The panel of the Bench that is open beside it. */
   readonly calculation: Calculation | undefined;
   readonly onCalculate: (calculation: Calculation | undefined) => void;
+  /** What of it is in the larder already. */
+  readonly fromLarder?: ReactNode;
   readonly edit: Edit;
   readonly onProblem: (text: string) => void;
   readonly onClose: () => void;
@@ -82,6 +84,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
           {COMPONENT_EDITOR.close}
         </button>
       </div>
+      {!component.onHand?.length && props.fromLarder}
       {component.onHand?.length ? (
         <p className="flex flex-wrap gap-4 pt-2 text-[14px]">
           <span>
@@ -332,9 +335,9 @@ function NotMade({
       <summary className="cursor-pointer text-rim">{COMPONENT_EDITOR.notMadeThisTimeOn}</summary>
       <div className="border-l-[3px] border-rule py-1.5 pl-4">
         <div className="flex flex-wrap items-end gap-2">
-          <span className="text-quiet">
+          <span className="flex flex-col text-quiet">
             {COMPONENT_EDITOR.onHandMade}
-            <MomentField label={COMPONENT_EDITOR.onHandMade} className="mt-0.5 flex" value={madeAt} onChange={setMadeAt} live />
+            <MomentField label={COMPONENT_EDITOR.onHandMade} className="mt-0.5" value={madeAt} onChange={setMadeAt} live />
           </span>
           <label className="text-quiet">
             {COMPONENT_EDITOR.amountOnHand}

@@ -5,8 +5,10 @@ import { EditRefused } from "@/core/dish/edit/refused";
 import { entryStep, join, outputOf, part } from "@/core/dish/edit/streams";
 import { questionsOf } from "@/core/dish/questions";
 import type { DishFile } from "@/core/dish/schema";
+import type { LarderOffer } from "@/core/larder/offers";
 import type { FindingView } from "@/core/safety/view";
 import { watershed } from "@/core/sheets/watershed";
+import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { WORKBENCH } from "@/words/editor";
 import type { Calculation } from "../bench/CalculatorPart";
@@ -16,6 +18,7 @@ import { useConventions } from "../shell/conventions";
 import { useAddress } from "../shell/use-address";
 import { AddComponent } from "./AddComponent";
 import { ComponentEditor } from "./ComponentEditor";
+import { FromLarder } from "./FromLarder";
 import { GettingOn } from "./GettingOn";
 import { PlanNote, type PlanStateOf } from "./PlanNote";
 import { ProblemNote } from "./ProblemNote";
@@ -31,6 +34,8 @@ interface WorkbenchProps {
   readonly component: string | undefined;
   readonly calculation: Calculation | undefined;
   readonly findings: readonly FindingView[];
+  /** Components that are in the larder already. */
+  readonly larder?: { readonly offers: readonly LarderOffer[]; readonly offsets: Offsets };
 }
 
 /** The breakdown: the map, and beside it the component that is worked on. */
@@ -44,6 +49,7 @@ export function Workbench({
   component,
   calculation: calculated,
   findings,
+  larder,
 }: WorkbenchProps) {
   const editing = useEditing(slug, given, version);
   const { document, edit, problem, clearProblem, saving } = editing;
@@ -136,6 +142,17 @@ export function Workbench({
             kinds={kinds}
             calculation={calculation}
             findings={findings}
+            fromLarder={
+              larder && (
+                <FromLarder
+                  offers={larder.offers.filter((o) => o.component === current)}
+                  component={{ id: current, name: document.components.find((c) => c.id === current)?.name ?? current }}
+                  dish={document.dish.name}
+                  clock={new WallClock(larder.offsets)}
+                  edit={edit}
+                />
+              )
+            }
             onCalculate={calculate}
             edit={edit}
             onProblem={onProblem}

@@ -3,6 +3,7 @@
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import { type Control, Controller, type UseFormRegister, useFieldArray } from "react-hook-form";
+import { STORES } from "@/core/dish/model";
 import { EQUIPMENT_PART, KITCHEN } from "@/words/kitchen";
 import { Choice } from "../shell/Choice";
 import { HoursList } from "./HoursList";
@@ -44,6 +45,9 @@ interface EquipmentPartProps {
   readonly control: Control<KitchenValues>;
   readonly register: UseFormRegister<KitchenValues>;
 }
+
+/** A figure as it is typed, with either decimal mark; undefined where the field is empty. */
+const figure = (v: unknown) => (v === "" || v === undefined || v === null ? undefined : Number(String(v).replace(",", ".")));
 
 export function EquipmentPart({ control, register }: EquipmentPartProps) {
   const { fields, append, remove } = useFieldArray({ control, name: "equipment" });
@@ -101,9 +105,7 @@ export function EquipmentPart({ control, register }: EquipmentPartProps) {
                       className="field clock w-20 min-w-0 md:w-full"
                       inputMode="decimal"
                       aria-label={EQUIPMENT_PART.ofIt(key === "count" ? KITCHEN.quantity : KITCHEN[key], thing)}
-                      {...register(`equipment.${i}.${key}`, {
-                        setValueAs: (v) => (v === "" || v === undefined || v === null ? undefined : Number(String(v).replace(",", "."))),
-                      })}
+                      {...register(`equipment.${i}.${key}`, { setValueAs: figure })}
                     />
                   </label>
                 ))}
@@ -127,6 +129,18 @@ export function EquipmentPart({ control, register }: EquipmentPartProps) {
                   <X size={16} aria-hidden="true" />
                 </button>
               </div>
+              {(STORES as readonly string[]).includes(field.kind) && (
+                <label className="flex flex-wrap items-center gap-x-2 pt-1 text-[13px] text-quiet md:pl-4">
+                  {KITCHEN.everyday}
+                  <input
+                    className="field clock w-20 text-ink"
+                    inputMode="decimal"
+                    aria-label={EQUIPMENT_PART.ofIt(KITCHEN.everyday, thing)}
+                    {...register(`equipment.${i}.everydayLitres`, { setValueAs: figure })}
+                  />
+                  {KITCHEN.everydayHint}
+                </label>
+              )}
               {timed && (
                 <div className="pt-1 md:pl-4">
                   <HoursList

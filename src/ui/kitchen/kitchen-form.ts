@@ -24,6 +24,7 @@ export interface KitchenValues {
     name?: string | undefined;
     count?: number | undefined;
     litres?: number | undefined;
+    everydayLitres?: number | undefined;
     racks?: number | undefined;
     available?: HoursLine[];
   }[];

@@ -10,6 +10,7 @@ import { listener } from "../planning/desk";
 import { useDesk } from "../planning/use-desk";
 import { Choice } from "../shell/Choice";
 import { ReplayPart } from "./ReplayPart";
+import type { Rehearsed } from "./rehearsed";
 import { ServedDots } from "./ServedDots";
 import { WeakPoints } from "./WeakPoints";
 
@@ -20,14 +21,6 @@ interface RehearsalViewProps {
   readonly stamp: string;
   readonly plan: PlanView;
   readonly offsets: Offsets;
-}
-
-/** What was rehearsed: the dots of one are drawn while it goes on. */
-export interface Rehearsed {
-  readonly policy: string;
-  readonly of: number;
-  readonly runs: readonly RehearsedRun[];
-  readonly weak: RehearsalNotes["weak"] | undefined;
 }
 
 const TIMES = [20, 50, 100];

@@ -5,7 +5,7 @@ import type { PlanView } from "@/core/view/plan-view";
 import { REHEARSAL } from "@/words/rehearsal";
 import type { RehearsedRun } from "@/workers/rehearsal-desk";
 import { useNarrow } from "../shell/use-narrow";
-import type { Rehearsed } from "./RehearsalView";
+import type { Rehearsed } from "./rehearsed";
 
 interface ServedDotsProps {
   readonly done: Rehearsed;

@@ -8,7 +8,7 @@ import type { TriedFix } from "@/workers/rehearsal-desk";
 import { type Desk, listener } from "../planning/desk";
 import { ask, reason } from "../shell/ask";
 import { Spoken } from "../shell/conventions";
-import type { Rehearsed } from "./RehearsalView";
+import type { Rehearsed } from "./rehearsed";
 
 interface WeakPointsProps {
   readonly slug: string;

@@ -265,7 +265,7 @@ function AnotherHour({ serveAt, clock, trials }: { serveAt: number; clock: WallC
         void trials.attempt(PLAN_PANEL.serve(spokenInstant(when)), [{ op: "replace", path: "/dish/serveAt", value: when }]);
       }}
     >
-      <span className="text-quiet">
+      <span className="flex flex-col text-quiet">
         {PLAN_PANEL.serveAt}
         <MomentField label={PLAN_PANEL.serveAt} className="mt-0.5 flex" value={when} onChange={setWhen} live required />
       </span>

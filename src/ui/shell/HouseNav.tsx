@@ -8,6 +8,7 @@ import { Mark } from "./Mark";
 
 const PAGES = [
   ["/", NAV.home],
+  ["/larder", NAV.larder],
   ["/notebook", NAV.notebook],
   ["/kitchen", NAV.kitchen],
   ["/bench", NAV.bench],
@@ -64,7 +65,7 @@ export function HouseFoot() {
           key={path}
           href={path}
           aria-current={here === path ? "page" : undefined}
-          className={`relative flex min-h-16 flex-1 items-center justify-center text-[15px] ${here === path ? "font-semibold text-ink" : "text-quiet"}`}
+          className={`relative flex min-h-16 flex-1 items-center justify-center text-[13.5px] ${here === path ? "font-semibold text-ink" : "text-quiet"}`}
         >
           {here === path && <Lug above />}
           {label}

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import {
   amountsUsed,
+  ENTRY_KINDS,
   type Entry,
   EntryBody,
   readingsOf,
@@ -103,4 +104,13 @@ test.each([
   const read = EntryBody.safeParse(body);
   expect(read.success).toBe(false);
   expect(JSON.stringify(read.error)).toContain(said);
+});
+
+test("a backup knows every kind of entry that can be written", () => {
+  const kinds = EntryBody.options.flatMap((option) => {
+    const shape = ("shape" in option ? option.shape : {}) as { kind?: { value?: string } };
+    return shape.kind?.value ?? [];
+  });
+  expect(kinds.length).toBeGreaterThan(8);
+  expect(kinds.toSorted()).toEqual([...ENTRY_KINDS].toSorted());
 });

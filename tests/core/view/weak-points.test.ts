@@ -37,7 +37,10 @@ const shortHold = () =>
 /** Saturday has two hours of hands and two hours of work; nothing else may be done on another day. */
 const shortOfHands = () =>
   smallDish((d) => {
-    d.kitchen.cooks[0].hours = [{ from: "2026-10-17T10:00", to: "2026-10-17T12:10" }, { from: "2026-10-18T08:00", to: "2026-10-18T14:00" }];
+    d.kitchen.cooks[0].hours = [
+      { from: "2026-10-17T10:00", to: "2026-10-17T12:10" },
+      { from: "2026-10-18T08:00", to: "2026-10-18T14:00" },
+    ];
     stepOf(d, "stock.chop").time = { min: "110m", likely: "2h", max: "130m" };
     stepOf(d, "stock.simmer").attention = "unattended";
     stepOf(d, "stock.simmer").time = "3h";

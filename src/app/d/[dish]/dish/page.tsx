@@ -1,6 +1,7 @@
 import { notFound } from "next/navigation";
 import { listDishes } from "@/db/queries/dishes";
 import { database } from "@/server/database";
+import { loadLarderOffers } from "@/server/larder";
 import { chosenOf, planNoteOf } from "@/server/plan-note";
 import { loadFindings } from "@/server/safety";
 import { loadState } from "@/server/state";
@@ -38,6 +39,7 @@ export default async function DishPage({ params, searchParams }: Props) {
         others={others}
         component={typeof c === "string" ? c : undefined}
         calculation={calculationOf(query)}
+        larder={{ offers: await loadLarderOffers(state.document), offsets: state.offsets }}
         findings={(await loadFindings(state.slug)) ?? []}
       />
     </>

@@ -1,0 +1,132 @@
+// What is kept in the house now: what runs made and did not use, and what was put in by hand, after all that happened to it since.
+import { comparable, type Quantity, quantityOf } from "../dish/units";
+import type { LarderEvent, LarderPlace } from "./events";
+
+export interface LarderItem {
+  readonly id: string;
+  readonly name: string;
+  /** How much is left; undefined where nobody says. */
+  readonly quantity: Quantity | undefined;
+  /** In place of a quantity: "about half a jar". */
+  readonly about: string | undefined;
+  readonly place: LarderPlace;
+  readonly made: number | undefined;
+  readonly best: readonly [from: number, to: number] | undefined;
+  /** Not after. */
+  readonly until: number | undefined;
+  readonly limit: "safety" | "quality" | undefined;
+  readonly opened: number | undefined;
+  /** The dish that it is promised to. */
+  readonly reserved: string | undefined;
+  /** What made it; undefined where it was put in by hand. */
+  readonly source: LarderSource | undefined;
+}
+
+interface LarderSource {
+  readonly slug: string;
+  readonly dish: string;
+  /** "component.output" */
+  readonly output: string;
+  readonly component: string;
+  /** The kind of its component. */
+  readonly kind: string;
+  /** Steps that take of it yet, in the order in which they come. */
+  readonly takers: readonly { readonly step: string; readonly at: number; readonly quantity: Quantity | undefined }[];
+  /** Its run is under way: the plan counts the room that it takes. */
+  readonly underway: boolean;
+}
+
+/** Thawed in the fridge and kept there: FDA, Refrigerator and Freezer Storage Chart; USDA FSIS, The Big Thaw (1 to 2 days for mince, poultry, fish). */
+const THAWED_MINUTES = 2 * 1440;
+/** Less than so much of what there was is what sticks to the bowl. */
+const NOTHING_LEFT = 0.005;
+
+/**
+ * The items that are still there.
+ * @param made what runs made, as it stands by their logs
+ * @param events in the order in which they were written; of an item that is not there they change nothing
+ */
+export function larderItems(made: readonly LarderItem[], events: readonly LarderEvent[]): LarderItem[] {
+  const undone = new Set(events.flatMap((e) => (e.body.kind === "withdrawn" ? [e.body.of] : [])));
+  const items = new Map(made.map((item) => [item.id, item]));
+  for (const event of [...events].sort((a, b) => a.id - b.id)) {
+    if (event.body.kind === "withdrawn" || undone.has(event.id)) continue;
+    const { body } = event;
+    if (body.kind === "added") {
+      items.set(event.item, {
+        id: event.item,
+        name: body.name,
+        quantity: body.amount && quantityOf(body.amount),
+        about: body.about,
+        place: body.place,
+        made: body.made ?? event.at,
+        best: undefined,
+        until: body.until,
+        limit: body.until === undefined ? undefined : (body.limit ?? "quality"),
+        opened: undefined,
+        reserved: undefined,
+        source: undefined,
+      });
+      continue;
+    }
+    const item = items.get(event.item);
+    if (!item) continue;
+    const after = applied(item, event);
+    if (after) items.set(item.id, after);
+    else items.delete(item.id);
+  }
+  return [...items.values()];
+}
+
+/** Undefined: nothing is left of it. */
+function applied(item: LarderItem, { at, body }: LarderEvent): LarderItem | undefined {
+  switch (body.kind) {
+    case "taken": {
+      if (!body.amount) return undefined;
+      const taken = quantityOf(body.amount);
+      if (!item.quantity || !comparable(item.quantity, taken)) return item;
+      const value = item.quantity.value - taken.value;
+      return value > item.quantity.value * NOTHING_LEFT ? { ...item, quantity: { ...item.quantity, value } } : undefined;
+    }
+    case "moved":
+      return moved(item, at, body.place, body.until);
+    case "opened":
+      return {
+        ...item,
+        opened: at,
+        until: sooner(item.until, body.until),
+        limit: item.limit ?? (body.until === undefined ? undefined : "quality"),
+      };
+    case "counted":
+      return { ...item, quantity: body.amount && quantityOf(body.amount), about: body.about };
+    case "reserved":
+      return { ...item, reserved: body.dish };
+    case "discarded":
+      return undefined;
+    default:
+      return item;
+  }
+}
+
+/** What is frozen keeps as long as is said; what is thawed, two days; anywhere else no longer than it did before. */
+function moved(item: LarderItem, at: number, place: LarderPlace, until: number | undefined): LarderItem {
+  if (place === item.place) return item;
+  const there = { ...item, place, best: undefined };
+  if (place === "freezer") return { ...there, until, limit: until === undefined ? undefined : "quality" };
+  if (item.place === "freezer") return { ...there, until: sooner(until, at + THAWED_MINUTES), limit: "safety" };
+  const kept = sooner(item.until, until);
+  return { ...there, until: kept, limit: kept === undefined ? undefined : (item.limit ?? "quality") };
+}
+
+const sooner = (a: number | undefined, b: number | undefined) => (a === undefined ? b : b === undefined ? a : Math.min(a, b));
+
+/** How much of an item is promised to no step; all of it where nothing takes of it or the amounts can not be compared. */
+export function freeOf(item: LarderItem): Quantity | undefined {
+  if (!item.quantity) return undefined;
+  let { value } = item.quantity;
+  for (const taker of item.source?.takers ?? []) {
+    if (!taker.quantity) return { ...item.quantity, value: 0 };
+    if (comparable(item.quantity, taker.quantity)) value -= taker.quantity.value;
+  }
+  return { ...item.quantity, value: value > item.quantity.value * NOTHING_LEFT ? value : 0 };
+}

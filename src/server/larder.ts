@@ -1,0 +1,131 @@
+import "server-only";
+// What is kept in the house: made by runs, or put in by hand; what happened to it; the room that it and the plans take.
+import { z } from "zod";
+import { dishModel } from "../core/dish/read-model";
+import type { DishFile } from "../core/dish/schema";
+import { type Decision, decisionsOf } from "../core/larder/decisions";
+import { LarderBody, LarderItemId } from "../core/larder/events";
+import { itemsOfRun } from "../core/larder/from-run";
+import { type LarderItem, larderItems } from "../core/larder/items";
+import { type LarderOffer, offersFor } from "../core/larder/offers";
+import { type Room, roomOf } from "../core/larder/room";
+import { PlanFile, planFromFile } from "../core/planner";
+import { progressOf } from "../core/record/progress";
+import { occupancyOf } from "../core/view/occupancy";
+import type { Queryable } from "../db/db";
+import { findDish, findNewestKitchen, listPlaced } from "../db/queries/dishes";
+import { insertLarderEvent, listLarderEvents, listRecentRuns } from "../db/queries/larder";
+import { findNewestFeasible, findPlanBefore, listRunEvents } from "../db/queries/runs";
+import { nowMinute, nowMs } from "./clock";
+import { readerOffsets } from "./conventions";
+import { database } from "./database";
+import { followable } from "./state";
+
+/** What a run left over is looked for so long after its end; what is put in by hand has no such bound. */
+const RUNS_FOR_DAYS = 120;
+const MOST_RUNS = 40;
+/** After all events of a run. */
+const LAST_SEQUENCE = 2_147_483_647;
+/** Past its limit for longer than this nobody has it any more, whether or not they said so. */
+const FORGOTTEN_MINUTES = 14 * 1440;
+const MOST_PLANS = 12;
+const MOST_AT_ONCE = 100;
+/** The picture of the fridge looks so far ahead. */
+const LARDER_DAYS = 8;
+
+export const NewLarderEvents = z.object({
+  events: z
+    .array(z.object({ key: z.uuid(), item: LarderItemId, body: LarderBody }))
+    .min(1)
+    .max(MOST_AT_ONCE),
+});
+
+/** Writes events down, all or none; what was sent before is passed over. @returns their ids, in order */
+export async function writeLarder({ events }: z.output<typeof NewLarderEvents>): Promise<number[]> {
+  const db = await database();
+  const now = new Date(nowMs());
+  return db.transaction(async (tx) => {
+    const ids: number[] = [];
+    for (const { key, item, body } of events) ids.push(await insertLarderEvent(tx, { key, item, at: now, body, recordedAt: now }));
+    return ids;
+  });
+}
+
+/** All that is kept, by its limit. */
+async function loadLarderItems(): Promise<LarderItem[]> {
+  const db = await database();
+  const now = nowMinute();
+  const made: LarderItem[] = [];
+  for (const run of await listRecentRuns(db, new Date(nowMs() - RUNS_FOR_DAYS * 86_400_000), MOST_RUNS))
+    made.push(...(await itemsOf(db, run)));
+  return larderItems(made, await listLarderEvents(db))
+    .filter((i) => i.until === undefined || i.until > now - FORGOTTEN_MINUTES)
+    .sort((a, b) => (a.until ?? Number.POSITIVE_INFINITY) - (b.until ?? Number.POSITIVE_INFINITY) || a.name.localeCompare(b.name));
+}
+
+async function itemsOf(db: Queryable, run: { readonly id: string; readonly slug: string; readonly ended: boolean }): Promise<LarderItem[]> {
+  const stored = await findDish(db, run.slug);
+  if (!stored) return [];
+  const found = run.ended ? await findPlanBefore(db, stored.id, run.id, LAST_SEQUENCE) : await findNewestFeasible(db, stored.id);
+  if (found?.status !== "feasible") return [];
+  const dish = dishModel(stored.document);
+  const plan = planFromFile(PlanFile.parse(found.document), dish.zone);
+  if (!followable(dish, plan)) return [];
+  return itemsOfRun({
+    runId: run.id,
+    slug: run.slug,
+    name: stored.document.dish.name,
+    dish,
+    plan,
+    progress: progressOf(await listRunEvents(db, run.id)),
+    ended: run.ended,
+  });
+}
+
+/** What of a dish is kept in the house already. */
+export async function loadLarderOffers(document: DishFile): Promise<LarderOffer[]> {
+  return offersFor(document, await loadLarderItems(), nowMinute());
+}
+
+/** What is past its limit or will be within a day, and stands in no plan: for Home. */
+export async function loadUseSoon(): Promise<LarderItem[]> {
+  const soon = nowMinute() + 1440;
+  return (await loadLarderItems()).filter((i) => !i.source?.underway && i.until !== undefined && i.until < soon);
+}
+
+export interface Larder {
+  readonly items: readonly LarderItem[];
+  readonly room: Room | undefined;
+  readonly decisions: readonly Decision[];
+  readonly now: number;
+}
+
+export async function loadLarder(): Promise<Larder> {
+  const db = await database();
+  const now = nowMinute();
+  const items = await loadLarderItems();
+  const kitchen = await findNewestKitchen(db);
+  const fridges = (kitchen?.equipment ?? []).filter((e) => e.kind === "fridge");
+  const litres = fridges.reduce((sum, e) => sum + (e.litres ?? 0) * (e.count ?? 1), 0);
+  const everyday = fridges.reduce((sum, e) => sum + (e.everydayLitres ?? 0), 0);
+  const room =
+    litres > 0
+      ? roomOf({ place: "fridge", litres, everyday, plans: await plansOf(db, now), items, from: now, to: now + LARDER_DAYS * 1440 })
+      : undefined;
+  return { items, room, decisions: decisionsOf(items, room, now), now };
+}
+
+async function plansOf(db: Queryable, now: number) {
+  const { offsets } = await readerOffsets();
+  const today = new Date((now + (offsets[0]?.[1] ?? 0)) * 60_000).toISOString().slice(0, 16);
+  const plans: { dish: string; places: ReturnType<typeof occupancyOf> }[] = [];
+  for (const placed of await listPlaced(db, "ahead", today, { from: 0, most: MOST_PLANS })) {
+    const stored = await findDish(db, placed.slug);
+    const plan = stored && (await findNewestFeasible(db, stored.id));
+    if (!stored || !plan) continue;
+    const dish = dishModel(stored.document);
+    const read = planFromFile(PlanFile.parse(plan.document), dish.zone);
+    if (followable(dish, read)) plans.push({ dish: placed.name, places: occupancyOf(dish, read) });
+  }
+  return plans;
+}

@@ -1,0 +1,34 @@
+"use client";
+// Writing into the larder: each event has its key, so that one sent twice counts once; what was done can be taken back from the message that says so.
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { toast } from "sonner";
+import type { LarderBody } from "@/core/larder/events";
+import { LARDER } from "@/words/larder";
+import { ask, reason } from "../shell/ask";
+
+export function useLarder() {
+  const router = useRouter();
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  /** @returns whether it was written */
+  const write = async (item: string, body: LarderBody, said: string): Promise<boolean> => {
+    setBusy(true);
+    setTrouble(undefined);
+    const got = await ask("/api/larder", "POST", { events: [{ key: crypto.randomUUID(), item, body }] });
+    setBusy(false);
+    if (!got.ok) {
+      setTrouble(reason(got));
+      return false;
+    }
+    const id = (got.body.ids as number[] | undefined)?.[0];
+    toast(said, id === undefined ? {} : { action: { label: LARDER.undo, onClick: () => void undo(item, id) } });
+    router.refresh();
+    return true;
+  };
+  const undo = async (item: string, of: number) => {
+    await ask("/api/larder", "POST", { events: [{ key: crypto.randomUUID(), item, body: { kind: "withdrawn", of } }] });
+    router.refresh();
+  };
+  return { busy, trouble, write };
+}

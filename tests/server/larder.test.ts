@@ -1,0 +1,114 @@
+// The larder over the server's routes: what runs make and leave stands in it, what is done with it is kept once, and another dish is offered it.
+import { beforeEach, describe, expect, test, vi } from "vitest";
+import LarderPage from "../../src/app/(house)/larder/page";
+import HomePage from "../../src/app/(house)/page";
+import { POST as clock } from "../../src/app/api/clock/route";
+import { POST as press } from "../../src/app/api/dishes/[dish]/events/route";
+import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
+import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
+import { POST as bringIn } from "../../src/app/api/dishes/route";
+import { GET as larder, POST as put } from "../../src/app/api/larder/route";
+import { loadLarderOffers } from "../../src/server/larder";
+import type { Loose } from "../support/dishes";
+import { shown } from "../support/page";
+import { call, planned, withServer } from "../support/server";
+import { smallDish, stepOf } from "../support/small-dish";
+
+const NOW = "2026-10-16T08:00:00Z";
+const MINUTE = Date.parse(NOW) / 60_000;
+withServer(NOW);
+beforeEach(() => {
+  vi.spyOn(console, "error").mockImplementation(() => {});
+});
+
+const event = (item: string, body: Loose, key = crypto.randomUUID()) => ({ key, item, body });
+const write = (...events: Loose[]) => call(put, {}, { events });
+const kept = async (): Promise<Loose> => (await call(larder, {})).said;
+const named = async (name: string): Promise<Loose> => (await kept()).items.find((i: Loose) => i.name === name);
+const at = (minutes: number) => call(clock, {}, { now: new Date(Date.parse(NOW) + minutes * 60_000).toISOString() });
+const JAM = { kind: "added", name: "Plum jam", amount: { amount: 2, unit: "jar" }, place: "cellar", until: MINUTE + 9000 };
+
+describe("by hand", () => {
+  test("is put in once, however often it is sent; taken from; and what was written stays", async () => {
+    const add = event("by-hand-1", JAM);
+    const first = await write(add);
+    expect(first.status).toBe(200);
+    expect((await write(add)).said).toEqual(first.said);
+    await write(event("by-hand-1", { kind: "taken", amount: { amount: 1, unit: "jar" } }));
+    expect((await named("Plum jam")).quantity.value).toBe(1);
+    const gone = await write(event("by-hand-1", { kind: "discarded", why: "mouldy" }));
+    expect(await named("Plum jam")).toBeUndefined();
+    await write(event("by-hand-1", { kind: "withdrawn", of: gone.said.ids[0] }));
+    expect((await named("Plum jam")).quantity.value).toBe(1);
+  });
+  test("all or nothing, and what is wrong is said", async () => {
+    const bad = await write(event("by-hand-2", { ...JAM, name: "Chutney" }), event("by-hand-2", { kind: "moved", place: "attic" }));
+    expect(bad.status).toBe(422);
+    expect(bad.said.problems[0].path).toMatch(/place/);
+    expect(await named("Chutney")).toBeUndefined();
+  });
+});
+
+async function started(change: (d: Loose) => void = () => {}): Promise<string> {
+  const document = smallDish((d) => {
+    d.dish.id = "lardered";
+    d.dish.name = "Lardered";
+    change(d);
+  });
+  const dish = (await call(bringIn, {}, document)).said.value.slug;
+  const list = (await call(findings, { dish })).said.findings.filter((f: Loose) => f.severity === "stop");
+  await call(acknowledge, { dish }, { acknowledge: list.map((f: Loose) => ({ id: f.id, print: f.print })) });
+  await planned(dish, MINUTE);
+  expect((await call(startRun, { dish })).status).toBe(200);
+  return dish;
+}
+async function done(dish: string, step: string, from: number, to: number) {
+  for (const [kind, minute] of [
+    ["started", from],
+    ["ended", to],
+  ] as const) {
+    await at(minute);
+    expect((await call(press, { dish }, { key: crypto.randomUUID(), kind, step })).status).toBe(200);
+  }
+}
+
+describe("from runs", () => {
+  test("what a step makes stands there while the run goes on, its rest after it, and another run of the dish is offered that", async () => {
+    await at(0);
+    const dish = await started((d) => {
+      stepOf(d, "stock.simmer").makes[0].holds = [{ place: "fridge", litres: 2, max: "5d", limit: "safety" }];
+    });
+    await done(dish, "stock.chop", 0, 20);
+    expect(await named("stock")).toBeUndefined();
+    await done(dish, "stock.simmer", 20, 260);
+    expect(await named("stock")).toMatchObject({ quantity: { value: 2000 }, reserved: "Lardered", until: MINUTE + 260 + 5 * 1440 });
+    await done(dish, "sauce.reduce", 300, 360);
+    await done(dish, "plate.put", 400, 415);
+    expect((await call(endRun, { dish })).status).toBe(200);
+    const left = await named("stock");
+    expect(left).toMatchObject({ quantity: { value: 500 }, source: { underway: false } });
+    // The same component of another dish.
+    const other = smallDish((d) => {
+      d.dish.name = "Another";
+      d.dish.serveAt = "2026-10-19T13:00";
+    });
+    const [offer] = await loadLarderOffers(other as never);
+    expect(offer).toMatchObject({
+      component: "stock",
+      text: "500 mL stock",
+      amount: { amount: 500, unit: "mL" },
+      madeAt: "2026-10-16T13:20",
+    });
+    await write(event(left.id, { kind: "reserved", dish: "A third dish" }));
+    expect(await loadLarderOffers(other as never)).toEqual([]);
+  });
+  test("what keeps no longer is told on Home and in the larder", async () => {
+    await at(0);
+    await write(event("by-hand-3", { kind: "added", name: "Stewed pears", place: "fridge", until: MINUTE + 600, limit: "quality" }));
+    expect((await shown(HomePage())).text).toContain("Stewed pears: good until");
+    await at(900);
+    expect((await shown(HomePage())).text).toContain("Stewed pears: past its limit since");
+    expect((await shown(LarderPage())).text).toContain("Stewed pears: past its limit since");
+    expect((await kept()).decisions[0]).toMatchObject({ kind: "past", name: "Stewed pears", freezable: false });
+  });
+});
