@@ -7,7 +7,7 @@ export const BREAKDOWN_MAP = {
   moreIsUsedThanMade: "; more is used than made",
   unused: (amount: string) => `${amount} unused`,
   onHand: ", on hand",
-  ingredients: (count: number, spoken: string) => `; ${count} ingredients, ${spoken}`,
+  ingredients: (count: number, spoken: string) => `; ${count} ${count === 1 ? "ingredient" : "ingredients"}, ${spoken}`,
   methods: (methods: number) => `; ${methods} methods`,
   inTheLarder: "in the larder",
   dragFromHereToWhere: "Drag from here to where it goes",
@@ -29,7 +29,7 @@ export const MAP_TABLE = {
 export const LAYOUT = {
   heavyFirst: "heavy first",
   lightFirst: "light first",
-  ingredients: (count: number) => `${count} ingredients`,
+  ingredients: (count: number) => `${count} ${count === 1 ? "ingredient" : "ingredients"}`,
   allOfIt: ", all of it",
   noAmount: "no amount",
 } as const;

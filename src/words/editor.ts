@@ -35,7 +35,6 @@ export const COMPONENT_EDITOR = {
   isA: (name: string, kind: string) => `${name} is a ${kind}`,
   close: "Close",
   onHandMade: "On hand, made",
-  at: " at ",
   notMadeThisTime: ". Not made this time.",
   madeAgain: (name: string) => `${name} made again`,
   makeItAgain: "Make it again",

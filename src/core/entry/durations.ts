@@ -13,6 +13,9 @@ export interface Length {
 export const OVERNIGHT: Length = { min: 8 * 60, likely: 10 * 60, max: 14 * 60 };
 
 const UNITS: readonly (readonly [RegExp, number])[] = [
+  [/years?(?![a-z])/iy, 365 * 1440],
+  [/months?(?![a-z])/iy, 30 * 1440],
+  [/fortnights?(?![a-z])/iy, 14 * 1440],
   [/(?:weeks?|wks?)(?![a-z])/iy, 7 * 1440],
   [/(?:days?|d)(?![a-z])/iy, 1440],
   [/(?:hours?|hrs?|h)(?![a-z])\.?/iy, 60],

@@ -10,6 +10,7 @@ import { readAmount } from "@/core/entry/amounts";
 import { readLength } from "@/core/entry/durations";
 import type { FindingView } from "@/core/safety/view";
 import type { Watershed } from "@/core/sheets/watershed";
+import { momentText } from "@/core/spoken/moment-text";
 import { durationText } from "@/core/time/duration";
 import { COMPONENT_EDITOR } from "@/words/editor";
 import { type Calculation, CalculatorPart } from "../bench/CalculatorPart";
@@ -17,6 +18,7 @@ import { colourOf } from "../route-chart/colours";
 import { FindingCard } from "../safety/FindingCard";
 import { mended } from "../safety/mended";
 import { Choice } from "../shell/Choice";
+import { useConventions } from "../shell/conventions";
 import { MomentField } from "../shell/MomentField";
 import { IngredientList } from "./IngredientList";
 import { LineInput } from "./line-input";
@@ -48,6 +50,7 @@ interface ComponentEditorProps {
 export function ComponentEditor(props: ComponentEditorProps) {
   const { document, watershed, component: id, edit, onProblem, onClose, onSelect } = props;
   const component = document.components.find((c) => c.id === id);
+  const conventions = useConventions();
   const [chosen, setChosen] = useState<string>();
   const [another, setAnother] = useState("");
   if (!component) return null;
@@ -88,7 +91,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
       {component.onHand?.length ? (
         <p className="flex flex-wrap gap-4 pt-2 text-[14px]">
           <span>
-            {COMPONENT_EDITOR.onHandMade} {component.onHand[0]?.madeAt.slice(0, 16).replace("T", COMPONENT_EDITOR.at)}
+            {COMPONENT_EDITOR.onHandMade} {momentText(component.onHand[0]?.madeAt ?? "", conventions, document.dish.serveAt.slice(0, 4))}
             {COMPONENT_EDITOR.notMadeThisTime}
           </span>
           <button type="button" className="link" onClick={() => edit(COMPONENT_EDITOR.madeAgain(name), (d) => madeAnew(d, id))}>

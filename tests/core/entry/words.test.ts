@@ -53,7 +53,15 @@ describe("lengths of time", () => {
   ])("%s is %d to %d minutes", (text, min, max) => {
     expect(readLength(text)).toMatchObject({ min, max });
   });
-  test.each(["", "soon", "500 days", "2 kg", "h", "3 months"])("%j is none", (text) => {
+  test.each([
+    ["3 months", 90 * 1440],
+    ["a month", 30 * 1440],
+    ["a year", 365 * 1440],
+    ["a fortnight", 14 * 1440],
+  ])("%j, as kept things have it", (text, minutes) => {
+    expect(readLength(text)).toEqual({ min: minutes, likely: minutes, max: minutes });
+  });
+  test.each(["", "soon", "500 days", "2 kg", "h", "18 months", "2 years"])("%j is none", (text) => {
     expect(readLength(text)).toBeUndefined();
   });
   test("they are found in running text, and neither weights nor temperatures are", () => {

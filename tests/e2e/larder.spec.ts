@@ -1,0 +1,75 @@
+// The larder in the browser: what is put in by hand is there after a reload, on a phone too; some is taken and taken back; a dish is offered what it needs.
+import AxeBuilder from "@axe-core/playwright";
+import { shiftDates } from "../../src/core/dish/shift-dates";
+import { smallDish } from "../support/small-dish";
+import { Server } from "./server";
+import { choose, expect, test } from "./test";
+
+const server = new Server(4347, "2026-11-25T19:00:00Z");
+test.setTimeout(120_000);
+test.beforeAll(() => server.start());
+test.afterAll(() => server.kill());
+
+test("an item is put in with one line, some of it taken and taken back, and moved; another page sees it", async ({ page, context }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${server.url}/larder`);
+  await page.getByLabel("What").fill("2 jars of plum jam");
+  await choose(page.getByRole("form", { name: "Add an item" }).getByLabel("Where"), "Cool larder");
+  await page.getByLabel("Keeps").fill("soon");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "Write how long" })).toBeVisible();
+  await page.getByLabel("Keeps").fill("3 months");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  const row = page.getByRole("row", { name: /plum jam/ });
+  await expect(row).toContainText("2 jars");
+  await expect(row).toContainText("not after Tue 23 Feb");
+  await page.getByRole("button", { name: /Change plum jam/i }).click();
+  await page.getByLabel("How much").fill("1 jar");
+  await page.getByRole("button", { name: "Take some" }).click();
+  await expect(row).toContainText("1 jar");
+  await page.getByRole("listitem").filter({ hasText: "Taken: plum jam" }).getByRole("button", { name: "Undo" }).click();
+  await expect(row).toContainText("2 jars");
+  const other = await context.newPage();
+  await other.goto(`${server.url}/larder`);
+  await expect(other.getByRole("row", { name: /plum jam/ })).toContainText("2 jars");
+  await other.close();
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll("main button, main a")]
+      .filter((e) => e.checkVisibility() && e.getBoundingClientRect().height < 24)
+      .map((e) => e.textContent),
+  );
+  expect(small).toEqual([]);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+});
+
+test("a dish is offered what is in the larder, uses it with one press, and then it is promised", async ({ page }) => {
+  await page.goto(`${server.url}/larder`);
+  await page.getByLabel("What").fill("2 L stock");
+  await page.getByLabel("Keeps").fill("2 months");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByRole("row", { name: /stock/ })).toContainText("2 L");
+  const answer = await server.post("/api/dishes", shiftDates(smallDish() as never, 49));
+  const { slug } = (await answer.json()).value;
+  await page.goto(`${server.url}/d/${slug}/dish?c=stock`);
+  await expect(page.getByText(/In the larder: 2 L stock, not after/)).toBeVisible();
+  await page.getByRole("button", { name: "Use it" }).click();
+  await expect(page.getByText(/On hand, made .*Not made this time/)).toBeVisible({ timeout: 20_000 });
+  await expect
+    .poll(async () => (await (await fetch(`${server.url}/api/dishes/${slug}`)).json()).components[0].onHand?.[0]?.amount)
+    .toEqual({ amount: 2000, unit: "mL" });
+  await page.goto(`${server.url}/larder`);
+  await expect(page.getByRole("row", { name: /stock/ })).toContainText("for Small");
+});
+
+test("everyday food is set in Kitchen, and the picture and the plans have the rest of the fridge", async ({ page }) => {
+  await page.goto(`${server.url}/kitchen`);
+  await page
+    .getByLabel(/^Everyday food takes, litres.*[Ff]ridge/)
+    .first()
+    .fill("12,5");
+  await page.getByRole("button", { name: "Save kitchen" }).click();
+  await expect(page.getByText(/saved/i).first()).toBeVisible({ timeout: 20_000 });
+  await page.goto(`${server.url}/larder`);
+  await expect(page.getByText("Everyday food, 12.5 L")).toBeVisible();
+});
