@@ -52,7 +52,7 @@ export async function writeLarder({ events }: z.output<typeof NewLarderEvents>):
 }
 
 /** All that is kept, by its limit. */
-async function loadLarderItems(): Promise<LarderItem[]> {
+export async function loadLarderItems(): Promise<LarderItem[]> {
   const db = await database();
   const now = nowMinute();
   const made: LarderItem[] = [];

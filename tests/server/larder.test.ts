@@ -8,6 +8,8 @@ import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[di
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
 import { GET as larder, POST as put } from "../../src/app/api/larder/route";
+import { GET as open } from "../../src/app/i/[code]/route";
+import { labelCode } from "../../src/core/sheets/labels";
 import { loadLarderOffers } from "../../src/server/larder";
 import type { Loose } from "../support/dishes";
 import { shown } from "../support/page";
@@ -87,6 +89,14 @@ describe("from runs", () => {
     expect((await call(endRun, { dish })).status).toBe(200);
     const left = await named("stock");
     expect(left).toMatchObject({ quantity: { value: 500 }, source: { underway: false } });
+    // The code of its label opens it, however it is typed; before it is made, the component that makes it.
+    const opened = async (code: string) => {
+      const answer = await open(new Request("http://localhost/"), { params: Promise.resolve({ code }) });
+      return [answer.status, answer.headers.get("location")];
+    };
+    expect(await opened(labelCode("lardered", "stock.stock").toLowerCase())).toEqual([307, `/larder#${encodeURIComponent(left.id)}`]);
+    expect(await opened(labelCode("lardered", "sauce.sauce"))).toEqual([307, `/d/${dish}/dish?c=sauce`]);
+    expect((await opened("ZZZZZ"))[0]).toBe(404);
     // The same component of another dish.
     const other = smallDish((d) => {
       d.dish.name = "Another";

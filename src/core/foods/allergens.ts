@@ -32,7 +32,10 @@ type Allergen = (typeof EU)[number] | "wheat";
 
 /** What a name betrays; undefined where no word of it is known. */
 export function allergensOfName(name: string): readonly Allergen[] | undefined {
-  const foods = foodsNamed(name.replaceAll("_", " "));
+  const said = name.replaceAll("_", " ");
+  // "Sugar for the currants" is sugar.
+  const itself = foodsNamed(said.split(/\bfor\b/i)[0] ?? said);
+  const foods = itself.length ? itself : foodsNamed(said);
   return foods.length ? ([...new Set(foods.flatMap((f) => f.allergens))] as Allergen[]) : undefined;
 }
 
@@ -157,6 +160,12 @@ const wordOf = (avoided: string): string => {
   return Object.hasOwn(SAME, key) ? ALLERGEN_WORDS[SAME[key] as Allergen] : key;
 };
 const wordsOf = (i: Ingredient) => i.allergens?.map(wordOf);
+
+/** Allergens of one ingredient, by its own words and by its name, in the words of dish files. */
+export function allergenWordsOf(i: Ingredient): readonly string[] {
+  const byName = (allergensOfName(i.name) ?? []).filter((a) => a !== "wheat").map((a) => ALLERGEN_WORDS[a]);
+  return [...new Set([...(wordsOf(i) ?? []), ...byName])];
+}
 
 /**
  * Whether an ingredient brings what a guest avoids: by its own words, or by what its name betrays.

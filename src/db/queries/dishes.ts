@@ -289,3 +289,17 @@ export async function countPlaced(db: Queryable, today: string): Promise<{ ahead
   );
   return z.object({ ahead: z.number(), past: z.number() }).parse(row);
 }
+
+const DishOutput = z.object({ slug: z.string(), dish: z.string(), output: z.string() });
+
+/** Every output of every dish, "component.output", each once; the dishes that were changed last before the others. */
+export async function listDishOutputs(db: Queryable): Promise<z.output<typeof DishOutput>[]> {
+  const rows = await db.query(
+    `select distinct on (d.updated_at, d.slug, c.value->>'id', o.value->>'id')
+            d.slug, d.document->'dish'->>'id' as dish, (c.value->>'id') || '.' || (o.value->>'id') as output
+       from dish d, jsonb_array_elements(d.document->'components') c, jsonb_array_elements(c.value->'methods') m,
+            jsonb_array_elements(m.value->'steps') s, jsonb_array_elements(coalesce(s.value->'makes', '[]'::jsonb)) o
+      order by d.updated_at desc, d.slug, c.value->>'id', o.value->>'id'`,
+  );
+  return DishOutput.array().parse(rows);
+}

@@ -25,7 +25,10 @@ export function ItemRow({ item, clock, now, x }: ItemRowProps) {
   const past = item.until !== undefined && item.until < now;
   return (
     <>
-      <tr className="border-t border-rule align-middle max-md:grid max-md:grid-cols-[1fr_auto] max-md:py-2">
+      <tr
+        id={item.id}
+        className="border-t border-rule align-middle target:bg-saffron-wash max-md:grid max-md:grid-cols-[1fr_auto] max-md:py-2"
+      >
         <td className="py-2 pr-3 font-medium md:w-[17%]">
           <button
             type="button"

@@ -1,0 +1,23 @@
+// Labels for what is put away.
+
+export const LABELS = {
+  title: "Labels",
+  lead: "One for everything that is put away, and for what stands on the counter for half an hour or longer.",
+  none: "Nothing waits in this plan, so there are no labels.",
+  sheet: "Sheet",
+  start: "Start at label",
+  pages: (n: number) => `${n} ${n === 1 ? "page" : "pages"}`,
+  made: (when: string, place: string) => `made ${when}, ${place}`,
+  ready: (when: string) => `ready from ${when}`,
+  best: (when: string) => `best ${when}`,
+  notAfter: (when: string) => `not after ${when}`,
+  goodUntil: (when: string) => `good until ${when}`,
+  for: (what: string) => `for: ${what}`,
+  raw: "RAW",
+  contains: (what: string) => `Contains ${what}.`,
+  source: (holds: string) =>
+    `Allergens come from the names of what went in; what a name does not show is missing here. How long things keep comes from the dish file and its table of holds: ${holds} Local codes come first.`,
+  page: (n: number) => `Page ${n}`,
+  code: (code: string) => `Code ${code}`,
+  unknown: "No label with this code is known here.",
+} as const;
