@@ -150,7 +150,7 @@ describe("dependence runs one way", () => {
     expect(under("core").filter((f) => importsOf(f).includes("package:ical.js"))).toEqual(["core/sheets/calendar.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:csv-stringify/sync"))).toEqual(["core/sheets/shopping.ts"]);
     expect(under("core").filter((f) => importsOf(f).includes("package:htmlparser2"))).toEqual(["core/import/html.ts"]);
-    expect(under("core").filter((f) => importsOf(f).includes("package:pluralize"))).toEqual(["core/foods/phrase.ts"]);
+    expect(under("core").filter((f) => importsOf(f).includes("package:pluralize"))).toEqual(["core/plurals.ts"]);
   });
   test("the verifier shares no code with the search", () => {
     const shared = under("core/planner/verify")

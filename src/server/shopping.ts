@@ -1,21 +1,80 @@
 import "server-only";
-// What has to be bought for the plan in force of a dish.
+// What has to be bought for the plan in force of a dish, or of all that are ahead; less what is at home.
+import { z } from "zod";
 import { dishModel } from "../core/dish/read-model";
 import { PlanFile, planFromFile } from "../core/planner";
-import { type ShoppingRow, shoppingRows } from "../core/sheets/shopping";
-import { findDish } from "../db/queries/dishes";
+import { type HomeRow, toBuy } from "../core/sheets/at-home";
+import { type Need, needsOf } from "../core/sheets/shopping";
+import { Zone } from "../core/time/zone";
+import type { Queryable } from "../db/db";
+import { findDish, listPlaced } from "../db/queries/dishes";
 import { findNewestFeasible } from "../db/queries/runs";
+import { findSetting, putSetting } from "../db/queries/settings";
+import { nowMinute } from "./clock";
 import { database } from "./database";
+import { loadLarderItems } from "./larder";
 
-/** Undefined where there is no such dish or no plan of it. */
-export async function loadShopping(
-  slug: string,
-): Promise<{ readonly rows: ShoppingRow[]; readonly dish: ReturnType<typeof dishModel> } | undefined> {
-  const db = await database();
+const MOST_DISHES = 12;
+
+async function needsOfDish(db: Queryable, slug: string, named: boolean) {
   const stored = await findDish(db, slug);
   const newest = stored && (await findNewestFeasible(db, stored.id));
   if (!stored || !newest) return undefined;
   const dish = dishModel(stored.document);
   const plan = planFromFile(PlanFile.parse(newest.document), dish.zone);
-  return { rows: shoppingRows(stored.document, dish, plan), dish };
+  return {
+    dish,
+    name: stored.document.dish.name,
+    needs: needsOf(stored.document, dish, plan, named ? stored.document.dish.name : undefined),
+  };
+}
+
+/** Undefined where there is no such dish or no plan of it. */
+export async function loadShopping(
+  slug: string,
+): Promise<{ readonly rows: HomeRow[]; readonly dish: ReturnType<typeof dishModel> } | undefined> {
+  const found = await needsOfDish(await database(), slug, false);
+  return found && { rows: toBuy(found.needs, await loadLarderItems()), dish: found.dish };
+}
+
+interface ShoppingForAll {
+  readonly rows: readonly HomeRow[];
+  readonly dishes: readonly { readonly slug: string; readonly name: string }[];
+}
+
+/** For all dishes ahead that have a plan, the nearest first. */
+export async function loadShoppingForAll(): Promise<ShoppingForAll> {
+  const db = await database();
+  const now = nowMinute();
+  const today = new Zone(Intl.DateTimeFormat().resolvedOptions().timeZone).toWallInstant(now);
+  const needs: Need[] = [];
+  const dishes: { slug: string; name: string }[] = [];
+  for (const placed of await listPlaced(db, "ahead", today, { from: 0, most: MOST_DISHES })) {
+    const found = await needsOfDish(db, placed.slug, true);
+    if (!found) continue;
+    // What was wanted before now is bought, or was not needed.
+    needs.push(...found.needs.filter((n) => n.row.wantedBy >= now));
+    dishes.push({ slug: placed.slug, name: placed.name });
+  }
+  return { rows: toBuy(needs, await loadLarderItems()), dishes };
+}
+
+const STAPLES = "staples";
+const Staples = z.array(z.string().max(200)).max(1000);
+export const StapleChange = z.object({ name: z.string().trim().min(1).max(200), always: z.boolean() });
+
+/** Names of what this house always has, in small letters. */
+export async function loadStaples(): Promise<string[]> {
+  return (await findSetting(await database(), STAPLES, Staples)) ?? [];
+}
+
+export async function changeStaple({ name, always }: z.output<typeof StapleChange>): Promise<string[]> {
+  const db = await database();
+  return db.transaction(async (tx) => {
+    const before = (await findSetting(tx, STAPLES, Staples)) ?? [];
+    const without = before.filter((n) => n !== name.toLowerCase());
+    const after = always ? [...without, name.toLowerCase()].sort() : without;
+    await putSetting(tx, STAPLES, after);
+    return after;
+  });
 }

@@ -2,12 +2,14 @@
 import { beforeEach, describe, expect, test, vi } from "vitest";
 import LarderPage from "../../src/app/(house)/larder/page";
 import HomePage from "../../src/app/(house)/page";
+import ShoppingForAllPage from "../../src/app/(house)/shopping/page";
 import { POST as clock } from "../../src/app/api/clock/route";
 import { POST as press } from "../../src/app/api/dishes/[dish]/events/route";
 import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
 import { GET as larder, POST as put } from "../../src/app/api/larder/route";
+import { POST as staple } from "../../src/app/api/staples/route";
 import { GET as open } from "../../src/app/i/[code]/route";
 import { labelCode } from "../../src/core/sheets/labels";
 import { loadLarderOffers } from "../../src/server/larder";
@@ -120,5 +122,32 @@ describe("from runs", () => {
     expect((await shown(HomePage())).text).toContain("Stewed pears: past its limit since");
     expect((await shown(LarderPage())).text).toContain("Stewed pears: past its limit since");
     expect((await kept()).decisions[0]).toMatchObject({ kind: "past", name: "Stewed pears", freezable: false });
+  });
+});
+
+describe("shopping for all dishes", () => {
+  test("adds up over the dishes that are ahead, leaves out what is always there, and says so", async () => {
+    await at(0);
+    for (const [id, grams] of [
+      ["first-of-two", 200],
+      ["second-of-two", 150],
+    ] as const) {
+      const document = smallDish((d) => {
+        d.dish.id = id;
+        d.dish.name = id;
+        d.components[1].methods[0].ingredients = [{ id: "b", name: "Butter", amount: { amount: grams, unit: "g" } }];
+      });
+      const slug = (await call(bringIn, {}, document)).said.value.slug;
+      await planned(slug, MINUTE);
+    }
+    const text = async () => (await shown(ShoppingForAllPage())).text;
+    expect(await text()).toMatch(/For .*first-of-two, .*second-of-two/);
+    expect(await text()).toMatch(/2 × 250 g ?Butter ?350 g needed; 150 g left over; for sauce \(first-of-two\), sauce \(second-of-two\)/);
+    expect((await call(staple, {}, { name: "Butter", always: true })).said).toEqual({ staples: ["butter"] });
+    expect(await text()).toMatch(/One thing that you always have/);
+    expect(await text()).not.toMatch(/350 g needed/);
+    expect((await call(staple, {}, { name: "butter", always: false })).said).toEqual({ staples: [] });
+    await write(event("by-hand-9", { kind: "added", name: "Butter", amount: { amount: 100, unit: "g" }, place: "fridge" }));
+    expect(await text()).toMatch(/250 g ?Butter ?250 g needed; 100 g in the larder/);
   });
 });

@@ -1,6 +1,7 @@
 // Amounts: the dimension of a unit and its size in grams, millilitres or pieces.
 // Volumes are US customary where they bear those names (NIST Handbook 44, appendix C); masses are avoirdupois.
 
+import { plural } from "../plurals";
 import type { Amount } from "./schema-values";
 
 type Dimension = "mass" | "volume" | "count";
@@ -46,7 +47,7 @@ export function quantityText({ dimension, value, piece }: Quantity): string {
   const short = (n: number) => String(Number(n.toPrecision(3)));
   if (dimension === "mass") return value >= 1000 ? `${short(value / 1000)} kg` : `${short(value)} g`;
   if (dimension === "volume") return value >= 1000 ? `${short(value / 1000)} L` : `${short(value)} mL`;
-  return piece === "piece" || piece === undefined ? short(value) : `${short(value)} ${piece}${value > 1 ? "s" : ""}`;
+  return piece === "piece" || piece === undefined ? short(value) : `${short(value)} ${value > 1 ? plural(piece) : piece}`;
 }
 
 /** What something with an amount comes to for so many times the file: an output, or a lot of one. What is fixed stays. */

@@ -1,10 +1,8 @@
 // Which words of an ingredient's name say what it is: the longest phrase of the table that ends where the name's first part ends. English
 // puts the kind last ("beef stock" is a stock), so the last phrase decides.
-import pluralize from "pluralize";
-import { FOODS, type Food } from "./table";
 
-pluralize.addSingularRule(/chillies$/i, "chilli");
-pluralize.addSingularRule(/chilies$/i, "chili");
+import { singular } from "../plurals";
+import { FOODS, type Food } from "./table";
 
 /** Words of a phrase: small letters without accents, the singular, hyphens as spaces. */
 export function wordsOf(text: string): string[] {
@@ -18,7 +16,7 @@ export function wordsOf(text: string): string[] {
     .split(/[^a-z0-9%#.]+/)
     .map((w) => w.replaceAll(/^\.+|\.+$/g, ""))
     .filter(Boolean)
-    .map((w) => (w.length > 3 && /^[a-z]+$/.test(w) ? pluralize.singular(w) : w));
+    .map((w) => (w.length > 3 && /^[a-z]+$/.test(w) ? singular(w) : w));
 }
 
 interface Index {

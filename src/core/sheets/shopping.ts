@@ -7,15 +7,21 @@ import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishFile } from "../dish/schema";
 import { type Quantity, quantityText } from "../dish/units";
 import { kOf } from "../dish/weights";
+import { understand } from "../foods/match";
 import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
+import { packsFor } from "./packs";
 
 export interface ShoppingRow {
   readonly section: string;
   readonly ingredient: string;
   /** As a kitchen measures it; "to taste", or empty where the dish does not say. */
   readonly amount: string;
+  /** What to ask for: "2 × 250 g"; empty where it is sold as it is needed. */
+  readonly packs: string;
+  /** What is left of the packs; empty for nothing. */
+  readonly left: string;
   readonly components: readonly string[];
   /** When the first of it is used: by then it is in the house. */
   readonly wantedBy: number;
@@ -25,15 +31,35 @@ export interface ShoppingRow {
   readonly note: string;
 }
 
-interface Need {
-  readonly row: Omit<ShoppingRow, "amount">;
+/** One ingredient of one component, before equal ones are added up. */
+export interface Need {
+  readonly row: Omit<ShoppingRow, "amount" | "packs" | "left">;
+  /** The food that the cook has chosen for it. */
+  readonly food: string | undefined;
   readonly quantity: Quantity | undefined;
   readonly asNeeded: boolean;
 }
 
+/** What comes out of the tap. */
+const FROM_THE_TAP = "water";
+
+/** "Sugar for the currants" is sugar: what it is for does not make another thing of it. */
+function boughtAs(name: string): string {
+  const bare = name.replace(/\s+for\s+[^,]+/i, "").trim();
+  return bare !== name && bare !== "" && understand(bare)?.food.id === understand(name)?.food.id ? bare : name;
+}
+
 /** Rows by section, then by when they are wanted. */
 export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "methods" | "steps" | "fallbacks">): ShoppingRow[] {
-  const needs = document.components.flatMap((component): Need[] => {
+  return rowsOf(needsOf(document, dish, plan));
+}
+
+/**
+ * All that a plan needs from a shop, component by component; water is at home.
+ * @param of the dish, where several are bought for together: it stands beside the component
+ */
+export function needsOf(document: DishFile, dish: Dish, plan: Pick<Plan, "methods" | "steps" | "fallbacks">, of?: string): Need[] {
+  return document.components.flatMap((component): Need[] => {
     const model = dish.components.find((c) => c.id === component.id);
     if (component.onHand?.length || !model) return [];
     const fallback = plan.methods[component.id] === "fallback";
@@ -48,16 +74,17 @@ export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "m
       (step === undefined ? undefined : plan.steps.find((s) => s.step === `${component.id}.${step}`)?.start) ?? first;
     const k = kOf(document, component);
     return list
-      .filter((i) => !i.leftOut)
+      .filter((i) => !i.leftOut && understand(i.name, "food" in i ? i.food : undefined)?.food.id !== FROM_THE_TAP)
       .map((i): Need => {
         const wantedBy = wantedAt("step" in i ? i.step : undefined);
         return {
           quantity: scaledIngredient(i, k),
           asNeeded: i.asNeeded ?? false,
+          food: "food" in i ? i.food : undefined,
           row: {
             section: i.section ?? "",
-            ingredient: i.name,
-            components: [component.name],
+            ingredient: boughtAs(i.name),
+            components: [of === undefined ? component.name : `${component.name} (${of})`],
             wantedBy,
             buyFrom: i.keeps ? wantedBy - minutesOf(i.keeps) : undefined,
             orderBy: i.orderAhead ? wantedBy - minutesOf(i.orderAhead) : undefined,
@@ -68,6 +95,10 @@ export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "m
         };
       });
   });
+}
+
+/** Needs of one dish or of several as rows: the same thing of one section added up, with the packs that it is sold in. */
+export function rowsOf(needs: readonly Need[]): ShoppingRow[] {
   const merged = new Map<string, Need>();
   for (const need of needs) {
     const key = [
@@ -85,7 +116,13 @@ export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "m
     else merged.set(key, both);
   }
   return [...merged.values()]
-    .map(({ row, quantity, asNeeded }): ShoppingRow => ({ ...row, amount: asNeeded ? "to taste" : quantity ? quantityText(quantity) : "" }))
+    .map(
+      ({ row, quantity, asNeeded, food }): ShoppingRow => ({
+        ...row,
+        amount: asNeeded ? "to taste" : quantity ? quantityText(quantity) : "",
+        ...packsFor(row.ingredient, asNeeded ? undefined : quantity, food),
+      }),
+    )
     .sort((a, b) =>
       a.section < b.section ? -1 : a.section > b.section ? 1 : a.wantedBy - b.wantedBy || (a.ingredient < b.ingredient ? -1 : 1),
     );
@@ -97,6 +134,7 @@ function together(a: Need, b: Need): Need {
   const most = (x: number | undefined, y: number | undefined) => (x === undefined ? y : y === undefined ? x : Math.max(x, y));
   return {
     asNeeded: a.asNeeded,
+    food: a.food ?? b.food,
     quantity: a.quantity && b.quantity && { ...a.quantity, value: a.quantity.value + b.quantity.value },
     row: {
       ...a.row,
@@ -114,11 +152,22 @@ export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish): string {
   const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
   return stringify(
     rows.map((r) =>
-      [r.section, r.ingredient, r.amount, r.components.join("; "), at(r.orderBy), at(r.buyFrom), at(r.wantedBy), r.note].map(onOneLine),
+      [
+        r.section,
+        r.ingredient,
+        r.amount,
+        r.components.join("; "),
+        at(r.orderBy),
+        at(r.buyFrom),
+        at(r.wantedBy),
+        r.note,
+        r.packs,
+        r.left,
+      ].map(onOneLine),
     ),
     {
       header: true,
-      columns: ["section", "ingredient", "amount", "for", "order by", "buy from", "wanted by", "note"],
+      columns: ["section", "ingredient", "amount", "for", "order by", "buy from", "wanted by", "note", "packs", "left over"],
       escape_formulas: true,
     },
   );

@@ -1,10 +1,10 @@
 // Shopping trips: the fewest with which everything is in the house when it is wanted and fresh enough, and what has to be ordered before.
 import type { ShoppingRow } from "./shopping";
 
-export interface Trip {
+export interface Trip<R extends ShoppingRow = ShoppingRow> {
   /** The latest moment at which it still serves all that is bought on it. */
   readonly by: number;
-  readonly rows: readonly ShoppingRow[];
+  readonly rows: readonly R[];
 }
 
 /** So long before something is used it is in the house. */
@@ -20,9 +20,9 @@ interface ShopHours {
  * Source: interval stabbing, greedy by right end; optimal.
  * @param hours when shops are open; a deadline moves back to the last open minute
  */
-export function shoppingTrips(rows: readonly ShoppingRow[], { lastOpen }: ShopHours): Trip[] {
+export function shoppingTrips<R extends ShoppingRow>(rows: readonly R[], { lastOpen }: ShopHours): Trip<R>[] {
   const open = rows.map((row) => ({ row, by: lastOpen(row.wantedBy - BEFORE_USE_MINUTES) })).sort((a, b) => a.by - b.by);
-  const trips: { by: number; rows: ShoppingRow[] }[] = [];
+  const trips: { by: number; rows: R[] }[] = [];
   for (const { row, by } of open) {
     const last = trips.at(-1);
     // What keeps for ever comes along on the first trip there is.
@@ -35,7 +35,7 @@ export function shoppingTrips(rows: readonly ShoppingRow[], { lastOpen }: ShopHo
 }
 
 /** What has to be ordered, the soonest first. */
-export const ordersOf = (rows: readonly ShoppingRow[]): ShoppingRow[] =>
+export const ordersOf = <R extends ShoppingRow>(rows: readonly R[]): R[] =>
   rows.filter((r) => r.orderBy !== undefined).sort((a, b) => (a.orderBy ?? 0) - (b.orderBy ?? 0));
 
 /** Shops are open from nine to seven, every day: what a list can count on. */

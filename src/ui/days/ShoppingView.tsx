@@ -1,37 +1,52 @@
 "use client";
 // The shopping list, trip by trip: the amount first, ticked at the thumb's side.
+import { House } from "lucide-react";
 import { useMemo } from "react";
 import { toast } from "sonner";
 import type { Entry } from "@/core/record/entries";
 import { lower } from "@/core/sentence";
-import type { ShoppingRow } from "@/core/sheets/shopping";
+import type { HomeRow } from "@/core/sheets/at-home";
 import type { Trip } from "@/core/sheets/trips";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { SHOPPING } from "@/words/shopping";
 import { useTicks } from "../shell/use-ticks";
 import { PrintButton } from "./PrintButton";
+import { useStaples } from "./use-staples";
 
 interface ShoppingViewProps {
   readonly slug: string;
   readonly now: number;
   readonly offsets: Offsets;
-  readonly orders: readonly ShoppingRow[];
-  readonly trips: readonly Trip[];
+  readonly orders: readonly HomeRow[];
+  readonly trips: readonly Trip<HomeRow>[];
+  /** What this house always has, in small letters. */
+  readonly staples: readonly string[];
+  /** The list within the record of the dish; another for all dishes. */
+  readonly list?: string;
+  readonly title?: string;
+  /** Which dishes it is for, where it is for several. */
+  readonly of?: string;
   readonly entries: readonly Entry[];
   readonly clockMs: number;
 }
 
 /** The amount is no part of it: it is said in the units of whoever reads, and may still change. */
-const keyOf = (r: ShoppingRow) => `${r.section}|${r.ingredient}|${r.components.join(",")}`.slice(0, 280);
+const keyOf = (r: HomeRow) => `${r.section}|${r.ingredient}|${r.components.join(",")}`.slice(0, 280);
 
-export function ShoppingView({ slug, now, offsets, orders, trips, entries, clockMs }: ShoppingViewProps) {
+export function ShoppingView(props: ShoppingViewProps) {
+  const { slug, now, offsets, entries, clockMs, list = "shopping", title = SHOPPING.title } = props;
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
-  const { ticked, tick, trouble } = useTicks(slug, "shopping", entries, clockMs);
+  const { ticked, tick, trouble } = useTicks(slug, list, entries, clockMs);
+  const { isStaple, setStaple } = useStaples(props.staples);
+  const bought = <R extends HomeRow>(rows: readonly R[]) => rows.filter((r) => !isStaple(r.ingredient));
+  const orders = bought(props.orders);
+  const trips = props.trips.map((t) => ({ ...t, rows: bought(t.rows) })).filter((t) => t.rows.length > 0);
+  const hidden = props.trips.flatMap((t) => t.rows.filter((r) => isStaple(r.ingredient)));
   const things = trips.reduce((sum, t) => sum + t.rows.length, 0);
   const at = (minute: number) => clock.dateTime(minute);
   const copy = async () => {
     const text = trips
-      .map((t) => [SHOPPING.trip(at(t.by)), ...t.rows.map((r) => `${r.amount} ${lower(r.ingredient)}`.trim())].join("\n"))
+      .map((t) => [SHOPPING.trip(at(t.by)), ...t.rows.map((r) => `${r.packs || r.amount} ${lower(r.ingredient)}`.trim())].join("\n"))
       .join("\n\n");
     try {
       await navigator.clipboard.writeText(text);
@@ -44,7 +59,8 @@ export function ShoppingView({ slug, now, offsets, orders, trips, entries, clock
     <article className="mx-auto max-w-[46rem] px-5 pt-5 pb-16 sm:px-7">
       <header className="mb-3 flex flex-wrap items-end justify-between gap-x-4 gap-y-3">
         <div>
-          <h1 className="text-[28px]">{SHOPPING.title}</h1>
+          <h1 className="text-[28px]">{title}</h1>
+          {props.of && <p>{props.of}</p>}
           <p className="text-quiet">{things ? SHOPPING.lead(trips.length, things) : SHOPPING.nothing}</p>
         </div>
         {things > 0 && (
@@ -52,9 +68,11 @@ export function ShoppingView({ slug, now, offsets, orders, trips, entries, clock
             <button type="button" className="link min-h-9" onClick={() => void copy()}>
               {SHOPPING.copy}
             </button>
-            <a className="link" href={`/api/dishes/${slug}/shopping`}>
-              {SHOPPING.csv}
-            </a>
+            {!props.of && (
+              <a className="link" href={`/api/dishes/${slug}/shopping`}>
+                {SHOPPING.csv}
+              </a>
+            )}
             <PrintButton />
           </p>
         )}
@@ -100,7 +118,11 @@ export function ShoppingView({ slug, now, offsets, orders, trips, entries, clock
                       row={r}
                       done={ticked.has(keyOf(r))}
                       onTick={() => tick(keyOf(r))}
+                      onStaple={() => void setStaple(r.ingredient, true)}
                       more={[
+                        r.packs ? SHOPPING.needed(r.amount) : "",
+                        r.left ? SHOPPING.leftOver(r.left) : "",
+                        r.atHome ? SHOPPING.inLarder(r.atHome) : "",
                         SHOPPING.for(r.components.map(lower).join(", ")),
                         r.buyFrom !== undefined ? SHOPPING.from(at(r.buyFrom)) : "",
                         r.note,
@@ -115,6 +137,28 @@ export function ShoppingView({ slug, now, offsets, orders, trips, entries, clock
           </section>
         );
       })}
+      {hidden.length > 0 && (
+        <details className="border-t-2 border-rim py-2" data-screen>
+          <summary className="min-h-9 cursor-pointer py-1">{SHOPPING.staples(hidden.length)}</summary>
+          <ul>
+            {hidden.map((r) => (
+              <li key={keyOf(r)} className="flex min-h-11 flex-wrap items-center gap-x-4 border-t border-rule py-1">
+                <span>
+                  {r.ingredient} <span className="clock text-[13.5px] text-quiet">{r.amount}</span>
+                </span>
+                <button
+                  type="button"
+                  className="link min-h-9 text-[14px]"
+                  aria-label={SHOPPING.notAlwaysOf(r.ingredient)}
+                  onClick={() => void setStaple(r.ingredient, false)}
+                >
+                  {SHOPPING.notAlways}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       {things > 0 && (
         <p className="text-[13px] text-quiet">
           {SHOPPING.hours} <span data-screen>{SHOPPING.ticks}</span>
@@ -125,29 +169,44 @@ export function ShoppingView({ slug, now, offsets, orders, trips, entries, clock
 }
 
 /** Rows by the part of the shop, in the order of its name. */
-function sectionsOf(rows: readonly ShoppingRow[]): [string, ShoppingRow[]][] {
+function sectionsOf(rows: readonly HomeRow[]): [string, HomeRow[]][] {
   const names = [...new Set(rows.map((r) => r.section))].sort();
   return names.map((name) => [name, rows.filter((r) => r.section === name)]);
 }
 
 interface RowProps {
-  readonly row: ShoppingRow;
+  readonly row: HomeRow;
   readonly done: boolean;
   readonly onTick: () => void;
+  readonly onStaple?: () => void;
   readonly more: string;
 }
 
-function Row({ row, done, onTick, more }: RowProps) {
+function Row({ row, done, onTick, onStaple, more }: RowProps) {
   return (
-    <li className="border-t border-rule">
-      <label className={`grid min-h-14 cursor-pointer grid-cols-[6.9rem_1fr_2.6rem] items-center gap-x-3 py-1 ${done ? "opacity-55" : ""}`}>
-        <span className="clock text-right text-[14.5px]">{row.amount}</span>
+    <li className="flex items-center border-t border-rule">
+      <label
+        className={`grid flex-1 min-h-14 cursor-pointer grid-cols-[6.9rem_1fr_2.6rem] items-center gap-x-3 py-1 ${done ? "opacity-55" : ""}`}
+      >
+        <span className="clock text-right text-[14.5px]">{row.packs || row.amount}</span>
         <span>
           <span className="text-[16px]">{row.ingredient}</span>
           <span className="block text-[13px] text-quiet">{more}</span>
         </span>
         <input type="checkbox" className="size-7 justify-self-end accent-(--rim)" checked={done} onChange={onTick} data-screen />
       </label>
+      {onStaple && (
+        <button
+          type="button"
+          className="ml-1 grid size-9 shrink-0 place-items-center text-quiet hover:text-rim"
+          aria-label={SHOPPING.alwaysOf(row.ingredient)}
+          title={SHOPPING.always}
+          onClick={onStaple}
+          data-screen
+        >
+          <House size={16} aria-hidden="true" />
+        </button>
+      )}
     </li>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 // The larder: what has to be decided, the fridge over the coming days, and every item with its time, on one axis.
+import Link from "next/link";
 import { useMemo } from "react";
 import { larderAxis } from "@/core/larder/axis";
 import type { Decision } from "@/core/larder/decisions";
@@ -8,6 +9,7 @@ import type { LarderItem } from "@/core/larder/items";
 import type { Room } from "@/core/larder/room";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { LARDER, LARDER_PLACE } from "@/words/larder";
+import { SHOPPING } from "@/words/shopping";
 import { AddItem } from "./AddItem";
 import { Decisions } from "./Decisions";
 import { FridgePicture } from "./FridgePicture";
@@ -32,7 +34,12 @@ export function LarderView({ items, room, decisions, now, offsets }: LarderViewP
     <>
       <div className="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
         <div>
-          <h1 className="pb-2 text-[30px] leading-tight">{LARDER.title}</h1>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-6 pb-2">
+            <h1 className="text-[30px] leading-tight">{LARDER.title}</h1>
+            <Link className="link inline-flex min-h-9 items-center" href="/shopping">
+              {SHOPPING.all}
+            </Link>
+          </div>
           {items.length === 0 && <p className="max-w-[52ch] pb-3">{LARDER.empty}</p>}
           <Decisions decisions={decisions} items={items} room={room} clock={clock} now={now} />
           <AddItem now={now} />

@@ -16,7 +16,8 @@ const PAGES = [
 ] as const;
 
 /** Import and the like belong to Home. */
-const pageOf = (path: string) => PAGES.find(([at]) => at !== "/" && path.startsWith(at))?.[0] ?? "/";
+const pageOf = (path: string) =>
+  (path.startsWith("/shopping") ? "/larder" : undefined) ?? PAGES.find(([at]) => at !== "/" && path.startsWith(at))?.[0] ?? "/";
 
 export function HouseBar({ clock }: { readonly clock: string }) {
   const here = pageOf(usePathname());

@@ -8,6 +8,8 @@ const row = (ingredient: string, wantedBy: number, buyFrom?: number, orderBy?: n
   section: "",
   ingredient,
   amount: "1 kg",
+  packs: "",
+  left: "",
   components: [],
   wantedBy,
   buyFrom,

@@ -5,7 +5,7 @@ import { spokenTexts } from "@/core/view/spoken-texts";
 import { nowMs } from "@/server/clock";
 import { readerConventions } from "@/server/conventions";
 import { loadEntries } from "@/server/entries";
-import { loadShopping } from "@/server/shopping";
+import { loadShopping, loadStaples } from "@/server/shopping";
 import { loadState } from "@/server/state";
 import { DaysNav } from "@/ui/days/DaysNav";
 import { ShoppingView } from "@/ui/days/ShoppingView";
@@ -30,6 +30,7 @@ export default async function ShoppingPage({ params }: { params: Promise<{ dish:
         offsets={state.offsets}
         entries={(await loadEntries(state.slug)) ?? []}
         clockMs={nowMs()}
+        staples={await loadStaples()}
         orders={ordersOf(rows)}
         trips={shoppingTrips(
           rows,
