@@ -186,7 +186,7 @@ function Row({ row, done, onTick, onStaple, more }: RowProps) {
   return (
     <li className="flex items-center border-t border-rule">
       <label
-        className={`grid flex-1 min-h-14 cursor-pointer grid-cols-[6.9rem_1fr_2.6rem] items-center gap-x-3 py-1 ${done ? "opacity-55" : ""}`}
+        className={`grid flex-1 min-h-14 cursor-pointer grid-cols-[5.4rem_1fr_2.6rem] sm:grid-cols-[6.9rem_1fr_2.6rem] items-center gap-x-3 py-1 ${done ? "opacity-55" : ""}`}
       >
         <span className="clock text-right text-[14.5px]">{row.packs || row.amount}</span>
         <span>
