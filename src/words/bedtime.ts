@@ -24,6 +24,22 @@ export const BEDTIME = {
   good: (at: string) => `good until ${at}`,
   left: (n: number) => `${n} left to check`,
   done: "All checked. Good night",
+  finish: "Hand over the night",
+  finished: (at: string) => `Handed over at ${at}. What happens overnight is told in the morning.`,
   back: "Back to Cook",
   noNight: "Somebody is awake around the clock in this kitchen. Set the hours in Kitchen to get a bedtime.",
+} as const;
+
+export const MORNING = {
+  title: "What happened overnight",
+  over: (name: string, since: string) => `${name}: planned to be over since ${since}`,
+  done: "Done",
+  doneNamed: (name: string) => `${name}: done`,
+  notYet: "Not yet",
+  notYetNamed: (name: string) => `${name}: not yet`,
+  missed: (what: string, times: number, name: string) => `${what}: ${times === 1 ? "one round" : `${times} rounds`} missed, ${name}`,
+  read: (name: string, low: string, high: string, last: string) =>
+    low === high ? `${name}: ${last} all night` : `${name}: ${low} to ${high}, ${last} at the end`,
+  rang: (name: string, at: string) => `The timer “${name}” rang at ${at}`,
+  close: "I have read this",
 } as const;

@@ -89,6 +89,8 @@ export function entryWords(body: EntryBody, value: (quantity: ReadingQuantity, v
       return `Used ${body.amount} of ${body.ingredient}${body.instead ? ` instead of ${body.instead}` : ""}`;
     case "verdict":
       return `${VERDICT[body.verdict]}: ${body.text || body.component}`;
+    case "handover":
+      return "Night handed over";
     case "timer":
       return `Timer set: ${body.name}`;
     default:

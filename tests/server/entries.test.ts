@@ -6,6 +6,7 @@ import { DELETE as removeDish } from "../../src/app/api/dishes/[dish]/route";
 import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
+import { ENTRY_KINDS } from "../../src/core/record/entries";
 import { listen } from "../../src/server/changes";
 import { database } from "../../src/server/database";
 import type { Loose } from "../support/dishes";
@@ -59,6 +60,28 @@ describe("an entry", () => {
     expect(answer.status).toBe(422);
     expect(JSON.stringify(answer.said)).toContain("outside what can be measured");
     expect(await bodies(dish)).toEqual([]);
+  });
+  test("of every kind that there is has a place in the database", async () => {
+    const dish = await bring("all-kinds");
+    const step = "stock.simmer";
+    const first = await put(dish, entry({ kind: "timer", name: "blanch", seconds: 240 }));
+    const of = first.said.entries[0].id;
+    const all: Loose[] = [
+      { kind: "timer-answer", of, answer: "acknowledged" },
+      { kind: "reading", step, quantity: "core", value: 60 },
+      { kind: "device", step, device: "probe", on: true },
+      { kind: "round", step, what: "skim", due: 29_000_000 },
+      { kind: "tally", step, name: "cups", add: 1 },
+      NOTE,
+      { kind: "amount", step, ingredient: "Bones", amount: "2.1 kg" },
+      { kind: "verdict", component: "stock", verdict: "again" },
+      { kind: "handover", bed: 29_000_000, wake: 29_000_480, confirmed: [] },
+      { kind: "tick", list: "shopping", item: "bones", done: true },
+      { kind: "withdrawn", of },
+    ];
+    expect(new Set(["timer", ...all.map((b) => b.kind)])).toEqual(new Set(ENTRY_KINDS));
+    expect((await put(dish, ...all.map((body) => entry(body)))).status).toBe(200);
+    expect((await bodies(dish)).slice(1)).toEqual(all);
   });
   test("of a dish that is not there is refused", async () => {
     expect((await put("no-such-dish", entry(NOTE))).status).toBe(404);

@@ -68,6 +68,13 @@ export const EntryBody = z.union([
   z.object({ kind: z.literal("amount"), step, ingredient: text(200), amount: text(60), instead: text(60).optional() }),
   /** After a run: whether a component is made like that again, is changed, or is left. */
   z.object({ kind: z.literal("verdict"), component: text(80), verdict: z.enum(VERDICTS), text: z.string().trim().max(600).optional() }),
+  /** The night is handed over: when it began and ends, and the steps with heat that somebody stays with though the recipe does not allow it. */
+  z.object({
+    kind: z.literal("handover"),
+    bed: z.number().int(),
+    wake: z.number().int(),
+    confirmed: z.array(step).max(50).default([]),
+  }),
   z.object({ kind: z.literal("tick"), list: text(60), item: text(300), done: z.boolean() }),
   z.object({ kind: z.literal("withdrawn"), of: z.number().int().min(1) }),
 ]);
@@ -82,6 +89,7 @@ export const ENTRY_KINDS = [
   "note",
   "amount",
   "verdict",
+  "handover",
   "tick",
   "withdrawn",
 ] as const;
@@ -146,6 +154,20 @@ export const readingsOf = (entries: readonly Entry[], of: string): Taken[] =>
     .filter((e) => e.body.step === of)
     .map(({ id, at, body }) => ({ id, at, quantity: body.quantity, value: body.value, device: body.device }))
     .sort((a, b) => a.at - b.at || a.id - b.id);
+
+interface Handover {
+  /** Milliseconds since 1970. */
+  readonly at: number;
+  readonly bed: number;
+  readonly wake: number;
+  readonly confirmed: readonly string[];
+}
+
+/** The newest hand-over of a night; undefined where there is none. */
+export function lastHandover(entries: readonly Entry[]): Handover | undefined {
+  const last = standing(entries).filter(isOf("handover")).at(-1);
+  return last && { at: last.at, bed: last.body.bed, wake: last.body.wake, confirmed: last.body.confirmed };
+}
 
 /** How often what was counted at a step, by name, in the order in which counting began. */
 export function talliesOf(entries: readonly Entry[], of: string): ReadonlyMap<string, number> {

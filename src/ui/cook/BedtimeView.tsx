@@ -2,13 +2,13 @@
 // The hand-over at bedtime: first whether anything is hot, then what is looked at, what can call, and what comes first tomorrow.
 import Link from "next/link";
 import { useMemo } from "react";
-import type { Entry } from "@/core/record/entries";
+import { type Entry, lastHandover, ticksOf } from "@/core/record/entries";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import type { Bedtime } from "@/core/view/bedtime";
 import { BEDTIME as WORDS } from "@/words/bedtime";
 import { BEDTIME_VIEW } from "@/words/cook";
 import { Spoken } from "../shell/conventions";
-import { useTicks } from "../shell/use-ticks";
+import { useEntries } from "../shell/use-entries";
 
 interface BedtimeViewProps {
   readonly slug: string;
@@ -43,7 +43,12 @@ export function BedtimeView({ slug, bedtime: b, offsets, now, entries, clockMs }
       must: w.window?.limit === "safety",
     })),
   ];
-  const { ticked, tick, trouble } = useTicks(slug, `bedtime ${b.night.bed}`, entries, clockMs);
+  const { entries: all, write, trouble } = useEntries(slug, entries, clockMs);
+  const list = `bedtime ${b.night.bed}`;
+  const ticked = ticksOf(all, list);
+  const tick = (item: string) => write({ kind: "tick", list, item, done: !ticked.has(item) });
+  const handed = lastHandover(all);
+  const over = handed?.bed === b.night.bed ? handed : undefined;
   const left = checks.filter((c) => c.must && !ticked.has(c.key)).length;
   return (
     <div className="mx-auto max-w-[44rem] px-5 pt-5 pb-16 sm:px-7">
@@ -132,6 +137,25 @@ export function BedtimeView({ slug, bedtime: b, offsets, now, entries, clockMs }
       >
         {left ? WORDS.left(left) : WORDS.done}
       </p>
+      {over ? (
+        <p className="pt-3 text-[17px]">{WORDS.finished(clock.near(Math.floor(over.at / 60_000), now))}</p>
+      ) : (
+        <button
+          type="button"
+          className="act mt-3 mr-3 min-h-[56px] px-6"
+          data-main
+          disabled={left > 0}
+          onClick={() =>
+            write({
+              kind: "handover",
+              ...b.night,
+              confirmed: b.hot.filter((h) => !h.allowed && ticked.has(h.step)).map((h) => h.step),
+            })
+          }
+        >
+          {WORDS.finish}
+        </button>
+      )}
       <Link href={`/d/${slug}/cook`} className="act mt-3 min-h-[56px] px-6">
         {WORDS.back}
       </Link>

@@ -28,6 +28,7 @@ import { askForNotices } from "./alerts";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { FreeWindowPart } from "./FreeWindowPart";
+import { MorningCard } from "./MorningCard";
 import { MovedNote } from "./MovedNote";
 import { PlanNotes } from "./PlanNotes";
 import { addPress, forgetPresses, type Press, waitingPresses } from "./press-queue";
@@ -255,6 +256,7 @@ export function CookView({
               )}
             </p>
           )}
+          {running && <MorningCard {...{ plan, entries, now, clock }} write={writeDown} onPress={press} />}
           {running &&
             findings
               .filter(
