@@ -117,7 +117,6 @@ try {
       await line.evaluate((e) => e.scrollIntoView({ block: "center" }));
     },
   });
-  await picture("dish-amounts", "/d/harvest-lunch/dish/amounts");
   await picture("import", "/", {
     first: async (page) => {
       await page.getByRole("button", { name: /^Paste a recipe/ }).click();
@@ -127,6 +126,15 @@ try {
     },
   });
   await picture("timetable", "/d/harvest-lunch/timetable");
+  await picture("rehearsal", "/d/harvest-lunch/rehearsal", {
+    first: async (page) => {
+      await page.getByRole("combobox", { name: "How it is followed" }).click();
+      await page.getByRole("option", { name: /20 min late/ }).click();
+      await page.getByRole("button", { name: "Rehearse" }).click();
+      await page.getByRole("button", { name: "Find a fix" }).first().waitFor({ timeout: 120_000 });
+      await page.evaluate(() => window.scrollTo(0, 0));
+    },
+  });
   await picture("timetable-impossible", "/d/harvest-lunch/timetable", {
     first: async (page) => {
       await page.getByText("Serve at another time").click();
@@ -139,11 +147,12 @@ try {
   await picture("safety", "/d/harvest-lunch/timetable", {
     first: (page) => page.evaluate(() => document.getElementById("mind")?.scrollIntoView()),
   });
-  await picture("days-phone", "/d/harvest-lunch/days", { width: 390, height: 844 });
+  await picture("labels", "/d/harvest-lunch/labels");
   await picture("days", "/d/harvest-lunch/days");
   await picture("kitchen", "/kitchen?dish=harvest-lunch");
   await followTo("2026-12-05T17:10:00Z");
   await picture("home", "/");
+  await picture("larder", "/larder");
   await picture("timetable-under-way", "/d/harvest-lunch/timetable");
   await picture("timetable-phone", "/d/harvest-lunch/timetable", { width: 390, height: 844 });
   await picture("cook", "/d/harvest-lunch/cook");

@@ -1,8 +1,11 @@
 import "server-only";
 // The notebook: what was done in each run, beside what was planned, and what can be learned from it.
 import { lengthChange } from "../core/dish/edit/lengths";
+import { type UsedAmount, usedAmount } from "../core/dish/edit/used-amounts";
 import { dishModel } from "../core/dish/read-model";
+import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
+import { type Entry, standing } from "../core/record/entries";
 import { isWorthTelling, learnedLengths } from "../core/record/learned";
 import { logLines } from "../core/record/log-lines";
 import { progressOf } from "../core/record/progress";
@@ -38,6 +41,7 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
   const dish = dishModel(stored.document);
   const conventions = await readerConventions();
   const events = await listRunEvents(db, run.id);
+  const entries = await listRunEntries(db, run.id);
   const progress = progressOf(events);
   const first = await findPlanBefore(db, stored.id, run.id, 1);
   const plan = first && planFromFile(PlanFile.parse(first.document), dish.zone);
@@ -53,9 +57,11 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
     dishVersion: stored.version,
     kitchenVersion: stored.kitchenVersion,
     serves: stored.document.dish.serves,
+    baseServes: stored.document.dish.baseServes,
     rows: spokenTexts(rows, conventions),
     log: spokenTexts(logLines(dish, events), conventions),
-    entries: await listRunEntries(db, run.id),
+    entries,
+    amounts: amountsOf(stored.document, entries),
     components: dish.components.map((c) => ({ id: c.id, name: c.name })),
     lengths: await lengthsOf(stored, dish),
     served: { planned: plan?.serveAt, really: progress.get(dish.serve)?.ended },
@@ -65,6 +71,20 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
         : undefined,
     offsets,
   };
+}
+
+/** The newest amount of each ingredient that was used otherwise than the dish says. */
+function amountsOf(document: DishFile, entries: readonly Entry[]): UsedAmount[] {
+  const newest = new Map<string, UsedAmount>();
+  for (const { body } of standing(entries)) {
+    if (body.kind !== "amount") continue;
+    const component = body.step.slice(0, body.step.indexOf("."));
+    const key = `${component} ${body.ingredient}`;
+    const found = usedAmount(document, component, body.ingredient, body.amount);
+    if (found) newest.set(key, found);
+    else newest.delete(key);
+  }
+  return [...newest.values()];
 }
 
 type Stored = NonNullable<Awaited<ReturnType<typeof findDish>>>;

@@ -12,7 +12,7 @@ export const LARDER = {
   title: "Larder",
   empty: "Nothing is kept yet. What a step makes appears here while you cook, and what is left over stays; or add what you have.",
   decide: "Needs a decision",
-  nothingToDecide: "Nothing spoils in the next three days.",
+  nothingToDecide: "Nothing to decide: what spoils soon is used in time.",
   past: (what: string, when: string) => `${what}: past its limit since ${when}.`,
   pastSafety: (what: string, when: string) => `${what}: past its safe time since ${when}. Throw it away.`,
   free: (what: string, when: string) => `${what}: free until ${when}.`,

@@ -130,3 +130,38 @@ test("a length that was timed longer is proposed, accepted as a new version, and
   // The same minutes do not move it again.
   expect((await page(run)).lengths.map((l) => l.step)).not.toContain("stock.chop");
 });
+
+test("an amount that was used is proposed, for the dish's own guests, and accepted as a new version; then there is nothing to propose", async () => {
+  const dish: string = (
+    await call(
+      bringIn,
+      {},
+      smallDish((d) => {
+        d.dish.id = `kept-${++id}`;
+        d.dish.serves = 5;
+      }),
+    )
+  ).said.value.slug;
+  const { run } = await cooked({ "stock.chop": [0, 20] }, "as planned", dish);
+  const wrote = (amount: string) =>
+    call(
+      write,
+      { dish },
+      {
+        run,
+        entries: [{ key: crypto.randomUUID(), body: { kind: "amount", step: "stock.chop", ingredient: "Bones", amount, instead: "2.5 kg" } }],
+      },
+    );
+  expect((await page(run)).amounts).toEqual([]);
+  await wrote("2 kg");
+  await wrote("2.1 kg");
+  const [used] = (await page(run)).amounts;
+  expect(used).toMatchObject({ ingredient: "Bones", said: "2.5 kg", used: "2.1 kg", next: "1.68 kg" });
+  expect((await shown(RunPage({ params: Promise.resolve({ run }) }))).text).toContain("put 1.68 kg into the dish (for 4)");
+  const { dishVersion, kitchenVersion } = await page(run);
+  const label = "As used: Bones";
+  expect((await call(change, { dish }, { version: dishVersion, kitchenVersion, change: used?.change, label })).status).toBe(200);
+  const after = (await call(file, { dish })).said;
+  expect(after.components[0].methods[0].ingredients[0].amount).toEqual({ amount: 1.68, unit: "kg" });
+  expect((await page(run)).amounts).toEqual([]);
+});

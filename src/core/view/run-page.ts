@@ -1,4 +1,5 @@
 // What a page of the notebook shows of one run.
+import type { UsedAmount } from "../dish/edit/used-amounts";
 import type { PatchOperation } from "../dish/patch";
 import type { Entry } from "../record/entries";
 import type { LearnedLength } from "../record/learned";
@@ -33,11 +34,15 @@ export interface RunPage {
   readonly dishVersion: number;
   readonly kitchenVersion: number;
   readonly serves: number;
+  /** The number of guests that the dish file is written for. */
+  readonly baseServes: number;
   readonly rows: readonly ReviewRow[];
   readonly log: readonly LogLine[];
   readonly entries: readonly Entry[];
   readonly components: readonly { readonly id: string; readonly name: string }[];
   readonly lengths: readonly LengthProposal[];
+  /** Amounts that were used instead of what the dish says. */
+  readonly amounts: readonly UsedAmount[];
   /** When it was to be served by the first plan, and when it was. */
   readonly served: { readonly planned: number | undefined; readonly really: number | undefined };
   /** The first plan and the run itself as small charts; undefined where the dish is no longer what it was then. */

@@ -1,36 +1,23 @@
 "use client";
 // How long this cook really takes, and what the dish would be planned with. Nothing changes before it is accepted.
-import { useRouter } from "next/navigation";
-import { useState } from "react";
-import { toast } from "sonner";
 import type { TimeSpread } from "@/core/dish/planned-length";
 import { lower } from "@/core/sentence";
 import { spokenDuration } from "@/core/time/duration";
 import type { LengthProposal, RunPage } from "@/core/view/run-page";
 import { NOTEBOOK } from "@/words/notebook";
-import { ask, reason } from "../shell/ask";
+import { useAccept } from "./use-accept";
 
 const range = ({ min, max }: TimeSpread) => NOTEBOOK.range(spokenDuration(Math.round(min)), spokenDuration(Math.round(max)));
 const MOST_TIMES = 6;
 
 export function LengthsPart({ page }: { readonly page: RunPage }) {
-  const { run, lengths, dishVersion, kitchenVersion } = page;
-  const router = useRouter();
-  const [busy, setBusy] = useState(false);
-  const [trouble, setTrouble] = useState<string>();
-  const accept = async (list: readonly LengthProposal[], label: string) => {
-    setBusy(true);
-    const answer = await ask(`/api/dishes/${run.slug}/change`, "POST", {
-      version: dishVersion,
-      kitchenVersion,
-      change: list.flatMap((l) => l.change),
+  const { lengths } = page;
+  const { accept: put, busy, trouble } = useAccept(page);
+  const accept = (list: readonly LengthProposal[], label: string) =>
+    put(
+      list.flatMap((l) => l.change),
       label,
-    });
-    setBusy(false);
-    setTrouble(answer.ok ? undefined : reason(answer));
-    if (answer.ok) toast(NOTEBOOK.accepted);
-    router.refresh();
-  };
+    );
   return (
     <section aria-label={NOTEBOOK.lengths} className="pt-6">
       <h2 className="border-t-2 border-rim pt-2 text-[21px]">{NOTEBOOK.lengths}</h2>

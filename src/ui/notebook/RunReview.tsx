@@ -10,6 +10,7 @@ import { didWhat } from "@/words/cook";
 import { NOTEBOOK } from "@/words/notebook";
 import { merged, useWritten } from "../cook/written";
 import { MiniChart } from "../home/MiniChart";
+import { AmountsPart } from "./AmountsPart";
 import { LengthsPart } from "./LengthsPart";
 import { VerdictPart } from "./VerdictPart";
 
@@ -50,6 +51,7 @@ export function RunReview({ page }: { readonly page: RunPage }) {
         </section>
       )}
       <VerdictPart page={page} />
+      <AmountsPart page={page} />
       <LengthsPart page={page} />
       <section aria-label={NOTEBOOK.rows} className="pt-5">
         <h2 className="border-t-2 border-rim pt-2 text-[21px]">{NOTEBOOK.rows}</h2>
