@@ -149,7 +149,9 @@ test("an amount that was used is proposed, for the dish's own guests, and accept
       { dish },
       {
         run,
-        entries: [{ key: crypto.randomUUID(), body: { kind: "amount", step: "stock.chop", ingredient: "Bones", amount, instead: "2.5 kg" } }],
+        entries: [
+          { key: crypto.randomUUID(), body: { kind: "amount", step: "stock.chop", ingredient: "Bones", amount, instead: "2.5 kg" } },
+        ],
       },
     );
   expect((await page(run)).amounts).toEqual([]);

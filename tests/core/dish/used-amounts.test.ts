@@ -17,7 +17,7 @@ const dish = (change: (d: Loose) => void = () => {}): DishFile =>
     ];
     change(d);
   }) as DishFile;
-const after = (document: DishFile, name: string, text: string) => {
+const taken = (document: DishFile, name: string, text: string) => {
   const used = usedAmount(document, "stock", name, text);
   if (!used) return undefined;
   const next = applyPatch(document, used.change) as DishFile;
@@ -28,11 +28,11 @@ const after = (document: DishFile, name: string, text: string) => {
 describe("an amount as it was used", () => {
   test("is scaled back to the dish's own guests: 4.1 kg for ten is 1.64 kg for four", () => {
     expect(usedAmount(dish(), "stock", "Bones", "4.1 kg")).toMatchObject({ said: "5 kg", used: "4.1 kg", next: "1.64 kg" });
-    expect(after(dish(), "Bones", "4.1 kg")).toEqual({ amount: 1.64, unit: "kg" });
-    expect(after(dish(), "Bones", "9 lb")).toEqual({ amount: 3.6, unit: "lb" });
+    expect(taken(dish(), "Bones", "4.1 kg")).toEqual({ amount: 1.64, unit: "kg" });
+    expect(taken(dish(), "Bones", "9 lb")).toEqual({ amount: 3.6, unit: "lb" });
   });
   test("of what does not scale stays as it was used", () => {
-    expect(after(dish(), "Salt", "25 g")).toEqual({ amount: 25, unit: "g" });
+    expect(taken(dish(), "Salt", "25 g")).toEqual({ amount: 25, unit: "g" });
   });
   test("is nothing to tell where it is what the dish says, within the weighing", () => {
     expect(usedAmount(dish(), "stock", "Bones", "5 kg")).toBeUndefined();
