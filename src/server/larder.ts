@@ -9,16 +9,18 @@ import { itemsOfRun } from "../core/larder/from-run";
 import { type LarderItem, larderItems } from "../core/larder/items";
 import { type LarderOffer, offersFor } from "../core/larder/offers";
 import { type Room, roomOf } from "../core/larder/room";
+import { type Takes, usesOf } from "../core/larder/uses";
 import { PlanFile, planFromFile } from "../core/planner";
 import { progressOf } from "../core/record/progress";
 import { occupancyOf } from "../core/view/occupancy";
 import type { Queryable } from "../db/db";
-import { findDish, findNewestKitchen, listPlaced } from "../db/queries/dishes";
+import { findDish, findNewestKitchen, listDishIngredients, listPlaced } from "../db/queries/dishes";
 import { insertLarderEvent, listLarderEvents, listRecentRuns } from "../db/queries/larder";
 import { findNewestFeasible, findPlanBefore, listRunEvents } from "../db/queries/runs";
 import { nowMinute, nowMs } from "./clock";
 import { readerOffsets } from "./conventions";
 import { database } from "./database";
+import { libraryIngredients } from "./library";
 import { followable } from "./state";
 
 /** What a run left over is looked for so long after its end; what is put in by hand has no such bound. */
@@ -29,6 +31,8 @@ const LAST_SEQUENCE = 2_147_483_647;
 /** Past its limit for longer than this nobody has it any more, whether or not they said so. */
 const FORGOTTEN_MINUTES = 14 * 1440;
 const MOST_PLANS = 12;
+/** Dishes whose ingredients are looked through for what to do with something. */
+const MOST_LOOKED_AT = 100;
 const MOST_AT_ONCE = 100;
 /** The picture of the fridge looks so far ahead. */
 const LARDER_DAYS = 8;
@@ -93,8 +97,12 @@ export async function loadUseSoon(): Promise<LarderItem[]> {
   return (await loadLarderItems()).filter((i) => !i.source?.underway && i.until !== undefined && i.until < soon);
 }
 
+type Idea = Pick<Takes, "name" | "href">;
+
 export interface Larder {
   readonly items: readonly LarderItem[];
+  /** What those that spoil soon go into, by item. */
+  readonly ideas: Readonly<Record<string, readonly Idea[]>>;
   readonly room: Room | undefined;
   readonly decisions: readonly Decision[];
   readonly now: number;
@@ -112,7 +120,26 @@ export async function loadLarder(): Promise<Larder> {
     litres > 0
       ? roomOf({ place: "fridge", litres, everyday, plans: await plansOf(db, now), items, from: now, to: now + LARDER_DAYS * 1440 })
       : undefined;
-  return { items, room, decisions: decisionsOf(items, room, now), now };
+  const decisions = decisionsOf(items, room, now);
+  return { items, room, decisions, ideas: await ideasFor(db, decisions, items), now };
+}
+
+/** What somebody could make of each item that spoils soon; a dish that made it is no idea. */
+async function ideasFor(db: Queryable, decisions: readonly Decision[], items: readonly LarderItem[]): Promise<Record<string, Idea[]>> {
+  const soon = decisions.filter((d) => d.kind === "soon" && d.item !== undefined);
+  if (soon.length === 0) return {};
+  const own = (await listDishIngredients(db, MOST_LOOKED_AT)).map((d): Takes => ({ ...d, href: `/d/${d.slug}/dish` }));
+  const all = [...own, ...libraryIngredients().map((l): Takes => ({ ...l, href: undefined }))];
+  return Object.fromEntries(
+    soon.map(({ item = "", name }) => {
+      const made = items.find((i) => i.id === item)?.source?.slug;
+      const uses = usesOf(
+        name,
+        all.filter((t) => made === undefined || t.href !== `/d/${made}/dish`),
+      );
+      return [item, uses.map(({ name: what, href }) => ({ name: what, href }))];
+    }),
+  );
 }
 
 async function plansOf(db: Queryable, now: number) {

@@ -32,6 +32,14 @@ export function listLibrary(): readonly LibraryEntry[] {
   return entries;
 }
 
+/** Each entry with the names of what goes into it. */
+export function libraryIngredients(): { readonly name: string; readonly ingredients: readonly string[] }[] {
+  return [...library().values()].map((d) => ({
+    name: d.dish.name,
+    ingredients: d.components.flatMap((c) => c.methods.flatMap((m) => (m.ingredients ?? []).map((i) => i.name))),
+  }));
+}
+
 /** Undefined for an id that the library does not have. */
 export function findLibraryDish(id: string): DishFile | undefined {
   return library().get(id);

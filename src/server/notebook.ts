@@ -5,18 +5,19 @@ import { type UsedAmount, usedAmount } from "../core/dish/edit/used-amounts";
 import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
-import { type Entry, standing } from "../core/record/entries";
+import { type Entry, standing, type Verdict, verdictsOf } from "../core/record/entries";
 import { isWorthTelling, learnedLengths } from "../core/record/learned";
 import { logLines } from "../core/record/log-lines";
 import { progressOf } from "../core/record/progress";
 import { mannerOf } from "../core/spoken/conventions";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
+import { besideRuns, type OtherRun } from "../core/view/beside-runs";
 import { miniRoute } from "../core/view/mini-route";
 import { planView } from "../core/view/plan-view";
 import type { KeptRun, LengthProposal, RunPage } from "../core/view/run-page";
 import { reviewRows, timedOf } from "../core/view/run-review";
 import { spokenTexts } from "../core/view/spoken-texts";
-import { findDish } from "../db/queries/dishes";
+import { findDish, listDishParts } from "../db/queries/dishes";
 import { listLastNotes, listRunEntries } from "../db/queries/entries";
 import { findRun, findVersionsOfLengths, listRuns, listRunsOfDish } from "../db/queries/notebook";
 import { findPlanBefore, listRunEvents } from "../db/queries/runs";
@@ -26,6 +27,8 @@ import { database } from "./database";
 import { followable } from "./state";
 
 const MOST_RUNS = 200;
+/** More columns are not read side by side. */
+const MOST_BESIDE = 4;
 const MONTH_MINUTES = 31 * 1440;
 
 export async function loadRuns(words: string): Promise<KeptRun[]> {
@@ -64,6 +67,7 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
     amounts: amountsOf(stored.document, entries),
     components: dish.components.map((c) => ({ id: c.id, name: c.name })),
     lengths: await lengthsOf(stored, dish),
+    beside: spokenTexts(besideRuns(rows, await othersOf(run, dish)), conventions),
     served: { planned: plan?.serveAt, really: progress.get(dish.serve)?.ended },
     charts:
       view && really
@@ -71,6 +75,34 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
         : undefined,
     offsets,
   };
+}
+
+/** Runs of this dish and of others with a component that is called alike, the newest first. */
+async function othersOf(run: KeptRun, dish: ReturnType<typeof dishModel>): Promise<OtherRun[]> {
+  const db = await database();
+  const names = new Set(dish.components.map((c) => c.name.toLowerCase()));
+  const alike = new Set(
+    (await listDishParts(db))
+      .filter((d) => d.slug === run.slug || d.components.some((c) => names.has(c.name.toLowerCase())))
+      .map((d) => d.slug),
+  );
+  const found: OtherRun[] = [];
+  for (const other of (await listRuns(db, "", MOST_RUNS)).filter((r) => r.id !== run.id && alike.has(r.slug)).slice(0, MOST_BESIDE)) {
+    const stored = await findDish(db, other.slug);
+    if (!stored) continue;
+    const theirs = other.slug === run.slug ? dish : dishModel(stored.document);
+    const verdicts = verdictsOf(await listRunEntries(db, other.id));
+    found.push({
+      id: other.id,
+      name: other.name,
+      startedAt: other.startedAt,
+      rows: reviewRows(theirs, undefined, progressOf(await listRunEvents(db, other.id))),
+      verdicts: Object.fromEntries(
+        theirs.components.flatMap((c) => (verdicts.has(c.id) ? [[c.name, (verdicts.get(c.id) as { verdict: Verdict }).verdict]] : [])),
+      ),
+    });
+  }
+  return found;
 }
 
 /** The newest amount of each ingredient that was used otherwise than the dish says. */

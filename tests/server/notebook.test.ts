@@ -167,3 +167,33 @@ test("an amount that was used is proposed, for the dish's own guests, and accept
   expect(after.components[0].methods[0].ingredients[0].amount).toEqual({ amount: 1.68, unit: "kg" });
   expect((await page(run)).amounts).toEqual([]);
 });
+
+test("a run stands beside the other runs that made the same components, of another dish too", async () => {
+  const bring = async () =>
+    (
+      await call(
+        bringIn,
+        {},
+        smallDish((d) => {
+          d.dish.id = `kept-${++id}`;
+          d.components[0].name = "Marrow stock";
+        }),
+      )
+    ).said.value.slug;
+  const first = await cooked({ "stock.chop": [0, 25] }, "first", await bring());
+  await call(
+    write,
+    { dish: first.dish },
+    { run: first.run, entries: [{ key: crypto.randomUUID(), body: { kind: "verdict", component: "stock", verdict: "change" } }] },
+  );
+  const second = await cooked({ "stock.chop": [0, 35] }, "second", await bring());
+  const { beside } = await page(second.run);
+  const row = beside.rows.find((r) => r.step === "Chop the bones");
+  const column = beside.others.findIndex((o) => o.id === first.run);
+  expect(row?.minutes[0]).toBe(35);
+  expect(row?.minutes[column + 1]).toBe(25);
+  expect(beside.others[column]?.verdicts).toEqual({ "Marrow stock": "change" });
+  expect((await shown(RunPage({ params: Promise.resolve({ run: second.run }) }))).text).toMatch(
+    /Beside other runs.*Chop the bones.*35 min.*25 min/,
+  );
+});

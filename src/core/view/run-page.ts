@@ -5,6 +5,7 @@ import type { Entry } from "../record/entries";
 import type { LearnedLength } from "../record/learned";
 import type { LogLine } from "../record/log-lines";
 import type { Offsets } from "../time/wall-clock";
+import type { BesideRuns } from "./beside-runs";
 import type { MiniRoute } from "./mini-route";
 import type { ReviewRow } from "./run-review";
 
@@ -43,6 +44,8 @@ export interface RunPage {
   readonly lengths: readonly LengthProposal[];
   /** Amounts that were used instead of what the dish says. */
   readonly amounts: readonly UsedAmount[];
+  /** Other runs that made the same components, the newest first. */
+  readonly beside: BesideRuns;
   /** When it was to be served by the first plan, and when it was. */
   readonly served: { readonly planned: number | undefined; readonly really: number | undefined };
   /** The first plan and the run itself as small charts; undefined where the dish is no longer what it was then. */

@@ -303,3 +303,17 @@ export async function listDishOutputs(db: Queryable): Promise<z.output<typeof Di
   );
   return DishOutput.array().parse(rows);
 }
+
+const DishIngredients = z.object({ slug: z.string(), name: z.string(), ingredients: z.array(z.string()) });
+
+/** The names of what goes into each dish; the ones that were changed last before the others. */
+export async function listDishIngredients(db: Queryable, most: number): Promise<z.output<typeof DishIngredients>[]> {
+  const rows = await db.query(
+    `select d.slug, d.name, array_agg(distinct i.value->>'name') as ingredients
+       from (select * from dish order by updated_at desc, slug limit $1) d, jsonb_array_elements(d.document->'components') c,
+            jsonb_array_elements(c.value->'methods') m, jsonb_array_elements(coalesce(m.value->'ingredients', '[]'::jsonb)) i
+      group by d.slug, d.name, d.updated_at order by d.updated_at desc, d.slug`,
+    [most],
+  );
+  return DishIngredients.array().parse(rows);
+}

@@ -5,6 +5,7 @@ import { quantityText } from "@/core/dish/units";
 import type { Decision } from "@/core/larder/decisions";
 import type { LarderItem } from "@/core/larder/items";
 import type { Room } from "@/core/larder/room";
+import type { Takes } from "@/core/larder/uses";
 import { lower } from "@/core/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
 import { LARDER } from "@/words/larder";
@@ -13,13 +14,14 @@ import { useLarder } from "./use-larder";
 
 interface DecisionsProps {
   readonly decisions: readonly Decision[];
+  readonly ideas: Readonly<Record<string, readonly Pick<Takes, "name" | "href">[]>>;
   readonly items: readonly LarderItem[];
   readonly room: Room | undefined;
   readonly clock: WallClock;
   readonly now: number;
 }
 
-export function Decisions({ decisions, items, room, clock, now }: DecisionsProps) {
+export function Decisions({ decisions, ideas, items, room, clock, now }: DecisionsProps) {
   const { busy, trouble, write } = useLarder();
   const spoken = useSpoken();
   if (decisions.length === 0)
@@ -52,6 +54,23 @@ export function Decisions({ decisions, items, room, clock, now }: DecisionsProps
               className={`border-t border-rule py-2 pl-3 ${d.kind === "soon" ? "" : "border-l-[3px] border-l-beet"}`}
             >
               <p>{spoken(text(d))}</p>
+              {item && (ideas[item]?.length ?? 0) > 0 && (
+                <p className="text-[14px] text-quiet">
+                  {LARDER.goesInto}{" "}
+                  {ideas[item]?.map((idea, i) => (
+                    <span key={idea.name}>
+                      {i > 0 && ", "}
+                      {idea.href ? (
+                        <Link className="link" href={idea.href}>
+                          {idea.name}
+                        </Link>
+                      ) : (
+                        LARDER.ofLibrary(idea.name)
+                      )}
+                    </span>
+                  ))}
+                </p>
+              )}
               <p className="flex flex-wrap gap-x-5">
                 {slug && (
                   <Link className="link inline-flex min-h-[36px] items-center font-medium" href={`/d/${slug}/timetable`}>

@@ -7,6 +7,7 @@ import type { Decision } from "@/core/larder/decisions";
 import { LARDER_PLACES } from "@/core/larder/events";
 import type { LarderItem } from "@/core/larder/items";
 import type { Room } from "@/core/larder/room";
+import type { Takes } from "@/core/larder/uses";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { LARDER, LARDER_PLACE } from "@/words/larder";
 import { SHOPPING } from "@/words/shopping";
@@ -19,13 +20,14 @@ interface LarderViewProps {
   readonly items: readonly LarderItem[];
   readonly room: Room | undefined;
   readonly decisions: readonly Decision[];
+  readonly ideas: Readonly<Record<string, readonly Pick<Takes, "name" | "href">[]>>;
   readonly now: number;
   readonly offsets: Offsets;
 }
 
 const DAYS = 8;
 
-export function LarderView({ items, room, decisions, now, offsets }: LarderViewProps) {
+export function LarderView({ items, room, decisions, ideas, now, offsets }: LarderViewProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
   const to = now + DAYS * 1440;
   const x = useMemo(() => larderAxis(now, to), [now, to]);
@@ -41,7 +43,7 @@ export function LarderView({ items, room, decisions, now, offsets }: LarderViewP
             </Link>
           </div>
           {items.length === 0 && <p className="max-w-[52ch] pb-3">{LARDER.empty}</p>}
-          <Decisions decisions={decisions} items={items} room={room} clock={clock} now={now} />
+          <Decisions decisions={decisions} ideas={ideas} items={items} room={room} clock={clock} now={now} />
           <AddItem now={now} />
         </div>
         {room && <FridgePicture room={room} clock={clock} x={x} now={now} to={to} />}

@@ -11,6 +11,7 @@ import { NOTEBOOK } from "@/words/notebook";
 import { merged, useWritten } from "../cook/written";
 import { MiniChart } from "../home/MiniChart";
 import { AmountsPart } from "./AmountsPart";
+import { BesidePart } from "./BesidePart";
 import { LengthsPart } from "./LengthsPart";
 import { VerdictPart } from "./VerdictPart";
 
@@ -51,6 +52,7 @@ export function RunReview({ page }: { readonly page: RunPage }) {
         </section>
       )}
       <VerdictPart page={page} />
+      <BesidePart page={page} clock={clock} />
       <AmountsPart page={page} />
       <LengthsPart page={page} />
       <section aria-label={NOTEBOOK.rows} className="pt-5">

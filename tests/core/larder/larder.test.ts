@@ -8,6 +8,7 @@ import { LarderBody, type LarderEvent } from "../../../src/core/larder/events";
 import { itemsOfRun } from "../../../src/core/larder/from-run";
 import { freeOf, type LarderItem, larderItems } from "../../../src/core/larder/items";
 import { roomOf } from "../../../src/core/larder/room";
+import { usesOf } from "../../../src/core/larder/uses";
 import { planDish } from "../../../src/core/planner";
 import type { LogEvent } from "../../../src/core/planner/log";
 import { occupancyOf } from "../../../src/core/view/occupancy";
@@ -175,4 +176,20 @@ test("everyday food leaves the planner the rest of a fridge", () => {
     return dishModel(document as DishFile).equipment.find((e) => e.kind === "fridge")?.litres;
   };
   expect([capacity(), capacity(22), capacity(99)]).toEqual([30, 8, 0]);
+});
+
+describe("what it goes into", () => {
+  const all = [
+    { name: "Scones", href: undefined, ingredients: ["Self-raising flour", "Live buttermilk"] },
+    { name: "Curry", href: "/d/curry/dish", ingredients: ["Coconut milk", "Dark sugar"] },
+    { name: "Sunday pancakes", href: "/d/pancakes/dish", ingredients: ["Buttermilk", "Eggs"] },
+  ];
+  test("is found by the food and not by a word of it; own dishes come before the library", () => {
+    expect(usesOf("Buttermilk", all).map((u) => u.name)).toEqual(["Sunday pancakes", "Scones"]);
+    expect(usesOf("Butter", all)).toEqual([]);
+    expect(usesOf("Milk", all)).toEqual([]);
+    expect(usesOf("White sugar", all)).toEqual([]);
+    expect(usesOf("Sugar", all).map((u) => u.name)).toEqual(["Curry"]);
+    expect(usesOf("Something odd", all)).toEqual([]);
+  });
 });

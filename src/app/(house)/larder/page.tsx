@@ -8,7 +8,7 @@ export const metadata = { title: LARDER.title };
 
 /** What is kept in the house, until when, and what to decide about it. */
 export default async function LarderPage() {
-  const { items, room, decisions, now } = await loadLarder();
+  const { items, room, decisions, ideas, now } = await loadLarder();
   const { offsets } = await readerOffsets();
-  return <LarderView {...{ items, room, decisions, now, offsets }} />;
+  return <LarderView {...{ items, room, decisions, ideas, now, offsets }} />;
 }

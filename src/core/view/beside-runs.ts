@@ -1,0 +1,49 @@
+// A run beside others that made the same components, of this dish or of another: how long each step took, and what was said of each component.
+import type { Verdict } from "../record/entries";
+import type { ReviewRow } from "./run-review";
+
+export interface OtherRun {
+  readonly id: string;
+  readonly name: string;
+  readonly startedAt: number;
+  readonly rows: readonly ReviewRow[];
+  /** By the component's name. */
+  readonly verdicts: Readonly<Record<string, Verdict>>;
+}
+
+export interface BesideRow {
+  readonly component: string;
+  readonly step: string;
+  /** Minutes in this run and in each of the others, in their order; undefined where it was not timed. */
+  readonly minutes: readonly (number | undefined)[];
+}
+
+export interface BesideRuns {
+  readonly others: readonly Omit<OtherRun, "rows">[];
+  readonly rows: readonly BesideRow[];
+}
+
+const keyOf = (r: Pick<ReviewRow, "component" | "name">) => `${r.component.toLowerCase()}\n${r.name.toLowerCase()}`;
+const timed = (rows: readonly ReviewRow[]) =>
+  new Map(rows.flatMap((r) => (r.really?.minutes === undefined || r.really.skipped ? [] : [[keyOf(r), r.really.minutes] as const])));
+
+/**
+ * Steps are the same where their component and they themselves are called alike.
+ * @param rows of this run
+ * @returns the steps that this run and at least one other have timed, in the order of this one; others that share none are left out
+ */
+export function besideRuns(rows: readonly ReviewRow[], others: readonly OtherRun[]): BesideRuns {
+  const own = timed(rows);
+  const kept = others
+    .map((run) => ({ run, minutes: timed(run.rows) }))
+    .filter(({ minutes }) => [...minutes.keys()].some((key) => own.has(key)));
+  const table = rows.flatMap((r): BesideRow[] => {
+    const key = keyOf(r);
+    const mine = own.get(key);
+    const theirs = kept.map(({ minutes }) => minutes.get(key));
+    return mine === undefined || theirs.every((m) => m === undefined)
+      ? []
+      : [{ component: r.component, step: r.name, minutes: [mine, ...theirs] }];
+  });
+  return { others: kept.map(({ run: { rows: _, ...rest } }) => rest), rows: table };
+}
