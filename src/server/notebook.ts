@@ -27,8 +27,8 @@ import { database } from "./database";
 import { followable } from "./state";
 
 const MOST_RUNS = 200;
-/** More columns are not read side by side. */
-const MOST_BESIDE = 4;
+/** So many runs are looked through for the same steps. */
+const MOST_LOOKED_AT = 40;
 const MONTH_MINUTES = 31 * 1440;
 
 export async function loadRuns(words: string): Promise<KeptRun[]> {
@@ -87,7 +87,7 @@ async function othersOf(run: KeptRun, dish: ReturnType<typeof dishModel>): Promi
       .map((d) => d.slug),
   );
   const found: OtherRun[] = [];
-  for (const other of (await listRuns(db, "", MOST_RUNS)).filter((r) => r.id !== run.id && alike.has(r.slug)).slice(0, MOST_BESIDE)) {
+  for (const other of (await listRuns(db, "", MOST_RUNS)).filter((r) => r.id !== run.id && alike.has(r.slug)).slice(0, MOST_LOOKED_AT)) {
     const stored = await findDish(db, other.slug);
     if (!stored) continue;
     const theirs = other.slug === run.slug ? dish : dishModel(stored.document);

@@ -23,6 +23,9 @@ export interface BesideRuns {
   readonly rows: readonly BesideRow[];
 }
 
+/** More columns are not read side by side. */
+const MOST = 4;
+
 const keyOf = (r: Pick<ReviewRow, "component" | "name">) => `${r.component.toLowerCase()}\n${r.name.toLowerCase()}`;
 const timed = (rows: readonly ReviewRow[]) =>
   new Map(rows.flatMap((r) => (r.really?.minutes === undefined || r.really.skipped ? [] : [[keyOf(r), r.really.minutes] as const])));
@@ -30,13 +33,14 @@ const timed = (rows: readonly ReviewRow[]) =>
 /**
  * Steps are the same where their component and they themselves are called alike.
  * @param rows of this run
- * @returns the steps that this run and at least one other have timed, in the order of this one; others that share none are left out
+ * @returns the steps that this run and at least one other have timed, in the order of this one; the first four others that share some
  */
 export function besideRuns(rows: readonly ReviewRow[], others: readonly OtherRun[]): BesideRuns {
   const own = timed(rows);
   const kept = others
     .map((run) => ({ run, minutes: timed(run.rows) }))
-    .filter(({ minutes }) => [...minutes.keys()].some((key) => own.has(key)));
+    .filter(({ minutes }) => [...minutes.keys()].some((key) => own.has(key)))
+    .slice(0, MOST);
   const table = rows.flatMap((r): BesideRow[] => {
     const key = keyOf(r);
     const mine = own.get(key);
