@@ -9,6 +9,7 @@ import { findOpenRun } from "../db/queries/runs";
 import { announce } from "./changes";
 import { nowMs } from "./clock";
 import { database } from "./database";
+import { hotAndUnconfirmed } from "./handover";
 
 const MOST_AT_ONCE = 200;
 
@@ -40,9 +41,17 @@ export async function loadEntries(slug: string): Promise<Entry[] | undefined> {
   return stored && listEntries(db, stored.id, (await findOpenRun(db, stored.id))?.id);
 }
 
+/** A night that may not be handed over yet: heat is on, and nobody has confirmed it. */
+export class StillHot extends Error {
+  constructor(readonly names: readonly string[]) {
+    super(`still hot: ${names.join(", ")}`);
+  }
+}
+
 /**
  * Writes entries down, all or none, and tells the open pages. What was sent before is passed over.
  * @returns undefined where there is no such dish, or no such run of it; else all that is written
+ * @throws {StillHot} nothing is written then
  */
 export async function writeEntries(slug: string, { entries, run }: z.output<typeof NewEntries>): Promise<Entry[] | undefined> {
   const db = await database();
@@ -51,6 +60,10 @@ export async function writeEntries(slug: string, { entries, run }: z.output<type
   if (run !== undefined && (await findRun(db, run))?.dishId !== stored.id) return undefined;
   const all = await db.transaction(async (tx) => {
     const runId = run ?? (await findOpenRun(tx, stored.id))?.id;
+    for (const { body } of entries) {
+      const hot = body.kind === "handover" ? await hotAndUnconfirmed(tx, stored, runId, body) : [];
+      if (hot.length) throw new StillHot(hot);
+    }
     const now = nowMs();
     for (const { key, ago, body } of entries)
       await insertEntry(tx, { dishId: stored.id, runId, key, at: new Date(now - ago), body, recordedAt: new Date(now) });

@@ -24,6 +24,7 @@ export const BEDTIME = {
   good: (at: string) => `good until ${at}`,
   left: (n: number) => `${n} left to check`,
   done: "All checked. Good night",
+  stillHot: (names: string) => `Heat is still on: ${names}. Turn it off, or confirm that somebody stays with it.`,
   finish: "Hand over the night",
   finished: (at: string) => `Handed over at ${at}. What happens overnight is told in the morning.`,
   back: "Back to Cook",

@@ -97,6 +97,9 @@ export const COOK_VIEW = {
   later: "Later",
   startNowNamed: (name: string) => `Start now: ${name}`,
   startNow: "Start now",
+  whoDoes: (step: string) => `Who does it: ${step}`,
+  givenTo: (step: string, name: string) => `${name} does “${step}”`,
+  onlyMine: (name: string) => `Show only what ${name} does`,
   finishedOrCancelled: "Finished, or cancelled?",
 } as const;
 

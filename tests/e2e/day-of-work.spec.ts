@@ -74,6 +74,31 @@ test("timers, readings and counts survive a power cut, and every device shows an
   await other.context().close();
 });
 
+test("who does what is swapped by one press, and a device shows only what its cook does", async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto(`${server.url}/d/${slug}/cook`);
+  // biome-ignore lint/suspicious/noExplicitAny: a plan as others read it
+  const byTilly = (plan: any) => plan.steps.filter((s: any) => s.hands.some((h: any) => h.cook === "tilly")).map((s: any) => s.step);
+  const plan = await server.plan(slug);
+  const before = byTilly(plan);
+  const later = page.getByRole("listitem").filter({ has: page.getByRole("combobox", { name: /^Who does it: / }) });
+  const who = await later.first().getByRole("combobox").textContent();
+  const other = who === "Nora" ? "Tilly" : "Nora";
+  await choose(later.first().getByRole("combobox"), other);
+  await expect(page.getByText(new RegExp(`${other} does “`)).first()).toBeVisible({ timeout: 20_000 });
+  const fixed = (await dish()).wishes.pins.find((p: { cook?: string }) => p.cook === other.toLowerCase());
+  expect(fixed.step).toMatch(/\./);
+  // A helper who is not there at that hour cannot do it; either a plan has it so, or the page says why there is none.
+  await server.post(`/api/dishes/${slug}/history`, { what: "latest", direction: "undo" });
+  await expect.poll(async () => ((await dish()).wishes?.pins ?? []).length, { timeout: 20_000 }).toBe(0);
+  await server.settled(slug);
+  expect(byTilly(await server.plan(slug)).length).toBe(before.length);
+  await page.reload();
+  await choose(page.getByLabel("This device is used by"), "Tilly");
+  await page.getByRole("checkbox", { name: "Show only what Tilly does" }).check();
+  for (const box of await page.getByRole("combobox", { name: /^Who does it: / }).all()) await expect(box).toHaveText("Tilly");
+});
+
 test("a simulated probe is started in the kitchen, read at a step, and ended", async ({ page }) => {
   test.setTimeout(120_000);
   await page.goto(`${server.url}/kitchen?dish=${slug}`);

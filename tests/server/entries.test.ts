@@ -2,6 +2,7 @@
 import { describe, expect, test } from "vitest";
 import { POST as clock } from "../../src/app/api/clock/route";
 import { POST as write, GET as written } from "../../src/app/api/dishes/[dish]/entries/route";
+import { POST as press_ } from "../../src/app/api/dishes/[dish]/events/route";
 import { DELETE as removeDish } from "../../src/app/api/dishes/[dish]/route";
 import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
@@ -10,8 +11,8 @@ import { ENTRY_KINDS } from "../../src/core/record/entries";
 import { listen } from "../../src/server/changes";
 import { database } from "../../src/server/database";
 import type { Loose } from "../support/dishes";
-import { call, withServer } from "../support/server";
-import { smallDish } from "../support/small-dish";
+import { call, planned, withServer } from "../support/server";
+import { smallDish, stepOf } from "../support/small-dish";
 
 const NOW = "2026-10-16T08:00:30Z";
 withServer(NOW);
@@ -128,4 +129,41 @@ describe("the record", () => {
     }[];
     expect(left?.n).toBe(0);
   });
+});
+
+test("a night is not handed over while heat is on that may not stay on, unless that very step is confirmed", async () => {
+  const dish: string = (
+    await call(
+      bringIn,
+      {},
+      smallDish((d) => {
+        d.dish.id = "night";
+        d.dish.serveAt = "2026-10-18T13:00";
+        stepOf(d, "stock.simmer").time = "12h";
+        stepOf(d, "stock.simmer").attention = "unattended";
+        stepOf(d, "stock.chop").time = "20m";
+      }),
+    )
+  ).said.value.slug;
+  await planned(dish, Date.parse(NOW) / 60_000);
+  await begin(dish);
+  const evening = Date.parse("2026-10-16T19:30:00Z");
+  const now = (minutes: number) => call(clock, {}, { now: new Date(evening + minutes * 60_000).toISOString() });
+  const press = async (kind: string, step: string) => {
+    const answer = await call(press_, { dish }, { key: crypto.randomUUID(), kind, step });
+    expect(answer.status, JSON.stringify(answer.said)).toBe(200);
+  };
+  await now(0);
+  await press("started", "stock.chop");
+  await now(20);
+  await press("ended", "stock.chop");
+  await press("started", "stock.simmer");
+  await planned(dish, Math.floor(evening / 60_000) + 20);
+  const night = { kind: "handover", bed: Math.floor(evening / 60_000) + 150, wake: Math.floor(evening / 60_000) + 630 };
+  const refused = await put(dish, entry({ ...night, confirmed: [] }), entry(NOTE));
+  expect(refused.status).toBe(409);
+  expect(refused.said.message).toContain("“Simmer”");
+  expect(await bodies(dish)).toEqual([]);
+  expect((await put(dish, entry({ ...night, confirmed: ["stock.simmer"] }))).status).toBe(200);
+  expect(await bodies(dish)).toEqual([{ ...night, confirmed: ["stock.simmer"] }]);
 });

@@ -11,7 +11,7 @@ export interface OtherRun {
   readonly verdicts: Readonly<Record<string, Verdict>>;
 }
 
-export interface BesideRow {
+interface BesideRow {
   readonly component: string;
   readonly step: string;
   /** Minutes in this run and in each of the others, in their order; undefined where it was not timed. */

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { toast } from "sonner";
+import type { Wished } from "@/core/dish/wishes";
 import type { Why } from "@/core/planner/explain/why";
 import type { Entry } from "@/core/record/entries";
 import type { LogLine } from "@/core/record/log-lines";
@@ -23,11 +24,12 @@ import { Choice } from "../shell/Choice";
 import { useNow } from "../shell/StatusLine";
 import { leftOpen } from "../shell/status-line";
 import { useEntries } from "../shell/use-entries";
-import { agendaAt, stepsToCheck } from "./agenda";
+import { agendaAt, onlyOf, stepsToCheck } from "./agenda";
 import { askForNotices } from "./alerts";
 import { Call } from "./Call";
 import { Dial } from "./Dial";
 import { FreeWindowPart } from "./FreeWindowPart";
+import { LaterList } from "./LaterList";
 import { MorningCard } from "./MorningCard";
 import { MovedNote } from "./MovedNote";
 import { PlanNotes } from "./PlanNotes";
@@ -58,6 +60,8 @@ interface CookViewProps {
   readonly whys?: readonly Why[];
   /** What was noted at each step the last time. */
   readonly lastNotes?: Readonly<Record<string, readonly string[]>>;
+  /** What is fixed of the dish: who does what is changed in it. */
+  readonly wishes?: Wished["wishes"];
   /** What else could be done about what the plan cannot keep. */
   readonly around?: Pick<Conflict, "answer" | "repairs"> | undefined;
 }
@@ -82,12 +86,16 @@ export function CookView({
   clockMs,
   whys = [],
   lastNotes = {},
+  wishes,
   around,
 }: CookViewProps) {
   const router = useRouter();
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
-  const agenda = agendaAt(plan, now, findings);
+  const [by, setBy] = useWho(slug, plan);
+  const [mine, setMine] = useState(false);
+  const everything = agendaAt(plan, now, findings);
+  const agenda = mine && by !== undefined ? onlyOf(everything, by) : everything;
   // What runs on for hours without hands stands in a list of its own, out of the way of what is at hand.
   const alone = agenda.running.filter((s) => s.attention === "unattended" && s.end > now + 60);
   const atHand = agenda.running.filter((s) => !alone.includes(s));
@@ -104,7 +112,6 @@ export function CookView({
   useWakeLock(running);
 
   const { entries, write: writeDown, trouble: unwritten } = useEntries(slug, stored, clockMs);
-  const [by, setBy] = useWho(slug, plan);
   const write = useCallback(
     (kind: Press["kind"], step: string, more: { inMinutes?: number; of?: number } = {}) => {
       addPress(slug, { key: crypto.randomUUID(), kind, step, inMinutes: 0, by, ...more, pressedAt: Date.now() });
@@ -302,27 +309,7 @@ export function CookView({
                 </>
               )}
               {free && <FreeWindowPart window={free} now={now} clock={clock} onStart={(step) => press("started", step)} />}
-              {agenda.later.length > 0 && <h2 className="caps mt-6 mb-1 font-sans font-normal">{COOK_VIEW.later}</h2>}
-              <ol>
-                {agenda.later.slice(0, 8).map((step) => (
-                  <li key={step.ref} className="grid grid-cols-[max-content_1fr_auto] items-center gap-x-2 border-t border-rule py-1.5">
-                    <span className="clock clock-column text-[15px]" data-day>
-                      {clock.dayTime(step.start)}
-                    </span>
-                    <span className="text-[16px]">
-                      {step.name} <span className="text-[13.5px] text-quiet">{lower(componentName(step.component))}</span>
-                    </span>
-                    <button
-                      type="button"
-                      className="link min-h-[44px] px-2 text-[14px]"
-                      onClick={() => press("started", step)}
-                      aria-label={COOK_VIEW.startNowNamed(step.name)}
-                    >
-                      {COOK_VIEW.startNow}
-                    </button>
-                  </li>
-                ))}
-              </ol>
+              <LaterList {...{ slug, version, wishes, plan, clock }} steps={agenda.later} onStart={(step) => press("started", step)} />
               <NewTimer write={writeDown} />
               <RunLog
                 lines={log}
@@ -349,6 +336,12 @@ export function CookView({
                     options={plan.cooks.map((c) => [c.id, c.name])}
                     onChange={setBy}
                   />
+                  {by !== undefined && (
+                    <label className="ml-4 inline-flex min-h-[44px] cursor-pointer items-center gap-2">
+                      <input type="checkbox" className="size-6 accent-(--rim)" checked={mine} onChange={(e) => setMine(e.target.checked)} />
+                      {COOK_VIEW.onlyMine(plan.cooks.find((c) => c.id === by)?.name ?? "")}
+                    </label>
+                  )}
                 </p>
               )}
               {!served && (

@@ -35,6 +35,17 @@ export function agendaAt(plan: PlanView, now: number, watched: readonly Checked[
   };
 }
 
+/** What one cook has to do with: steps that want that cook's hands. What runs by itself is everybody's. */
+export function onlyOf(agenda: Agenda, cook: string): Agenda {
+  const hers = (s: StepView) => s.hands.some((h) => h.cook === cook);
+  return {
+    running: agenda.running.filter((s) => hers(s) || s.attention !== "hands"),
+    due: agenda.due.filter(hers),
+    later: agenda.later.filter(hers),
+    marks: agenda.marks.filter((m) => hers(m.step) || m.kind === "round" || m.kind === "check"),
+  };
+}
+
 /** So long a check stands on the screen once its step is done. */
 const CHECK_SHOWN_MINUTES = 60;
 

@@ -9,7 +9,7 @@ import { loadNotes } from "../../../src/core/sheets/load";
 import { spokenDuration } from "../../../src/core/time/duration";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
 import { planView, stepsInForce } from "../../../src/core/view/plan-view";
-import { agendaAt, callsBetween, marksOf, movesBetween } from "../../../src/ui/cook/agenda";
+import { agendaAt, callsBetween, marksOf, movesBetween, onlyOf } from "../../../src/ui/cook/agenda";
 import { routeGeometry } from "../../../src/ui/route-chart/geometry";
 import { statusParts } from "../../../src/ui/shell/status-line";
 import { demoDish, demoDocument } from "../../support/dishes";
@@ -124,6 +124,18 @@ describe("the dial", () => {
     const agenda = agendaAt(view, (first?.start ?? 0) + 1);
     expect(agenda.due[0]?.ref).toBe(first?.ref);
     expect(agenda.due.length + agenda.later.length + agenda.running.length).toBe(view.steps.length);
+  });
+  test("of one cook is what wants that cook's hands; what runs by itself is everybody's", () => {
+    const [first] = view.steps.filter((s) => s.hands.length > 0);
+    const running = view.steps.find((s) => s.attention === "unattended" && s.hands.length === 0);
+    const part = { ...view, steps: view.steps.map((s) => (s.ref === running?.ref ? { ...s, state: "running" as const } : s)) };
+    const agenda = agendaAt(part, (first?.start ?? 0) + 1);
+    const helper = onlyOf(agenda, "tilly");
+    expect(helper.later.length).toBeGreaterThan(0);
+    expect(helper.later.length).toBeLessThan(agenda.later.length);
+    for (const s of [...helper.due, ...helper.later]) expect(s.hands.some((h) => h.cook === "tilly")).toBe(true);
+    expect(helper.running.map((s) => s.ref)).toEqual([running?.ref]);
+    expect(onlyOf(agenda, "nobody").later).toEqual([]);
   });
   test("calls once for what comes due, not again a minute later, and not for what was slept through", () => {
     const first = view.steps[0];

@@ -28,6 +28,7 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
         running={state.running}
         log={state.log}
         around={state.around}
+        wishes={state.document.wishes}
         entries={(await loadEntries(state.slug)) ?? []}
         clockMs={nowMs()}
         whys={state.running ? (await loadReasons(state.slug)).whys : []}

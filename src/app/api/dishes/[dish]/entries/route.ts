@@ -1,6 +1,7 @@
-import { loadEntries, NewEntries, writeEntries } from "@/server/entries";
+import { loadEntries, NewEntries, StillHot, writeEntries } from "@/server/entries";
 import { readBody } from "@/server/http";
 import { route } from "@/server/route";
+import { BEDTIME } from "@/words/bedtime";
 import { MISSING } from "@/words/server";
 
 type Context = { params: Promise<{ dish: string }> };
@@ -16,8 +17,13 @@ async function get(_: Request, { params }: Context) {
 async function post(request: Request, { params }: Context) {
   const body = await readBody(request, NewEntries);
   if (!body.ok) return body.response;
-  const entries = await writeEntries((await params).dish, body.value);
-  return entries ? Response.json({ entries }) : missing();
+  try {
+    const entries = await writeEntries((await params).dish, body.value);
+    return entries ? Response.json({ entries }) : missing();
+  } catch (error) {
+    if (!(error instanceof StillHot)) throw error;
+    return Response.json({ message: BEDTIME.stillHot(error.names.map((n) => `“${n}”`).join(", ")) }, { status: 409 });
+  }
 }
 
 export const { GET, HEAD, POST, PUT, PATCH, DELETE } = route({ GET: get, POST: post });
