@@ -17,6 +17,8 @@ export const REHEARSAL = {
   times: (n: number) => `${n} times`,
   rehearse: "Rehearse",
   stop: "Stop",
+  lastOne: (at: string) => `last rehearsed ${at}`,
+  lastOfOther: (at: string) => `last rehearsed ${at}, with another plan`,
   soFar: (done: number, of: number) => `${done} of ${of} done`,
   readyBy: (of: number, time: string) => `of ${of} served by ${time}`,
   halfEarly: (minutes: number) => (minutes > 0 ? `half of them ready ${spokenDuration(minutes)} before, or more` : ""),

@@ -4,6 +4,7 @@ import { DishFile, KitchenSchema } from "../../core/dish/schema";
 import { LARDER_KINDS, LarderItemId } from "../../core/larder/events";
 import { ENTRY_KINDS } from "../../core/record/entries";
 import { RunEventKind } from "../../core/record/progress";
+import { KeptRehearsal } from "../../core/view/rehearsed-plan";
 
 const instant = z.string().regex(/^\d{4,6}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?\+00:00$/);
 const version = z.number().int().min(1);
@@ -68,6 +69,7 @@ const RecordEntry = z.object({
   data: z.looseObject({}),
   recorded_at: instant,
 });
+const Rehearsal = z.object({ id: z.number().int(), dish_id: z.uuid(), plan_stamp: z.string(), data: KeptRehearsal, at: instant });
 const LarderRow = z.object({
   id: z.number().int(),
   key: z.uuid(),
@@ -96,6 +98,7 @@ export const TABLES: readonly Table[] = [
   { name: "plan", row: Plan, order: "id" },
   { name: "run_event", row: RunEvent, order: "run_id, sequence" },
   { name: "record_entry", row: RecordEntry, order: "id" },
+  { name: "rehearsal", row: Rehearsal, order: "id" },
   { name: "larder_event", row: LarderRow, order: "id" },
   { name: "acknowledgement", row: Acknowledgement, order: "dish_id, finding" },
   { name: "setting", row: Setting, order: "key" },

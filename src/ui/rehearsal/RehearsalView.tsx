@@ -4,10 +4,12 @@ import { useMemo, useRef, useState } from "react";
 import type { Offsets } from "@/core/time/wall-clock";
 import { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import type { KeptRehearsal } from "@/core/view/rehearsed-plan";
 import { REHEARSAL } from "@/words/rehearsal";
 import type { RehearsalNotes, RehearsedRun } from "@/workers/rehearsal-desk";
 import { listener } from "../planning/desk";
 import { useDesk } from "../planning/use-desk";
+import { ask } from "../shell/ask";
 import { Choice } from "../shell/Choice";
 import { ReplayPart } from "./ReplayPart";
 import type { Rehearsed } from "./rehearsed";
@@ -21,7 +23,17 @@ interface RehearsalViewProps {
   readonly stamp: string;
   readonly plan: PlanView;
   readonly offsets: Offsets;
+  readonly planStamp: string;
+  /** The newest that was kept. */
+  readonly last: { readonly planStamp: string; readonly at: number; readonly rehearsal: KeptRehearsal } | undefined;
 }
+
+const keptAsDone = ({ policy, runs, weak }: KeptRehearsal): Rehearsed => ({
+  policy,
+  of: runs.length,
+  runs: runs.map((r) => ({ index: r.index, lateMinutes: r.lateMinutes, spareMinutes: r.spareMinutes, decidedBy: r.decidedBy })),
+  weak: weak.map((w) => ({ ...w, at: w.at })),
+});
 
 const TIMES = [20, 50, 100];
 
@@ -31,7 +43,10 @@ export function RehearsalView(props: RehearsalViewProps) {
   const desk = useDesk(slug, stamp);
   const [policy, setPolicy] = useState("follow");
   const [times, setTimes] = useState(TIMES[1] as number);
-  const [done, setDone] = useState<Rehearsed>();
+  const { last, planStamp } = props;
+  // What was kept is shown again as long as the plan is the one that was rehearsed.
+  const again = last?.planStamp === planStamp ? last : undefined;
+  const [done, setDone] = useState<Rehearsed | undefined>(again && keptAsDone(again.rehearsal));
   const [watched, setWatched] = useState<number>();
   const [trouble, setTrouble] = useState<string>();
   const turn = useRef(0);
@@ -51,7 +66,9 @@ export function RehearsalView(props: RehearsalViewProps) {
     try {
       const shell = await desk().mind();
       const notes = (await shell.rehearse(policy, times, listener(tell))) as RehearsalNotes;
-      if (turn.current === mine) setDone({ policy, of: times, ...notes });
+      if (turn.current !== mine) return;
+      setDone({ policy, of: times, ...notes });
+      void ask(`/api/dishes/${slug}/rehearsals`, "POST", { planStamp, rehearsal: { policy, ...notes } });
     } catch (error) {
       if (turn.current !== mine) return;
       setDone(undefined);
@@ -92,6 +109,7 @@ export function RehearsalView(props: RehearsalViewProps) {
           </button>
           <span aria-live="polite" className="pb-1.5 text-[14px] text-quiet">
             {running && REHEARSAL.soFar(done.runs.length, done.of)}
+            {!running && last && (again ? REHEARSAL.lastOne : REHEARSAL.lastOfOther)(clock.dateTime(last.at))}
           </span>
         </div>
       </header>

@@ -1,4 +1,5 @@
 import { notFound } from "next/navigation";
+import { loadLastRehearsal } from "@/server/rehearsals";
 import { loadState } from "@/server/state";
 import { RehearsalView } from "@/ui/rehearsal/RehearsalView";
 import { NoPlan } from "@/ui/shell/NoPlan";
@@ -19,6 +20,8 @@ export default async function RehearsalPage({ params }: { params: Promise<{ dish
       stamp={state.stamp}
       plan={state.plan}
       offsets={state.offsets}
+      planStamp={state.planStamp}
+      last={await loadLastRehearsal(state.slug)}
     />
   );
 }
