@@ -44,11 +44,15 @@ const METRIC = /(?<![\d./])(?:\d{2,}|\d+\.\d+) ?(?:g|kg|mL|ml|L|litres?|cm|mm)(?
 const SMALL = /^(?:\d|1[0-4])(?:\.\d+)? ?g$/;
 /** Its name stands behind its weight. */
 const SALTY = /^[\d.]+ ?g[^\d]*\b(?:salt|yeast|gelatine)\b/i;
+/** On the shopping list it stands before: how much is needed of a salt, and what is left over of its pack. */
+const SALT_BEFORE = /(?:salt|yeast|gelatine)[^\d;]*(?:[\d.]+ ?k?g needed; )?$/i;
 const HOURS_24 = /(?<![\d:.])(?:[01]\d|2[0-3]):[0-5]\d(?!\d| ?[ap]m)/g;
 
 const leftOver = (text: string): string[] =>
   [...text.matchAll(METRIC), ...text.matchAll(HOURS_24)].flatMap((m) =>
-    SMALL.test(m[0]) || SALTY.test(text.slice(m.index, (m.index ?? 0) + 60))
+    SMALL.test(m[0]) ||
+    SALTY.test(text.slice(m.index, (m.index ?? 0) + 60)) ||
+    SALT_BEFORE.test(text.slice(Math.max(0, (m.index ?? 0) - 80), m.index))
       ? []
       : [text.slice(Math.max(0, (m.index ?? 0) - 40), (m.index ?? 0) + m[0].length + 12)],
   );

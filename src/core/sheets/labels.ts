@@ -38,12 +38,12 @@ const A_WEEK_MIN = 6 * 1440;
 /** What the table says of things that are not warmed up. */
 const NOTHING = "none needed";
 
-/** No letter that looks like another, and no vowels: a code is no word. */
-const LETTERS = "23456789BCDFGHJKLMNPQRSTVWXZ";
+/** No letter that looks like another, no vowels, and none that reads like a unit behind a figure: a code is no word and no amount. */
+const LETTERS = "23456789BDFHJKNPQRSTVWXZ";
 const CODE_LENGTH = 5;
 
 /**
- * Five letters for an output of a dish (FNV-1a, 17 million of them): the same for every label that is ever printed of it.
+ * Five letters for an output of a dish (FNV-1a, eight million of them): the same for every label that is ever printed of it.
  * @param output "component.output"
  */
 export function labelCode(dish: string, output: string): string {

@@ -17,6 +17,8 @@ const TEXTS = new Set([
   "said",
   "because",
   "left",
+  "packs",
+  "atHome",
   "warmUp",
   "for",
   "prompt",
@@ -28,6 +30,9 @@ const TEXTS = new Set([
   "more",
   "each",
 ]);
+
+/** Fields that say how much of a thing. */
+const AMOUNTS = new Set(["amount", "each", "packs", "left", "atHome"]);
 
 /** What an amount beside it is of. */
 function nameOf(value: object): string {
@@ -43,7 +48,7 @@ export function spokenTexts<T>(value: T, c: Conventions): T {
     if (Array.isArray(inner)) return inner.map((v) => told(v, key));
     if (typeof inner !== "object" || inner === null) return inner;
     const keepsGrams = isWeighedInGrams(nameOf(inner));
-    return Object.fromEntries(Object.entries(inner).map(([k, v]) => [k, (k === "amount" || k === "each") && keepsGrams ? v : told(v, k)]));
+    return Object.fromEntries(Object.entries(inner).map(([k, v]) => [k, AMOUNTS.has(k) && keepsGrams ? v : told(v, k)]));
   };
   return told(value, "") as T;
 }

@@ -99,7 +99,7 @@ describe("what each output itself contains", () => {
     expect(labels.find((l) => l.name === "Blackcurrant purée")?.contains).not.toContain("gluten");
     const codes = new Set(labels.map((l) => l.code));
     expect(codes.size).toBe(new Set(labels.map((l) => l.key.split(" ")[0])).size);
-    for (const code of codes) expect(code).toMatch(/^[2-9B-DF-HJ-NP-TV-XZ]{5}$/);
+    for (const code of codes) expect(code).toMatch(/^[2-9BDFHJKNPQRSTVWXZ]{5}$/);
     expect(labelCode("harvest-lunch", "ice.puree")).toBe(labelCode("harvest-lunch", "ice.puree"));
     expect(labelCode("harvest-lunch", "ice.puree")).not.toBe(labelCode("another-lunch", "ice.puree"));
   });
