@@ -17,6 +17,7 @@ import type { Queryable } from "../db/db";
 import { findDish, findNewestKitchen, listDishIngredients, listPlaced } from "../db/queries/dishes";
 import { insertLarderEvent, listLarderEvents, listRecentRuns } from "../db/queries/larder";
 import { findNewestFeasible, findPlanBefore, listRunEvents } from "../db/queries/runs";
+import { remembered } from "../db/remembered";
 import { nowMinute, nowMs } from "./clock";
 import { readerOffsets } from "./conventions";
 import { database } from "./database";
@@ -55,13 +56,21 @@ export async function writeLarder({ events }: z.output<typeof NewLarderEvents>):
   });
 }
 
+/** What each run made, as long as its dish, plan and log are what they were: Home asks for it each time that it is opened. */
+const madeBy = remembered<string, readonly LarderItem[]>();
+const MOST_REMEMBERED = 200;
+
 /** All that is kept, by its limit. */
 export async function loadLarderItems(): Promise<LarderItem[]> {
   const db = await database();
   const now = nowMinute();
   const made: LarderItem[] = [];
-  for (const run of await listRecentRuns(db, new Date(nowMs() - RUNS_FOR_DAYS * 86_400_000), MOST_RUNS))
-    made.push(...(await itemsOf(db, run)));
+  for (const run of await listRecentRuns(db, new Date(nowMs() - RUNS_FOR_DAYS * 86_400_000), MOST_RUNS)) {
+    const known = madeBy.get(run.stamp) ?? (await itemsOf(db, run));
+    if (madeBy.size >= MOST_REMEMBERED) madeBy.clear();
+    madeBy.set(run.stamp, known);
+    made.push(...known);
+  }
   return larderItems(made, await listLarderEvents(db))
     .filter((i) => i.until === undefined || i.until > now - FORGOTTEN_MINUTES)
     .sort((a, b) => (a.until ?? Number.POSITIVE_INFINITY) - (b.until ?? Number.POSITIVE_INFINITY) || a.name.localeCompare(b.name));

@@ -11,11 +11,11 @@ import { logLines } from "../core/record/log-lines";
 import { progressOf } from "../core/record/progress";
 import { mannerOf } from "../core/spoken/conventions";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
-import { besideRuns, type OtherRun } from "../core/view/beside-runs";
+import { besideRuns, MOST_BESIDE, type OtherRun, shareSteps } from "../core/view/beside-runs";
 import { miniRoute } from "../core/view/mini-route";
 import { planView } from "../core/view/plan-view";
 import type { KeptRun, LengthProposal, RunPage } from "../core/view/run-page";
-import { reviewRows, timedOf } from "../core/view/run-review";
+import { type ReviewRow, reviewRows, timedOf } from "../core/view/run-review";
 import { spokenTexts } from "../core/view/spoken-texts";
 import { findDish, listDishParts } from "../db/queries/dishes";
 import { listLastNotes, listRunEntries } from "../db/queries/entries";
@@ -67,7 +67,7 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
     amounts: amountsOf(stored.document, entries),
     components: dish.components.map((c) => ({ id: c.id, name: c.name })),
     lengths: await lengthsOf(stored, dish),
-    beside: spokenTexts(besideRuns(rows, await othersOf(run, dish)), conventions),
+    beside: spokenTexts(besideRuns(rows, await othersOf(run, dish, rows)), conventions),
     served: { planned: plan?.serveAt, really: progress.get(dish.serve)?.ended },
     charts:
       view && really
@@ -78,7 +78,7 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
 }
 
 /** Runs of this dish and of others with a component that is called alike, the newest first. */
-async function othersOf(run: KeptRun, dish: ReturnType<typeof dishModel>): Promise<OtherRun[]> {
+async function othersOf(run: KeptRun, dish: ReturnType<typeof dishModel>, own: readonly ReviewRow[]): Promise<OtherRun[]> {
   const db = await database();
   const names = new Set(dish.components.map((c) => c.name.toLowerCase()));
   const alike = new Set(
@@ -86,17 +86,22 @@ async function othersOf(run: KeptRun, dish: ReturnType<typeof dishModel>): Promi
       .filter((d) => d.slug === run.slug || d.components.some((c) => names.has(c.name.toLowerCase())))
       .map((d) => d.slug),
   );
+  const dishes = new Map([[run.slug, dish]]);
   const found: OtherRun[] = [];
   for (const other of (await listRuns(db, "", MOST_RUNS)).filter((r) => r.id !== run.id && alike.has(r.slug)).slice(0, MOST_LOOKED_AT)) {
-    const stored = await findDish(db, other.slug);
-    if (!stored) continue;
-    const theirs = other.slug === run.slug ? dish : dishModel(stored.document);
+    if (found.length >= MOST_BESIDE) break;
+    const stored = dishes.has(other.slug) ? undefined : await findDish(db, other.slug);
+    const theirs = dishes.get(other.slug) ?? (stored && dishModel(stored.document));
+    if (!theirs) continue;
+    dishes.set(other.slug, theirs);
+    const rows = reviewRows(theirs, undefined, progressOf(await listRunEvents(db, other.id)));
+    if (!shareSteps(own, rows)) continue;
     const verdicts = verdictsOf(await listRunEntries(db, other.id));
     found.push({
       id: other.id,
       name: other.name,
       startedAt: other.startedAt,
-      rows: reviewRows(theirs, undefined, progressOf(await listRunEvents(db, other.id))),
+      rows,
       verdicts: Object.fromEntries(
         theirs.components.flatMap((c) => (verdicts.has(c.id) ? [[c.name, (verdicts.get(c.id) as { verdict: Verdict }).verdict]] : [])),
       ),

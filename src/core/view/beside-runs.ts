@@ -24,11 +24,17 @@ export interface BesideRuns {
 }
 
 /** More columns are not read side by side. */
-const MOST = 4;
+export const MOST_BESIDE = 4;
 
 const keyOf = (r: Pick<ReviewRow, "component" | "name">) => `${r.component.toLowerCase()}\n${r.name.toLowerCase()}`;
 const timed = (rows: readonly ReviewRow[]) =>
   new Map(rows.flatMap((r) => (r.really?.minutes === undefined || r.really.skipped ? [] : [[keyOf(r), r.really.minutes] as const])));
+
+/** Whether two runs have timed a step of the same name in a component of the same name. */
+export function shareSteps(a: readonly ReviewRow[], b: readonly ReviewRow[]): boolean {
+  const own = timed(a);
+  return [...timed(b).keys()].some((key) => own.has(key));
+}
 
 /**
  * Steps are the same where their component and they themselves are called alike.
@@ -40,7 +46,7 @@ export function besideRuns(rows: readonly ReviewRow[], others: readonly OtherRun
   const kept = others
     .map((run) => ({ run, minutes: timed(run.rows) }))
     .filter(({ minutes }) => [...minutes.keys()].some((key) => own.has(key)))
-    .slice(0, MOST);
+    .slice(0, MOST_BESIDE);
   const table = rows.flatMap((r): BesideRow[] => {
     const key = keyOf(r);
     const mine = own.get(key);

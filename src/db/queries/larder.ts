@@ -36,13 +36,24 @@ export async function insertLarderEvent(db: Queryable, { key, item, at, body, re
   return z.object({ id: z.number() }).parse(row).id;
 }
 
-const Recent = z.object({ id: z.uuid(), slug: z.string(), ended: z.boolean() });
+const Recent = z.object({
+  id: z.uuid(),
+  slug: z.string(),
+  ended: z.boolean(),
+  /** The same as long as neither the dish, its newest plan nor the run's log have changed. */
+  stamp: z.string(),
+});
 
 /** Runs under way, and those that ended after a moment; the newest first. */
 export async function listRecentRuns(db: Queryable, since: Date, most: number): Promise<z.output<typeof Recent>[]> {
   return Recent.array().parse(
     await db.query(
-      `select r.id, d.slug, r.ended_at is not null as ended from run r join dish d on d.id = r.dish_id
+      `select r.id, d.slug, r.ended_at is not null as ended,
+              concat_ws(' ', r.id, d.version, r.ended_at is not null,
+                        (select version from kitchen where id = d.kitchen_id),
+                        (select max(p.id) from plan p where p.dish_id = d.id and p.status = 'feasible'),
+                        (select max(e.sequence) from run_event e where e.run_id = r.id)) as stamp
+         from run r join dish d on d.id = r.dish_id
         where r.ended_at is null or r.ended_at >= $1 order by r.started_at desc, r.id limit $2`,
       [since, most],
     ),
