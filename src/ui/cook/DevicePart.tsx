@@ -2,9 +2,10 @@
 // A device at a step: which one is read, what it reads now, and a call when the core is there or the device falls silent.
 import { useEffect, useRef } from "react";
 import { said } from "@/core/bench/quantity";
-import { devicesBound, type Entry, type EntryBody } from "@/core/record/entries";
+import { devicesBound, type Entry, type EntryBody, readingsOf } from "@/core/record/entries";
 import type { WallClock } from "@/core/time/wall-clock";
-import { type DeviceView, isSilent } from "@/core/view/device-view";
+import { type DeviceAlarm, deviceAlarm } from "@/core/view/device-alarm";
+import type { DeviceView } from "@/core/view/device-view";
 import type { StepView } from "@/core/view/plan-view";
 import { DEVICES } from "@/words/devices";
 import { Choice } from "../shell/Choice";
@@ -29,11 +30,9 @@ export function DevicePart({ step, entries, write, now, clock, open }: DevicePar
   const units = useUnits();
   const told = useFigures();
   const device = devices.find((d) => d.id === bound);
-  const reached =
-    device?.quantity === "core" && device.value !== null && step.probeC !== undefined && device.value >= step.probeC
-      ? DEVICES.reached(step.name, told(said(step.probeC, "temp", units)))
-      : undefined;
-  useCallOnce(reached);
+  const alarm = device && deviceAlarm(step, device, readingsOf(entries, step.ref), now * 60_000);
+  const call = device && alarm && callOf(alarm, device, step.name, (c) => told(said(c, "temp", units)), clock, now);
+  useCallOnce(call, alarm?.kind === "reached" ? "due" : "danger");
   const choose = (id: string) => {
     if (bound !== undefined) write({ kind: "device", step: step.ref, device: bound, on: false });
     if (id !== "") write({ kind: "device", step: step.ref, device: id, on: true });
@@ -41,9 +40,11 @@ export function DevicePart({ step, entries, write, now, clock, open }: DevicePar
   return (
     <>
       {device && (
-        <p data-device={device.id} className={`text-[18px] ${reached ? "border-l-[3px] border-saffron pl-3 font-semibold" : ""}`}>
-          {reached ??
-            DEVICES.live(device.name, stateOf(device, now, clock) ?? told(readingSaid(device.quantity, device.value as number, units)))}
+        <p
+          data-device={device.id}
+          className={`text-[18px] ${call ? `border-l-[3px] pl-3 font-semibold ${alarm?.kind === "reached" ? "border-saffron" : "border-beet"}` : ""}`}
+        >
+          {call ?? DEVICES.live(device.name, told(readingSaid(device.quantity, device.value as number, units)))}
         </p>
       )}
       {open && devices.length > 0 && (
@@ -63,20 +64,29 @@ export function DevicePart({ step, entries, write, now, clock, open }: DevicePar
   );
 }
 
-/** Silent or reading nothing, in words; undefined where it reads. */
-function stateOf(device: DeviceView, now: number, clock: WallClock): string | undefined {
-  if (isSilent(device, now * 60_000)) return DEVICES.silent(clock.near(Math.floor(device.at / 60_000), now));
-  return device.value === null ? DEVICES.readsNothing : undefined;
+/** What has to be heard of it. */
+function callOf(
+  { kind, now: at = 0, than = 0 }: DeviceAlarm,
+  device: DeviceView,
+  step: string,
+  degrees: (c: number) => string,
+  clock: WallClock,
+  now: number,
+): string {
+  if (kind === "silent") return DEVICES.gone(device.name, clock.near(Math.floor(device.at / 60_000), now));
+  if (kind === "out") return DEVICES.out(device.name);
+  if (kind === "reached") return DEVICES.reached(step, degrees(than));
+  return { fallen: DEVICES.fallen, "too-warm": DEVICES.tooWarm, "too-cold": DEVICES.tooCold }[kind](step, degrees(at), degrees(than));
 }
 
-/** Sounds once as something comes about. */
-function useCallOnce(what: string | undefined): void {
-  const called = useRef<string>(undefined);
+/** Sounds once as something comes about; figures that change while it lasts do not sound again. */
+function useCallOnce(what: string | undefined, tone: "due" | "danger"): void {
+  const called = useRef(false);
   useEffect(() => {
-    if (what !== undefined && called.current !== what) {
-      sound("due");
+    if (what !== undefined && !called.current) {
+      sound(tone);
       notice(what);
     }
-    called.current = what;
-  }, [what]);
+    called.current = what !== undefined;
+  }, [what, tone]);
 }
