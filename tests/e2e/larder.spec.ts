@@ -39,6 +39,8 @@ test("an item is put in with one line, some of it taken and taken back, and move
       .map((e) => e.textContent),
   );
   expect(small).toEqual([]);
+  // A message that fades is no text any more, and has no contrast yet.
+  await expect(page.locator("[data-sonner-toast]")).toHaveCount(0, { timeout: 20_000 });
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
 });
