@@ -1,6 +1,7 @@
 // What a run has made and not used up: by its log, its plan and the holds of the dish file. While it goes on, with the steps that take of it yet.
+import { balanceOf } from "../dish/balance";
 import type { Dish, Hold, Output, Step } from "../dish/model";
-import { comparable, type Quantity } from "../dish/units";
+import type { Quantity } from "../dish/units";
 import type { Plan } from "../planner/plan";
 import type { Progress } from "../record/progress";
 import { stepsInForce } from "../view/plan-view";
@@ -18,7 +19,7 @@ interface RunMade {
   readonly ended: boolean;
 }
 
-/** What sticks to the bowl. */
+/** With less than this share left, it counts as used up. */
 const LEAST_SHARE = 0.01;
 
 /** The outputs of a run that are there, each with its place and its limit; what no hold says how long it keeps is not kept. */
@@ -27,20 +28,21 @@ export function itemsOfRun(run: RunMade): LarderItem[] {
   const steps = stepsInForce(dish, plan);
   const planned = new Map(plan.steps.map((s) => [s.step, s]));
   const served = new Set([dish.serve, ...dish.courses.map((c) => c.serve)]);
+  const serving = steps.find((s) => s.ref === dish.serve);
+  const serve = progress.get(dish.serve);
+  const eaten = serve?.ended !== undefined && !serve.skipped;
   return steps.flatMap((maker) => {
     const event = progress.get(maker.ref);
     if (event?.ended === undefined || event.skipped || served.has(maker.ref)) return [];
     const made = event.ended;
     return maker.makes.flatMap((output): LarderItem[] => {
-      const takers = steps.filter((s) => s.takes.some((t) => t.from === output.ref));
-      const gone = takers.filter((s) => run.ended || progress.has(s.ref));
-      const left = leftAfter(output, gone, progress);
+      const own = { run, output, steps, eaten };
+      const left = leftOf(own);
       if (left === undefined) return [];
-      const coming = takers
-        .filter((s) => !gone.includes(s))
-        .map((s) => ({ step: s.name, at: planned.get(s.ref)?.start ?? Number.POSITIVE_INFINITY, quantity: takenBy(s, output) }))
-        .sort((a, b) => a.at - b.at);
-      // What is taken all at once, and was, is gone, whatever its amount.
+      const coming = comingTakers(own).map(({ step, quantity }) => {
+        const taker = steps.find((s) => s.ref === step) ?? serving;
+        return { step: taker?.name ?? step, at: planned.get(taker?.ref ?? step)?.start ?? Number.POSITIVE_INFINITY, quantity };
+      });
       const hold = holdOf(output, plan, run.ended);
       if (!hold) return [];
       return [
@@ -62,7 +64,7 @@ export function itemsOfRun(run: RunMade): LarderItem[] {
             output: output.ref,
             component: componentOf(dish, output.ref)?.name ?? output.ref,
             kind: componentOf(dish, output.ref)?.kind ?? "",
-            takers: coming,
+            takers: coming.toSorted((a, b) => a.at - b.at),
             underway: !run.ended,
           },
         },
@@ -73,22 +75,31 @@ export function itemsOfRun(run: RunMade): LarderItem[] {
 
 const componentOf = (dish: Dish, ref: string) => dish.components.find((c) => ref.startsWith(`${c.id}.`));
 
-function takenBy(step: Step, output: Output): Quantity | undefined {
-  const take = step.takes.find((t) => t.from === output.ref);
-  return take?.quantity;
+interface Own {
+  readonly run: RunMade;
+  readonly output: Output;
+  readonly steps: readonly Step[];
+  /** It has been served: what stood on the plate is gone. */
+  readonly eaten: boolean;
 }
 
-/** What is left of an output after the steps that took of it: undefined for nothing, "some" where no amount says how much. */
-function leftAfter(output: Output, gone: readonly Step[], progress: Progress): Quantity | "some" | undefined {
-  const really = gone.filter((s) => progress.get(s.ref)?.skipped !== true);
-  if (!output.quantity) return really.length ? undefined : "some";
-  let { value } = output.quantity;
-  for (const step of really) {
-    const quantity = takenBy(step, output);
-    if (!quantity) return undefined;
-    if (comparable(output.quantity, quantity)) value -= quantity.value;
-  }
+/** What is left of an output: undefined for nothing, "some" where no amount says how much. The plate takes of it too, once it was served. */
+function leftOf({ run, output, steps, eaten }: Own): Quantity | "some" | undefined {
+  const gone = steps.filter((s) => run.progress.has(s.ref) && run.progress.get(s.ref)?.skipped !== true);
+  const { takers, taken, open } = balanceOf(eaten ? run.dish : { ...run.dish, plate: [] }, output.ref, output.quantity, gone);
+  if (takers.length === 0) return output.quantity ?? "some";
+  // What is taken without an amount is taken whole; amounts of another kind leave nobody knows how much.
+  if (!output.quantity || takers.some((t) => t.quantity === undefined)) return undefined;
+  if (open) return eaten ? undefined : "some";
+  const value = output.quantity.value - taken;
   return value > output.quantity.value * LEAST_SHARE ? { ...output.quantity, value } : undefined;
+}
+
+/** Steps that take of it yet, and the plate; none once the run has ended. */
+function comingTakers({ run, output, steps, eaten }: Own) {
+  if (run.ended) return [];
+  const { takers } = balanceOf(eaten ? { ...run.dish, plate: [] } : run.dish, output.ref, output.quantity, steps);
+  return takers.filter((t) => !run.progress.has(t.step));
 }
 
 const isPlace = (hold: Hold) => (LARDER_PLACES as readonly string[]).includes(hold.place);

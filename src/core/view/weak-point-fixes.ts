@@ -1,13 +1,12 @@
 // What may help against a weak point that rehearsals show: changes of the dish or the kitchen, to be tried on all of them before one is kept.
-import { DEFAULT_KITCHEN } from "../dish/default-kitchen";
-import { freeId } from "../dish/edit/places";
-import { componentOf } from "../dish/model";
 import type { PatchOperation } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
 import { wishChange } from "../dish/wishes";
 import { PLAN_ATS, type Plan, type PlanOptions } from "../planner";
 import { easeLoad, type HeavyPlace } from "../planner/ease";
-import { durationText, minutesOf, spokenDuration } from "../time/duration";
+import { Trial } from "../planner/explain/repairs/trial";
+import { holdPlaces } from "../planner/explain/repairs/waits";
+import { durationText, spokenDuration } from "../time/duration";
 import type { WeakPoint } from "./weak-points";
 
 interface WeakPointFix {
@@ -29,7 +28,7 @@ export function fixesOf(document: DishFile, options: PlanOptions, plan: Plan, we
     weak.at === undefined
       ? []
       : easeLoad(document, options, plan, { kind, at: weak.at }).map(({ text, change }) => ({ text: text.replace(/\.$/, ""), change }));
-  if (weak.kind === "place") return [coolBox(document, weak.about), ...otherStyles(document, plan)];
+  if (weak.kind === "place") return [coolBox(new Trial(document, options, () => false), weak.about), ...otherStyles(document, plan)];
   if (weak.kind === "hands") return [...ease("full-day"), ...otherStyles(document, plan)];
   if (weak.kind === "wait") return [...longerWait(document, weak.about), ...moreTime(document, plan), ...otherStyles(document, plan)];
   return [...moreTime(document, plan), ...otherStyles(document, plan)];
@@ -52,50 +51,20 @@ function otherStyles(document: DishFile, plan: Plan): WeakPointFix[] {
   return styles.filter(([style]) => style !== plan.style).map(([style, text]) => ({ text, change: wishChange(document, { style }) }));
 }
 
-function coolBox(document: DishFile, kind: string): WeakPointFix {
-  const equipment = document.kitchen?.equipment ?? DEFAULT_KITCHEN.equipment ?? [];
-  const value = {
-    id: freeId(
-      "cool-box",
-      equipment.map((e) => e.id),
-    ),
-    kind,
-    name: "Cool box with ice",
-    litres: COOL_BOX_LITRES,
-  };
-  const first: PatchOperation[] = !document.kitchen
-    ? [{ op: "add", path: "/kitchen", value: DEFAULT_KITCHEN }]
-    : document.kitchen.equipment
-      ? []
-      : [{ op: "add", path: "/kitchen/equipment", value: DEFAULT_KITCHEN.equipment }];
+function coolBox(trial: Trial, kind: string): WeakPointFix {
+  const value = { id: trial.freshId("equipment", "cool-box"), kind, name: "Cool box with ice", litres: COOL_BOX_LITRES };
   return {
     text: `A cool box with ice, ${COOL_BOX_LITRES} L`,
-    change: [...first, { op: "add", path: "/kitchen/equipment/-", value }],
+    change: [...trial.kitchen("equipment"), { op: "add", path: "/kitchen/equipment/-", value }],
   };
 }
 
 /** A wait that only quality limits, half as long again. */
-function longerWait(document: DishFile, ref: string): WeakPointFix[] {
-  const component = document.components.findIndex((c) => c.id === componentOf(ref));
-  const output = ref.slice(ref.indexOf(".") + 1);
-  const change: PatchOperation[] = [];
-  let longest = 0;
-  document.components[component]?.methods.forEach((method, m) => {
-    method.steps.forEach((step, s) => {
-      step.makes?.forEach((o, i) => {
-        if (o.id !== output) return;
-        o.holds?.forEach((hold, h) => {
-          if (hold.max === undefined || hold.limit === "safety") return;
-          const minutes = Math.ceil((minutesOf(hold.max) * WAIT_LONGER_BY) / 15) * 15;
-          longest = Math.max(longest, minutes);
-          change.push({
-            op: "replace",
-            path: `/components/${component}/methods/${m}/steps/${s}/makes/${i}/holds/${h}/max`,
-            value: durationText(minutes),
-          });
-        });
-      });
-    });
-  });
-  return change.length ? [{ text: `Let it wait up to ${spokenDuration(longest)}, with some loss of quality`, change }] : [];
+function longerWait(document: DishFile, output: string): WeakPointFix[] {
+  const places = holdPlaces(document, output).filter((p) => p.limit !== "safety");
+  if (places.length === 0) return [];
+  const longer = (minutes: number) => Math.ceil((minutes * WAIT_LONGER_BY) / 15) * 15;
+  const longest = Math.max(...places.map((p) => longer(p.minutes)));
+  const change = places.map((p) => ({ op: "replace" as const, path: p.path, value: durationText(longer(p.minutes)) }));
+  return [{ text: `Let it wait up to ${spokenDuration(longest)}, with some loss of quality`, change }];
 }

@@ -105,6 +105,41 @@ describe("what a run made", () => {
   });
 });
 
+describe("what the plate takes", () => {
+  const ALL = ["stock.chop", "stock.simmer", "sauce.reduce", "plate.put"];
+  const pickles = (d: Loose) => {
+    stepOf(d, "stock.chop").makes = [
+      { id: "pickles", name: "Pickles", amount: { amount: 1000, unit: "g" }, holds: [{ place: "fridge", litres: 1, max: "60d" }] },
+    ];
+    d.dish.plate = [{ output: "stock.pickles", perServing: { amount: 150, unit: "g" } }];
+  };
+  const left = (done: readonly string[], ended: boolean, change = pickles) =>
+    runOf(done, ended, change).items.find((i) => i.name === "Pickles");
+  test("is eaten with the rest once it was served, and promised before", () => {
+    const before = left(["stock.chop"], false);
+    expect(before).toMatchObject({
+      quantity: { value: 1000 },
+      reserved: "Small",
+      source: { takers: [{ step: "Put together", quantity: { value: 600 } }] },
+    });
+    expect(freeOf(before as LarderItem)?.value).toBe(400);
+    expect(left(ALL, true)).toMatchObject({ quantity: { value: 400 }, reserved: undefined });
+  });
+  test("leaves nobody knows how much where it is counted otherwise", () => {
+    const whole = (d: Loose) => {
+      pickles(d);
+      d.dish.plate = [{ output: "stock.pickles", perServing: { amount: 2, unit: "piece" } }];
+    };
+    expect(left(ALL, true, whole)).toBeUndefined();
+    expect(left(["stock.chop"], false, whole)).toBeDefined();
+  });
+  test("is there still where the run ended and nothing was served", () => {
+    expect(left(["stock.chop"], true)).toMatchObject({ quantity: { value: 1000 }, reserved: undefined, source: { takers: [] } });
+    const { items } = runOf(["stock.chop", "stock.simmer"], true);
+    expect(only(items)).toMatchObject({ name: "stock", quantity: { value: 2000 } });
+  });
+});
+
 describe("room and decisions", () => {
   const from = NOW;
   const room = (litres: number, everyday = 0, items: readonly LarderItem[] = []) => {

@@ -19,7 +19,8 @@ interface MaxPlace {
 export function longerWaits(trial: Trial, facts: readonly Fact[]): Tried[] {
   return facts.flatMap((fact) => {
     if (fact.safety || (fact.kind !== "link-max" && fact.kind !== "hold-max")) return [];
-    const places = fact.kind === "link-max" ? linkPlaces(trial.document, fact) : holdPlaces(trial.document, fact);
+    const places =
+      fact.kind === "link-max" ? linkPlaces(trial.document, fact) : holdPlaces(trial.document, fact.about ?? "", fact.steps[0] ?? "");
     if (places.length === 0 || places.some((p) => p.limit === "safety")) return [];
     const longest = Math.max(LEAST_MINUTES, ...places.map((p) => p.minutes));
     return trial.first(
@@ -38,7 +39,7 @@ export function longerWaits(trial: Trial, facts: readonly Fact[]): Tried[] {
 
 function linkPlaces(document: DishFile, fact: Fact): MaxPlace[] {
   const [other = "", own = ""] = fact.steps;
-  return stepPlaces(document, own).flatMap(({ step, path }) =>
+  return stepPlaces(document, (ref) => ref === own).flatMap(({ step, path }) =>
     (step.after ?? []).flatMap((link, i): MaxPlace[] => {
       if (typeof link === "string" || link.max === undefined || wholeRef(link.step, componentOf(own)) !== other) return [];
       return [{ path: `${path}/after/${i}/max`, minutes: minutesOf(link.max), limit: link.limit }];
@@ -46,24 +47,28 @@ function linkPlaces(document: DishFile, fact: Fact): MaxPlace[] {
   );
 }
 
-function holdPlaces(document: DishFile, fact: Fact): MaxPlace[] {
-  const [maker = ""] = fact.steps;
-  return stepPlaces(document, maker).flatMap(({ step, path }) =>
-    (step.makes ?? []).flatMap((output, o) =>
-      (output.holds ?? []).flatMap((hold, h): MaxPlace[] => {
-        if (hold.max === undefined || fact.about !== wholeRef(output.id, componentOf(maker))) return [];
-        return [{ path: `${path}/makes/${o}/holds/${h}/max`, minutes: minutesOf(hold.max), limit: hold.limit }];
+/**
+ * Where the longest waits of an output stand in the document, under each method that makes it.
+ * @param maker only where this step makes it
+ */
+export function holdPlaces(document: DishFile, output: string, maker?: string): MaxPlace[] {
+  const component = componentOf(output);
+  return stepPlaces(document, (ref) => (maker === undefined ? componentOf(ref) === component : ref === maker)).flatMap(({ step, path }) =>
+    (step.makes ?? []).flatMap((o, i) =>
+      (o.holds ?? []).flatMap((hold, h): MaxPlace[] => {
+        if (hold.max === undefined || output !== wholeRef(o.id, component)) return [];
+        return [{ path: `${path}/makes/${i}/holds/${h}/max`, minutes: minutesOf(hold.max), limit: hold.limit }];
       }),
     ),
   );
 }
 
-/** Where a step stands in the document, under each method that has it. */
-function stepPlaces(document: DishFile, ref: string) {
+/** Where steps stand in the document, under each method that has them. */
+function stepPlaces(document: DishFile, wanted: (ref: string) => boolean) {
   return document.components.flatMap((c, ci) =>
     c.methods.flatMap((m, mi) =>
       m.steps.flatMap((step, si) =>
-        wholeRef(step.id, c.id) === ref ? [{ step, path: `/components/${ci}/methods/${mi}/steps/${si}` }] : [],
+        wanted(wholeRef(step.id, c.id)) ? [{ step, path: `/components/${ci}/methods/${mi}/steps/${si}` }] : [],
       ),
     ),
   );
