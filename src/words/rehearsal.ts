@@ -22,7 +22,7 @@ export const REHEARSAL = {
   soFar: (done: number, of: number) => `${done} of ${of} done`,
   readyBy: (of: number, time: string) => `of ${of} served by ${time}`,
   halfEarly: (minutes: number) => (minutes > 0 ? `half of them ready ${spokenDuration(minutes)} before, or more` : ""),
-  late: (n: number, worst: string) => `${n} late, ${n === 1 ? "" : "at most "}by ${worst}`,
+  late: (n: number, worst: number) => `${n} late, by ${n === 1 ? "" : "at most "}${spokenDuration(worst)}`,
   noWay: (n: number) => `${n === 1 ? "One" : n} with no way to serve`,
   when: "When it was ready",
   dot: (n: number, when: string) => `Rehearsal ${n}: ${when}`,

@@ -1,25 +1,13 @@
 // The planner at the cook's side: one dish as it stands now, and questions about it that change nothing. What would it be like if this
 // step began there, if that were otherwise, and if it cannot be, why, and what would help. Plain data in and out: a thread runs it.
-import { z } from "zod";
 import { documentChange, joinDishes, leaveOut } from "../core/dish/feast";
 import type { Dish } from "../core/dish/model";
 import { applyPatch, type PatchOperation } from "../core/dish/patch";
 import { readDishValue } from "../core/dish/read";
 import { dishModel } from "../core/dish/read-model";
-import { DishFile } from "../core/dish/schema";
+import type { DishFile } from "../core/dish/schema";
 import { pinStepChange, wishChange } from "../core/dish/wishes";
-import {
-  type Log,
-  LogFile,
-  logFromFile,
-  type Plan,
-  PlanFile,
-  type PlanOptions,
-  type Progress,
-  planDish,
-  planFromFile,
-  planToFile,
-} from "../core/planner";
+import { type Log, type Plan, type PlanFile, type PlanOptions, type Progress, planDish, planToFile } from "../core/planner";
 import { easeLoad, type HeavyPlace } from "../core/planner/ease";
 import type { Diagnosis } from "../core/planner/explain";
 import type { Repair } from "../core/planner/explain/repairs";
@@ -33,15 +21,7 @@ import { type PlanView, planView } from "../core/view/plan-view";
 import { changeOfView, type ViewChange } from "../core/view/view-change";
 import { explainWithin } from "./explain";
 import { type Rehearsed, rehearse } from "./rehearse";
-
-export const Scene = z.object({
-  version: z.number().int(),
-  document: DishFile,
-  now: z.number().int(),
-  log: LogFile,
-  plan: PlanFile.nullable(),
-});
-export type Scene = z.output<typeof Scene>;
+import { openScene } from "./scene";
 
 export type Dragged =
   | { readonly status: "moved"; readonly at: number; readonly change: ViewChange; readonly moved: readonly string[] }
@@ -92,12 +72,12 @@ export class PlanDesk {
 
   /** @param scene as GET /api/dishes/…/scene gives it */
   constructor(scene: unknown) {
-    const { document, now, log, plan } = Scene.parse(scene);
+    const { document, dish, now, log, plan } = openScene(scene);
     this.#document = document;
-    this.#dish = dishModel(document);
+    this.#dish = dish;
     this.#now = now;
-    this.#log = logFromFile(log, this.#dish.zone);
-    this.#plan = plan ? planFromFile(plan, this.#dish.zone) : undefined;
+    this.#log = log;
+    this.#plan = plan;
   }
 
   /** The quick answer while a step is under the pointer. Undefined where there is no plan to move in. */

@@ -4,30 +4,16 @@ import { applyPatch, type PatchOperation } from "../core/dish/patch";
 import { readDishValue } from "../core/dish/read";
 import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
-import { type Log, logFromFile, type Plan, type PlanFile, planDish, planFromFile, planToFile } from "../core/planner";
+import { type Log, type Plan, type PlanFile, planDish, planToFile } from "../core/planner";
 import { FOLLOW, type Policy, policyOf } from "../core/planner/policy";
 import { followOnce, type Run, runSeed } from "../core/rehearse";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
 import { type PlanView, planView } from "../core/view/plan-view";
+import type { KeptRehearsal, RehearsedRun, WeakPoint } from "../core/view/rehearsed-plan";
 import { fixesOf } from "../core/view/weak-point-fixes";
-import { type WeakPoint, weakPoints } from "../core/view/weak-points";
-import { Scene } from "./plan-desk";
+import { weakPoints } from "../core/view/weak-points";
 import { rehearse } from "./rehearse";
-
-/** One rehearsal as a dot: how late it was served, and what made it so. */
-export interface RehearsedRun {
-  readonly index: number;
-  /** Minutes after the hour of serving; undefined where there was no way on. */
-  readonly lateMinutes: number | undefined;
-  /** Minutes for which everything stood ready before. */
-  readonly spareMinutes: number;
-  readonly decidedBy: string | undefined;
-}
-
-export interface RehearsalNotes {
-  readonly runs: readonly RehearsedRun[];
-  readonly weak: readonly WeakPoint[];
-}
+import { openScene } from "./scene";
 
 /** A rehearsal to watch: its presses, and the plan that stood from each re-plan on. */
 export interface Replay {
@@ -56,78 +42,92 @@ const MOST_FIXES = 4;
 const CLEARLY_RARER = 0.6;
 
 export class RehearsalDesk {
-  readonly #document: DishFile;
-  readonly #log: Log;
-  readonly #now: number;
-  readonly #plan: Plan | undefined;
+  readonly #scene: ReturnType<typeof openScene>;
+  /** The newest rehearsals of the plan in force: a fix is held against them. */
+  #followed: { readonly key: string; readonly runs: readonly Run[] } | undefined;
 
   /** @param scene as GET /api/dishes/…/scene gives it */
   constructor(scene: unknown) {
-    const { document, now, log, plan } = Scene.parse(scene);
-    const { zone } = dishModel(document);
-    this.#document = document;
-    this.#now = now;
-    this.#log = logFromFile(log, zone);
-    this.#plan = plan ? planFromFile(plan, zone) : undefined;
+    this.#scene = openScene(scene);
   }
 
   /**
    * Follows the plan in force, told of each run as it ends.
    * @param policy as `rondeau rehearse --policy` reads it; anything else is to follow the plan
    */
-  rehearse(policy: string, runs: number, tell: (run: RehearsedRun) => void): RehearsalNotes {
-    const done = this.#runs(this.#document, this.#plan, policy, runs, tell);
-    return { runs: done.map(dot), weak: this.#weak(done) };
+  rehearse(policy: string, runs: number, tell: (run: RehearsedRun) => void): Pick<KeptRehearsal, "runs" | "weak"> {
+    const followed = this.#inForce(policy, runs, tell);
+    return { runs: followed.map(dot), weak: this.#weak(followed) };
   }
 
   /** One of the same rehearsals again, with all that was pressed. Undefined without a plan. */
   replay(policy: string, index: number): Replay | undefined {
-    if (!this.#plan) return undefined;
-    const dish = dishModel(this.#document);
+    const { document, dish, plan, log, now } = this.#scene;
+    if (!plan) return undefined;
     const presses: { at: number; kind: string; step: string }[] = [];
-    const plans = [{ from: this.#now, view: planView(dish, this.#plan, this.#log.events) }];
-    followOnce(this.#document, this.#plan, {
+    const plans = [{ from: now, view: planView(dish, plan, log.events) }];
+    followOnce(document, plan, {
       ...this.#how(policy),
       seed: runSeed(SEED, index),
       onPress: ({ kind, step }, at) => presses.push({ at, kind, step }),
-      onReplan: (_, now, answer, log) => {
-        if (answer.status === "feasible") plans.push({ from: now, view: planView(dish, answer.plan, log.events) });
+      onReplan: (_, at, answer, after) => {
+        if (answer.status === "feasible") plans.push({ from: at, view: planView(dish, answer.plan, after.events) });
       },
     });
     return { presses, plans };
   }
 
-  /** The first change that makes a weak point clearly rarer, or more of the same rehearsals on time, and none of them worse. */
+  /** The first change with which at least as many are on time and none more unsafe, and the weak point is clearly rarer or more are on time. */
   fix(policy: string, runs: number, weak: WeakPoint, tell: (text: string) => void): TriedFix {
-    if (!this.#plan) return { status: "none" };
-    const before = this.#runs(this.#document, this.#plan, policy, runs);
-    const onTime = (list: readonly Run[]) =>
-      list.filter((r) => r.lateMinutes !== undefined && r.lateMinutes <= 0).length / Math.max(1, list.length);
-    const shareOf = (list: readonly Run[]) => this.#weak(list).find((w) => w.kind === weak.kind && w.about === weak.about)?.share ?? 0;
-    const [was, seen] = [onTime(before), shareOf(before)];
-    const options = { now: this.#now, log: this.#log, previous: this.#plan, rounds: ROUNDS };
-    for (const { text, change } of fixesOf(this.#document, options, this.#plan, weak).slice(0, MOST_FIXES)) {
+    const { document, plan, log, now } = this.#scene;
+    if (!plan) return { status: "none" };
+    const figures = (list: readonly Run[]) => {
+      const found = this.#weak(list);
+      const shareOf = (is: (w: WeakPoint) => boolean) => found.filter(is).reduce((sum, w) => sum + w.share, 0);
+      return {
+        onTime: list.filter((r) => r.lateMinutes !== undefined && r.lateMinutes <= 0).length / Math.max(1, list.length),
+        share: shareOf((w) => w.kind === weak.kind && w.about === weak.about),
+        unsafe: shareOf((w) => w.kind === "unsafe"),
+      };
+    };
+    const before = figures(this.#inForce(policy, runs));
+    for (const { text, change } of fixesOf(document, { now, log, previous: plan, rounds: ROUNDS }, plan, weak).slice(0, MOST_FIXES)) {
       tell(text);
-      const read = readDishValue(applyPatch(this.#document, change));
+      const read = readDishValue(applyPatch(document, change));
       if (read.status === "refused") continue;
       const dish = dishModel(read.document);
-      const planned = planDish(dish, { now: this.#now, log: this.#log, rounds: ROUNDS });
+      const planned = planDish(dish, { now, log, rounds: ROUNDS });
       if (planned.status === "infeasible") continue;
-      const after = this.#runs(read.document, planned.plan, policy, runs);
-      const [is, left] = [onTime(after), shareOf(after)];
-      if (is < was || (is === was && left > seen * CLEARLY_RARER)) continue;
-      const file = { ...planToFile(planned.plan, dish.zone), rehearsed: rehearse(dish, planned.plan, this.#log) };
-      return { status: "helps", text, change, file, onTime: { before: was, after: is }, share: { before: seen, after: left } };
+      const after = figures(this.#follow(read.document, planned.plan, policy, runs));
+      if (after.onTime < before.onTime || after.unsafe > before.unsafe) continue;
+      if (after.onTime === before.onTime && after.share > before.share * CLEARLY_RARER) continue;
+      const file = { ...planToFile(planned.plan, dish.zone), rehearsed: rehearse(dish, planned.plan, log) };
+      return {
+        status: "helps",
+        text,
+        change,
+        file,
+        onTime: { before: before.onTime, after: after.onTime },
+        share: { before: before.share, after: after.share },
+      };
     }
     return { status: "none" };
   }
 
   #how(policy: string): { policy: Policy; log: Log } {
-    return { policy: policyOf(policy) ?? FOLLOW, log: this.#log };
+    return { policy: policyOf(policy) ?? FOLLOW, log: this.#scene.log };
   }
 
-  #runs(document: DishFile, plan: Plan | undefined, policy: string, count: number, tell?: (run: RehearsedRun) => void): Run[] {
-    if (!plan) return [];
+  /** Rehearsals of the plan in force, followed once however often they are asked for. */
+  #inForce(policy: string, count: number, tell?: (run: RehearsedRun) => void): readonly Run[] {
+    const { document, plan } = this.#scene;
+    const key = `${policy} ${count}`;
+    if (this.#followed?.key !== key) this.#followed = { key, runs: plan ? this.#follow(document, plan, policy, count, tell) : [] };
+    else for (const [i, run] of this.#followed.runs.entries()) tell?.(dot(run, i));
+    return this.#followed.runs;
+  }
+
+  #follow(document: DishFile, plan: Plan, policy: string, count: number, tell?: (run: RehearsedRun) => void): Run[] {
     return Array.from({ length: count }, (_, i) => {
       const run = followOnce(document, plan, { ...this.#how(policy), seed: runSeed(SEED, i) });
       tell?.(dot(run, i));
@@ -136,8 +136,8 @@ export class RehearsalDesk {
   }
 
   #weak(runs: readonly Run[]): WeakPoint[] {
-    const { zone, serveAt } = dishModel(this.#document);
-    return weakPoints(runs, new WallClock(offsetsOf(zone, Math.min(this.#now, serveAt), serveAt)));
+    const { dish, now } = this.#scene;
+    return weakPoints(runs, new WallClock(offsetsOf(dish.zone, Math.min(now, dish.serveAt), dish.serveAt)));
   }
 }
 

@@ -7,7 +7,7 @@ import { easeLoad, type HeavyPlace } from "../planner/ease";
 import { Trial } from "../planner/explain/repairs/trial";
 import { holdPlaces } from "../planner/explain/repairs/waits";
 import { durationText, spokenDuration } from "../time/duration";
-import type { WeakPoint } from "./weak-points";
+import type { WeakPoint } from "./rehearsed-plan";
 
 interface WeakPointFix {
   readonly text: string;

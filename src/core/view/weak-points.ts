@@ -6,22 +6,12 @@ import type { Run } from "../rehearse";
 import { lower } from "../sentence";
 import type { WallClock } from "../time/wall-clock";
 import { occupancyOf } from "./occupancy";
+import type { WeakPoint } from "./rehearsed-plan";
 
-export interface WeakPoint {
-  readonly kind: "unserved" | "late" | "unsafe" | "wait" | "hands" | "place";
-  /** The step, the output, the number of the day, or the place that it is about. */
-  readonly about: string;
-  /** A minute at which it happened, in one of the runs. */
-  readonly at: number | undefined;
-  readonly text: string;
-  /** Share of the runs, from 0 to 1. */
-  readonly share: number;
-}
-
-/** A wait is close to its limit within so many minutes, or within so much of it. */
+/** A wait is close to its limit from five minutes before it on, or from 3 % of it on. */
 const CLOSE_MINUTES = 5;
 const CLOSE_SHARE = 0.03;
-/** A day's work that fills so much of the hours that a cook has between its first and its last work. */
+/** A day is short of hands when work fills this share of the cooks' hours. */
 const SHORT_OF_HANDS = 0.9;
 /** A day with less work than this has no hands short, however short its hours. */
 const LEAST_WORK_MINUTES = 90;

@@ -4,9 +4,8 @@ import { useMemo, useRef, useState } from "react";
 import type { Offsets } from "@/core/time/wall-clock";
 import { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
-import type { KeptRehearsal } from "@/core/view/rehearsed-plan";
+import type { KeptRehearsal, RehearsedRun } from "@/core/view/rehearsed-plan";
 import { REHEARSAL } from "@/words/rehearsal";
-import type { RehearsalNotes, RehearsedRun } from "@/workers/rehearsal-desk";
 import { listener } from "../planning/desk";
 import { useDesk } from "../planning/use-desk";
 import { ask } from "../shell/ask";
@@ -28,13 +27,6 @@ interface RehearsalViewProps {
   readonly last: { readonly planStamp: string; readonly at: number; readonly rehearsal: KeptRehearsal } | undefined;
 }
 
-const keptAsDone = ({ policy, runs, weak }: KeptRehearsal): Rehearsed => ({
-  policy,
-  of: runs.length,
-  runs: runs.map((r) => ({ index: r.index, lateMinutes: r.lateMinutes, spareMinutes: r.spareMinutes, decidedBy: r.decidedBy })),
-  weak: weak.map((w) => ({ ...w, at: w.at })),
-});
-
 const TIMES = [20, 50, 100];
 
 export function RehearsalView(props: RehearsalViewProps) {
@@ -46,7 +38,7 @@ export function RehearsalView(props: RehearsalViewProps) {
   const { last, planStamp } = props;
   // What was kept is shown again as long as the plan is the one that was rehearsed.
   const again = last?.planStamp === planStamp ? last : undefined;
-  const [done, setDone] = useState<Rehearsed | undefined>(again && keptAsDone(again.rehearsal));
+  const [done, setDone] = useState<Rehearsed | undefined>(again && { ...again.rehearsal, of: again.rehearsal.runs.length });
   const [watched, setWatched] = useState<number>();
   const [trouble, setTrouble] = useState<string>();
   const turn = useRef(0);
@@ -65,7 +57,7 @@ export function RehearsalView(props: RehearsalViewProps) {
     const tell = (run: RehearsedRun) => turn.current === mine && setDone((d) => d && { ...d, runs: [...d.runs, run] });
     try {
       const shell = await desk().mind();
-      const notes = (await shell.rehearse(policy, times, listener(tell))) as RehearsalNotes;
+      const notes = (await shell.rehearse(policy, times, listener(tell))) as Pick<KeptRehearsal, "runs" | "weak">;
       if (turn.current !== mine) return;
       setDone({ policy, of: times, ...notes });
       void ask(`/api/dishes/${slug}/rehearsals`, "POST", { planStamp, rehearsal: { policy, ...notes } });

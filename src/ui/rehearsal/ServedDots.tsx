@@ -2,8 +2,8 @@
 // Each rehearsal a dot under the minute at which everything was ready, or served late; the hour of serving is the upright.
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
+import type { RehearsedRun } from "@/core/view/rehearsed-plan";
 import { REHEARSAL } from "@/words/rehearsal";
-import type { RehearsedRun } from "@/workers/rehearsal-desk";
 import { useNarrow } from "../shell/use-narrow";
 import type { Rehearsed } from "./rehearsed";
 
@@ -19,11 +19,11 @@ interface ServedDotsProps {
 const COLUMNS = 46;
 const COLUMNS_NARROW = 16;
 const STEPS = [1, 2, 5, 10, 15, 30, 60, 120, 240];
-/** So many minutes before and after the hour are always drawn. */
+/** Minutes before and after the hour that are always drawn. */
 const LEAST_SIDE = 12;
 const CELL = 20;
 const ROWS = 8;
-/** Dots of one column that find no row stand beside it, so far apart. */
+/** A column that is full goes on beside itself: its dots stand this share of a cell apart. */
 const BESIDE = 0.72;
 
 export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsProps) {
@@ -42,7 +42,7 @@ export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsPr
           <span className="block text-[14px] text-quiet">
             {[
               REHEARSAL.halfEarly(median),
-              late.length ? REHEARSAL.late(late.length, REHEARSAL.lateBy(late.at(-1) as number).replace(/ late$/, "")) : "",
+              late.length ? REHEARSAL.late(late.length, late.at(-1) as number) : "",
               none ? REHEARSAL.noWay(none) : "",
             ]
               .filter(Boolean)

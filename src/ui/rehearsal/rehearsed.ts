@@ -1,9 +1,7 @@
-import type { RehearsalNotes, RehearsedRun } from "@/workers/rehearsal-desk";
+import type { KeptRehearsal } from "@/core/view/rehearsed-plan";
 
-/** What was rehearsed: the dots of one are drawn while it goes on. */
-export interface Rehearsed {
-  readonly policy: string;
+/** What was rehearsed: the dots are drawn while it goes on, and what is weak is known at its end. */
+export interface Rehearsed extends Omit<KeptRehearsal, "weak"> {
   readonly of: number;
-  readonly runs: readonly RehearsedRun[];
-  readonly weak: RehearsalNotes["weak"] | undefined;
+  readonly weak: KeptRehearsal["weak"] | undefined;
 }

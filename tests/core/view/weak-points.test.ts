@@ -5,8 +5,9 @@ import type { DishFile } from "../../../src/core/dish/schema";
 import { EMPTY_LOG, logToFile, type Plan, planDish, planToFile } from "../../../src/core/planner";
 import { followOnce, runSeed } from "../../../src/core/rehearse";
 import { offsetsOf, WallClock } from "../../../src/core/time/wall-clock";
+import type { RehearsedRun } from "../../../src/core/view/rehearsed-plan";
 import { weakPoints } from "../../../src/core/view/weak-points";
-import { RehearsalDesk, type RehearsedRun } from "../../../src/workers/rehearsal-desk";
+import { RehearsalDesk } from "../../../src/workers/rehearsal-desk";
 import type { Loose } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 
