@@ -6,7 +6,7 @@ import { methodInForce } from "../dish/method-in-force";
 import type { DishFile } from "../dish/schema";
 import { CalculationError } from "../measures/calculation-error";
 import { isOfMeat } from "./groups";
-import { foodsNamed, type Understood } from "./match";
+import { foodsNamed, type Understood, withoutPurpose } from "./match";
 import type { FoodClass } from "./table";
 
 type Region = "EU" | "US";
@@ -32,10 +32,7 @@ type Allergen = (typeof EU)[number] | "wheat";
 
 /** What a name betrays; undefined where no word of it is known. */
 export function allergensOfName(name: string): readonly Allergen[] | undefined {
-  const said = name.replaceAll("_", " ");
-  // "Sugar for the currants" is sugar.
-  const itself = foodsNamed(said.split(/\bfor\b/i)[0] ?? said);
-  const foods = itself.length ? itself : foodsNamed(said);
+  const foods = foodsNamed(withoutPurpose(name.replaceAll("_", " ")));
   return foods.length ? ([...new Set(foods.flatMap((f) => f.allergens))] as Allergen[]) : undefined;
 }
 

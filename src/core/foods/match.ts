@@ -62,6 +62,16 @@ function read(name: string, chosen: string | undefined): Understood | undefined 
 }
 
 /**
+ * A name without what it is for, where that leaves the same food: "Sugar for the currants" is sugar. What stands in brackets or behind a comma stays.
+ * @example withoutPurpose("Butter for the block, 84 % fat") // "Butter, 84 % fat"
+ */
+export function withoutPurpose(name: string): string {
+  const bare = name.replace(/\s+for\s+[^,(;]+/i, "").trim();
+  const food = understand(bare)?.food.id;
+  return food !== undefined && food === understand(name)?.food.id ? bare : name;
+}
+
+/**
  * Every food that a name names, side by side: "olives stuffed with almonds" names two. What it says to be free of something, or made
  * without it, keeps that sense.
  */

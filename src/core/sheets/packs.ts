@@ -57,7 +57,7 @@ const MOST_PACKS = 24;
 const DOZEN = 12;
 /** Eggs come in boxes. */
 const EGG_BOXES = [6, 10, 12];
-/** Less than so much of a pack is what sticks to it. */
+/** A smaller share of a pack left over is not told. */
 const WORTH_TELLING = 0.02;
 
 const sizesOf = (food: Understood, name: string): PackSizes | undefined =>

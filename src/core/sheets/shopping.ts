@@ -7,7 +7,7 @@ import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishFile } from "../dish/schema";
 import { type Quantity, quantityText } from "../dish/units";
 import { kOf } from "../dish/weights";
-import { understand } from "../foods/match";
+import { understand, withoutPurpose } from "../foods/match";
 import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
@@ -43,12 +43,6 @@ export interface Need {
 /** What comes out of the tap. */
 const FROM_THE_TAP = "water";
 
-/** "Sugar for the currants" is sugar: what it is for does not make another thing of it. */
-function boughtAs(name: string): string {
-  const bare = name.replace(/\s+for\s+[^,]+/i, "").trim();
-  return bare !== name && bare !== "" && understand(bare)?.food.id === understand(name)?.food.id ? bare : name;
-}
-
 /** Rows by section, then by when they are wanted. */
 export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "methods" | "steps" | "fallbacks">): ShoppingRow[] {
   return rowsOf(needsOf(document, dish, plan));
@@ -56,7 +50,7 @@ export function shoppingRows(document: DishFile, dish: Dish, plan: Pick<Plan, "m
 
 /**
  * All that a plan needs from a shop, component by component; water is at home.
- * @param of the dish, where several are bought for together: it stands beside the component
+ * @param of name of the dish, told with each component where one list serves several dishes
  */
 export function needsOf(document: DishFile, dish: Dish, plan: Pick<Plan, "methods" | "steps" | "fallbacks">, of?: string): Need[] {
   return document.components.flatMap((component): Need[] => {
@@ -83,7 +77,7 @@ export function needsOf(document: DishFile, dish: Dish, plan: Pick<Plan, "method
           food: "food" in i ? i.food : undefined,
           row: {
             section: i.section ?? "",
-            ingredient: boughtAs(i.name),
+            ingredient: withoutPurpose(i.name),
             components: [of === undefined ? component.name : `${component.name} (${of})`],
             wantedBy,
             buyFrom: i.keeps ? wantedBy - minutesOf(i.keeps) : undefined,
