@@ -14,10 +14,12 @@ export interface DeviceAlarm {
 const FALLEN_C = 5;
 /** Food spoils above it: FDA Food Code 2022, 3-501.16, with the play of a door that was opened. */
 const FRIDGE_C = 8;
+/** Frozen food is kept at −18 °C; retail freezers may rise by 6 °C: Directive 89/108/EEC, article 5. */
+const FREEZER_C = -12;
 /** So far under its setting a heat is no longer what the plan counts on; while it comes up it is not told. */
 const UNDER_SETTING_C = 25;
 
-const COLD = new Set(["fridge", "freezer"]);
+const MOST_C: Readonly<Record<string, number>> = { fridge: FRIDGE_C, freezer: FREEZER_C };
 const HEATED = new Set(["oven", "grill", "bath"]);
 
 /**
@@ -44,7 +46,8 @@ export function deviceAlarm(
     return undefined;
   }
   if (device.quantity !== "temperature") return undefined;
-  if (COLD.has(step.place) && value > FRIDGE_C) return { kind: "too-warm", now: value, than: FRIDGE_C };
+  const most = MOST_C[step.place];
+  if (most !== undefined && value > most) return { kind: "too-warm", now: value, than: most };
   if (HEATED.has(step.place) && step.tempC !== undefined && highest >= step.tempC - UNDER_SETTING_C && value < step.tempC - UNDER_SETTING_C)
     return { kind: "too-cold", now: value, than: step.tempC };
   return undefined;

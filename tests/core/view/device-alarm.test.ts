@@ -26,6 +26,11 @@ describe("a device at a step", () => {
     expect(deviceAlarm(roast, reads("core", 50, 120_000), [], NOW)).toBeUndefined();
     expect(deviceAlarm(roast, reads("core", 50, 120_001), [], NOW)).toEqual({ kind: "silent" });
   });
+  test("calls where a freezer is above −12 °C", () => {
+    const frozen = { ...cold, place: "freezer" } as const;
+    expect(deviceAlarm(frozen, reads("temperature", -12), [], NOW)).toBeUndefined();
+    expect(deviceAlarm(frozen, reads("temperature", -11.9), [], NOW)).toEqual({ kind: "too-warm", now: -11.9, than: -12 });
+  });
   test("calls where a fridge is above 8 °C", () => {
     expect(deviceAlarm(cold, reads("temperature", 8), [], NOW)).toBeUndefined();
     expect(deviceAlarm(cold, reads("temperature", 8.1), [], NOW)).toEqual({ kind: "too-warm", now: 8.1, than: 8 });
