@@ -188,7 +188,7 @@ test("a run stands beside the other runs that made the same components, of anoth
   );
   const second = await cooked({ "stock.chop": [0, 35] }, "second", await bring());
   const { beside } = await page(second.run);
-  const row = beside.rows.find((r) => r.step === "Chop the bones");
+  const row = beside.rows.find((r) => r.name === "Chop the bones");
   const column = beside.others.findIndex((o) => o.id === first.run);
   expect(row?.minutes[0]).toBe(35);
   expect(row?.minutes[column + 1]).toBe(25);

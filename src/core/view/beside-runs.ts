@@ -13,7 +13,8 @@ export interface OtherRun {
 
 interface BesideRow {
   readonly component: string;
-  readonly step: string;
+  /** Of the step. */
+  readonly name: string;
   /** Minutes in this run and in each of the others, in their order; undefined where it was not timed. */
   readonly minutes: readonly (number | undefined)[];
 }
@@ -53,7 +54,7 @@ export function besideRuns(rows: readonly ReviewRow[], others: readonly OtherRun
     const theirs = kept.map(({ minutes }) => minutes.get(key));
     return mine === undefined || theirs.every((m) => m === undefined)
       ? []
-      : [{ component: r.component, step: r.name, minutes: [mine, ...theirs] }];
+      : [{ component: r.component, name: r.name, minutes: [mine, ...theirs] }];
   });
   return { others: kept.map(({ run: { rows: _, ...rest } }) => rest), rows: table };
 }

@@ -36,9 +36,9 @@ export function BesidePart({ page, clock }: { readonly page: RunPage; readonly c
           </thead>
           <tbody>
             {rows.map((r) => (
-              <tr key={`${r.component} ${r.step}`} className="border-t border-rule align-baseline">
+              <tr key={`${r.component} ${r.name}`} className="border-t border-rule align-baseline">
                 <td className="py-1.5 pr-4">
-                  {r.step} <span className="text-[13px] text-quiet">{r.component}</span>
+                  {r.name} <span className="text-[13px] text-quiet">{r.component}</span>
                 </td>
                 {r.minutes.map((m, i) => (
                   <td key={i === 0 ? "this" : others[i - 1]?.id} className={`clock py-1.5 pr-4 ${i === 0 ? "font-semibold" : ""}`}>

@@ -18,7 +18,7 @@ describe("beside each other", () => {
     const second = run("second", [row("sourdough", "bake", 50), row("Sourdough", "Bulk ferment", 280)]);
     const third = run("third", [row("Sourdough", "Bake", undefined), row("Sourdough", "Bulk ferment", 310)]);
     const { rows, others } = besideRuns(mine, [second, third]);
-    expect(rows.map((r) => [r.step, ...r.minutes])).toEqual([
+    expect(rows.map((r) => [r.name, ...r.minutes])).toEqual([
       ["Bulk ferment", 300, 280, 310],
       ["Bake", 45, 50, undefined],
     ]);
