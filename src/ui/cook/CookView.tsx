@@ -92,8 +92,7 @@ export function CookView({
   const router = useRouter();
   const now = useNow(serverNow);
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
-  const [by, setBy] = useWho(slug, plan);
-  const [mine, setMine] = useState(false);
+  const { by, setBy, mine, setMine } = useWho(slug, plan);
   const everything = agendaAt(plan, now, findings);
   const agenda = mine && by !== undefined ? onlyOf(everything, by) : everything;
   // What runs on for hours without hands stands in a list of its own, out of the way of what is at hand.

@@ -3,17 +3,24 @@ import { useEffect, useRef, useState } from "react";
 import type { PlanView } from "@/core/view/plan-view";
 import { movesBetween } from "./agenda";
 
-/** The cook whose device this is, remembered on it. */
-export function useWho(slug: string, plan: PlanView): [string | undefined, (id: string) => void] {
-  const place = `rondeau.who.${slug}`;
-  const [who, setWho] = useState<string>();
-  useEffect(() => setWho(localStorage.getItem(place) ?? undefined), [place]);
-  const set = (id: string) => {
-    setWho(id || undefined);
-    if (id) localStorage.setItem(place, id);
-    else localStorage.removeItem(place);
+/** What a device remembers of itself under a key; "" for nothing. */
+function useKept(key: string): [string, (value: string) => void] {
+  const [kept, setKept] = useState("");
+  useEffect(() => setKept(localStorage.getItem(key) ?? ""), [key]);
+  const keep = (value: string) => {
+    setKept(value);
+    if (value) localStorage.setItem(key, value);
+    else localStorage.removeItem(key);
   };
-  return [plan.cooks.some((c) => c.id === who) ? who : undefined, set];
+  return [kept, keep];
+}
+
+/** The cook whose device this is, and whether it shows only what that cook does; remembered on it. */
+export function useWho(slug: string, plan: PlanView) {
+  const [who, setWho] = useKept(`rondeau.who.${slug}`);
+  const [mine, setMine] = useKept(`rondeau.mine.${slug}`);
+  const by = plan.cooks.some((c) => c.id === who) ? who : undefined;
+  return { by, setBy: setWho, mine: by !== undefined && mine !== "", setMine: (only: boolean) => setMine(only ? "yes" : "") };
 }
 
 /** What moved when the plan last changed under the page. */
