@@ -121,6 +121,10 @@ describe("from runs", () => {
     await at(900);
     expect((await shown(HomePage())).text).toContain("Stewed pears: past its limit since");
     expect((await shown(LarderPage())).text).toContain("Stewed pears: past its limit since");
+    // What spoils soon is told with what it goes into.
+    await write(event("by-hand-4", { kind: "added", name: "Bones", place: "fridge", until: MINUTE + 2000, limit: "safety" }));
+    expect((await shown(LarderPage())).text).toMatch(/Bones: free until .*It goes into/);
+    await write(event("by-hand-4", { kind: "discarded" }));
     expect((await kept()).decisions[0]).toMatchObject({ kind: "past", name: "Stewed pears", freezable: false });
   });
 });

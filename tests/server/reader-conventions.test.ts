@@ -1,13 +1,16 @@
 // Every page as a cook of US measures and a twelve-hour clock reads it: no metric figure and no 24-hour time is left over.
 import { beforeAll, describe, expect, test } from "vitest";
+import LarderPage from "../../src/app/(house)/larder/page";
 import RunPage from "../../src/app/(house)/notebook/[run]/page";
 import NotebookPage from "../../src/app/(house)/notebook/page";
 import HomePage from "../../src/app/(house)/page";
+import ShoppingForAllPage from "../../src/app/(house)/shopping/page";
 import { POST as write } from "../../src/app/api/dishes/[dish]/entries/route";
 import { POST as press } from "../../src/app/api/dishes/[dish]/events/route";
 import { POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
+import { POST as putInLarder } from "../../src/app/api/larder/route";
 import BedtimePage from "../../src/app/d/[dish]/bedtime/page";
 import ChangedPage from "../../src/app/d/[dish]/changed/page";
 import CookPage from "../../src/app/d/[dish]/cook/page";
@@ -18,6 +21,7 @@ import QuestionsPage from "../../src/app/d/[dish]/dish/questions/page";
 import WrittenPage from "../../src/app/d/[dish]/dish/written/page";
 import LabelsPage from "../../src/app/d/[dish]/labels/page";
 import LastHourPage from "../../src/app/d/[dish]/last-hour/page";
+import RehearsalPage from "../../src/app/d/[dish]/rehearsal/page";
 import ShoppingPage from "../../src/app/d/[dish]/shopping/page";
 import TimetablePage from "../../src/app/d/[dish]/timetable/page";
 import { conventionsText, US_12 } from "../../src/core/spoken/conventions";
@@ -80,6 +84,7 @@ describe.each(DEMO)("%s", (name) => {
     ["questions", QuestionsPage],
     ["labels", LabelsPage],
     ["shopping", ShoppingPage],
+    ["rehearsal", RehearsalPage],
     ["bedtime", BedtimePage],
   ])("%s", async (_, page) => expect(leftOver((await see(page, name)).text.replace(BOTH, ""))).toEqual([]));
 });
@@ -92,6 +97,24 @@ test("salt is weighed in grams by every cook, other things are not", () => {
   expect(spokenTexts(rows, US_12).map((r) => r.amount)).toEqual(["20 g", "1 lb 1.6 oz"]);
 });
 
+test("the larder, and the list for all dishes", async () => {
+  const now = Math.floor(Date.parse(NOW) / 60_000);
+  const added = (name: string, more: Loose) => ({
+    key: crypto.randomUUID(),
+    item: `item ${name}`,
+    body: { kind: "added", name, place: "fridge", ...more },
+  });
+  const events = [
+    added("Minced beef", { amount: { amount: 500, unit: "g" }, until: now + 900, limit: "safety" }),
+    added("Stock", { amount: { amount: 1.5, unit: "L" }, until: now + 90_000 }),
+    added("Stewed pears", { about: "half a jar", until: now - 60 }),
+  ];
+  expect((await call(putInLarder, {}, { events })).status).toBe(200);
+  const larder = (await shown(LarderPage(), { conventions: US_12 })).text;
+  expect(larder).toMatch(/1 lb 1\.6 oz minced beef: free until/);
+  expect(leftOver(larder)).toEqual([]);
+  expect(leftOver((await shown(ShoppingForAllPage(), { conventions: US_12 })).text)).toEqual([]);
+});
 test("Home", async () => expect(leftOver((await shown(HomePage(), { conventions: US_12 })).text)).toEqual([]));
 
 describe.each(DEMO)("%s, under way with what was written down", (name) => {
