@@ -24,6 +24,9 @@ export function setClock(ms: number): void {
   clock().offsetMs = ms - Date.now();
 }
 
+/** Wall clock of this machine's zone now, "2026-11-29T19:30": from it on a serving is ahead. */
+export const wallNow = (): string => new Zone(Intl.DateTimeFormat().resolvedOptions().timeZone).toWallInstant(nowMinute());
+
 /** A serving to propose: Sunday of next week at one, in a zone or else the machine's own. */
 export function proposedServing(timezone = Intl.DateTimeFormat().resolvedOptions().timeZone): { serveAt: string; timezone: string } {
   const today = new Zone(timezone).toWallInstant(nowMinute()).slice(0, 10);

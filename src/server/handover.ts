@@ -4,7 +4,7 @@ import { dishModel } from "../core/dish/read-model";
 import { PlanFile, planFromFile } from "../core/planner";
 import type { EntryBody } from "../core/record/entries";
 import { progressOf } from "../core/record/progress";
-import { bedtimeOf } from "../core/view/bedtime";
+import { bedtimeOf, sleepOkOf } from "../core/view/bedtime";
 import { planView } from "../core/view/plan-view";
 import type { Queryable } from "../db/db";
 import type { StoredDish } from "../db/queries/dishes";
@@ -24,9 +24,8 @@ export async function hotAndUnconfirmed(
   const dish = dishModel(stored.document);
   const plan = planFromFile(PlanFile.parse(found.document), dish.zone);
   if (!followable(dish, plan)) return [];
-  const sleepOk = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.filter((s) => s.sleepOk).map((s) => s.ref))));
   const view = planView(dish, plan, progressOf(await listRunEvents(db, runId)));
-  return bedtimeOf(view, nowMinute(), { bed, wake }, sleepOk)
+  return bedtimeOf(view, nowMinute(), { bed, wake }, sleepOkOf(dish))
     .hot.filter((h) => !h.allowed && !confirmed.includes(h.step))
     .map((h) => h.name);
 }

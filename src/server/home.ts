@@ -18,7 +18,7 @@ import type { Queryable } from "../db/db";
 import { countPlaced, findDish, listPlaced, type PlacedDish } from "../db/queries/dishes";
 import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents } from "../db/queries/runs";
 import { HOME } from "../words/home";
-import { nowMinute } from "./clock";
+import { nowMinute, wallNow } from "./clock";
 import { readerConventions } from "./conventions";
 import { database } from "./database";
 import { isCurrent } from "./planning";
@@ -36,8 +36,6 @@ interface Read {
 
 const FIRST = 8;
 const LATER = 16;
-
-const wallNow = () => new Zone(Intl.DateTimeFormat().resolvedOptions().timeZone).toWallInstant(nowMinute());
 
 async function readPlaced(db: Queryable, placed: PlacedDish, now: number): Promise<Read> {
   const manner = mannerOf(await readerConventions());

@@ -8,7 +8,7 @@ import { LarderBody, LarderItemId } from "../core/larder/events";
 import { itemsOfRun } from "../core/larder/from-run";
 import { type LarderItem, larderItems } from "../core/larder/items";
 import { type LarderOffer, offersFor } from "../core/larder/offers";
-import { type Room, roomOf } from "../core/larder/room";
+import { larderUntil, type Room, roomOf } from "../core/larder/room";
 import { type Takes, usesOf } from "../core/larder/uses";
 import { PlanFile, planFromFile } from "../core/planner";
 import { progressOf } from "../core/record/progress";
@@ -18,8 +18,7 @@ import { findDish, findNewestKitchen, listDishIngredients, listPlaced } from "..
 import { insertLarderEvent, listLarderEvents, listRecentRuns } from "../db/queries/larder";
 import { findNewestFeasible, findPlanBefore, listRunEvents } from "../db/queries/runs";
 import { remembered } from "../db/remembered";
-import { nowMinute, nowMs } from "./clock";
-import { readerOffsets } from "./conventions";
+import { nowMinute, nowMs, wallNow } from "./clock";
 import { database } from "./database";
 import { libraryIngredients } from "./library";
 import { followable } from "./state";
@@ -35,8 +34,6 @@ const MOST_PLANS = 12;
 /** Dishes whose ingredients are looked through for what to do with something. */
 const MOST_LOOKED_AT = 100;
 const MOST_AT_ONCE = 100;
-/** The picture of the fridge looks so far ahead. */
-const LARDER_DAYS = 8;
 
 export const NewLarderEvents = z.object({
   events: z
@@ -127,7 +124,7 @@ export async function loadLarder(): Promise<Larder> {
   const everyday = fridges.reduce((sum, e) => sum + (e.everydayLitres ?? 0), 0);
   const room =
     litres > 0
-      ? roomOf({ place: "fridge", litres, everyday, plans: await plansOf(db, now), items, from: now, to: now + LARDER_DAYS * 1440 })
+      ? roomOf({ place: "fridge", litres, everyday, plans: await plansOf(db), items, from: now, to: larderUntil(now) })
       : undefined;
   const decisions = decisionsOf(items, room, now);
   return { items, room, decisions, ideas: await ideasFor(db, decisions, items), now };
@@ -151,11 +148,9 @@ async function ideasFor(db: Queryable, decisions: readonly Decision[], items: re
   );
 }
 
-async function plansOf(db: Queryable, now: number) {
-  const { offsets } = await readerOffsets();
-  const today = new Date((now + (offsets[0]?.[1] ?? 0)) * 60_000).toISOString().slice(0, 16);
+async function plansOf(db: Queryable) {
   const plans: { dish: string; places: ReturnType<typeof occupancyOf> }[] = [];
-  for (const placed of await listPlaced(db, "ahead", today, { from: 0, most: MOST_PLANS })) {
+  for (const placed of await listPlaced(db, "ahead", wallNow(), { from: 0, most: MOST_PLANS })) {
     const stored = await findDish(db, placed.slug);
     const plan = stored && (await findNewestFeasible(db, stored.id));
     if (!stored || !plan) continue;

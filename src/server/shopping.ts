@@ -5,12 +5,11 @@ import { dishModel } from "../core/dish/read-model";
 import { PlanFile, planFromFile } from "../core/planner";
 import { type HomeRow, toBuy } from "../core/sheets/at-home";
 import { type Need, needsOf } from "../core/sheets/shopping";
-import { Zone } from "../core/time/zone";
 import type { Queryable } from "../db/db";
 import { findDish, listPlaced } from "../db/queries/dishes";
 import { findNewestFeasible } from "../db/queries/runs";
 import { findSetting, putSetting } from "../db/queries/settings";
-import { nowMinute } from "./clock";
+import { nowMinute, wallNow } from "./clock";
 import { database } from "./database";
 import { loadLarderItems } from "./larder";
 
@@ -46,10 +45,9 @@ interface ShoppingForAll {
 export async function loadShoppingForAll(): Promise<ShoppingForAll> {
   const db = await database();
   const now = nowMinute();
-  const today = new Zone(Intl.DateTimeFormat().resolvedOptions().timeZone).toWallInstant(now);
   const needs: Need[] = [];
   const dishes: { slug: string; name: string }[] = [];
-  for (const placed of await listPlaced(db, "ahead", today, { from: 0, most: MOST_DISHES })) {
+  for (const placed of await listPlaced(db, "ahead", wallNow(), { from: 0, most: MOST_DISHES })) {
     const found = await needsOfDish(db, placed.slug, true);
     if (!found) continue;
     // What was wanted before now is bought, or was not needed.

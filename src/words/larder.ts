@@ -38,7 +38,7 @@ export const LARDER = {
   takeAll: "Take all",
   howMuch: "How much",
   freeze: "Freeze",
-  opened: "Opened",
+  opened: "Opened (good for a week at most)",
   move: "Move to",
   discard: "Throw away",
   why: "Why (optional)",

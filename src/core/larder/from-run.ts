@@ -6,7 +6,7 @@ import type { Plan } from "../planner/plan";
 import type { Progress } from "../record/progress";
 import { stepsInForce } from "../view/plan-view";
 import { LARDER_PLACES, type LarderPlace } from "./events";
-import type { LarderItem } from "./items";
+import { type LarderItem, USED_UP_SHARE } from "./items";
 
 interface RunMade {
   readonly runId: string;
@@ -18,9 +18,6 @@ interface RunMade {
   /** The run has ended: what nothing took is left over. */
   readonly ended: boolean;
 }
-
-/** With less than this share left, it counts as used up. */
-const LEAST_SHARE = 0.01;
 
 /** The outputs of a run that are there, each with its place and its limit; what no hold says how long it keeps is not kept. */
 export function itemsOfRun(run: RunMade): LarderItem[] {
@@ -92,7 +89,7 @@ function leftOf({ run, output, steps, eaten }: Own): Quantity | "some" | undefin
   if (!output.quantity || takers.some((t) => t.quantity === undefined)) return undefined;
   if (open) return eaten ? undefined : "some";
   const value = output.quantity.value - taken;
-  return value > output.quantity.value * LEAST_SHARE ? { ...output.quantity, value } : undefined;
+  return value > output.quantity.value * USED_UP_SHARE ? { ...output.quantity, value } : undefined;
 }
 
 /** Steps that take of it yet, and the plate; none once the run has ended. */

@@ -38,8 +38,8 @@ interface LarderSource {
 
 /** Thawed in the fridge and kept there: FDA, Refrigerator and Freezer Storage Chart; USDA FSIS, The Big Thaw (1 to 2 days for mince, poultry, fish). */
 const THAWED_MINUTES = 2 * 1440;
-/** Less than so much of what there was is what sticks to the bowl. */
-const NOTHING_LEFT = 0.005;
+/** With less than this share left, it counts as used up. */
+export const USED_UP_SHARE = 0.01;
 
 /**
  * The items that are still there.
@@ -86,7 +86,7 @@ function applied(item: LarderItem, { at, body }: LarderEvent): LarderItem | unde
       const taken = quantityOf(body.amount);
       if (!item.quantity || !comparable(item.quantity, taken)) return item;
       const value = item.quantity.value - taken.value;
-      return value > item.quantity.value * NOTHING_LEFT ? { ...item, quantity: { ...item.quantity, value } } : undefined;
+      return value > item.quantity.value * USED_UP_SHARE ? { ...item, quantity: { ...item.quantity, value } } : undefined;
     }
     case "moved":
       return moved(item, at, body.place, body.until);
@@ -128,5 +128,5 @@ export function freeOf(item: LarderItem): Quantity | undefined {
     if (!taker.quantity) return { ...item.quantity, value: 0 };
     if (comparable(item.quantity, taker.quantity)) value -= taker.quantity.value;
   }
-  return { ...item.quantity, value: value > item.quantity.value * NOTHING_LEFT ? value : 0 };
+  return { ...item.quantity, value: value > item.quantity.value * USED_UP_SHARE ? value : 0 };
 }

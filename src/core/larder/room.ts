@@ -3,6 +3,10 @@ import type { Quantity } from "../dish/units";
 import type { Occupancy } from "../view/occupancy";
 import type { LarderItem } from "./items";
 
+const DAYS_AHEAD = 8;
+/** The larder looks ahead until then. */
+export const larderUntil = (now: number): number => now + DAYS_AHEAD * 1440;
+
 export interface Layer {
   readonly name: string;
   readonly dish: string | undefined;

@@ -38,6 +38,12 @@ export function shoppingTrips<R extends ShoppingRow>(rows: readonly R[], { lastO
 export const ordersOf = <R extends ShoppingRow>(rows: readonly R[]): R[] =>
   rows.filter((r) => r.orderBy !== undefined).sort((a, b) => (a.orderBy ?? 0) - (b.orderBy ?? 0));
 
+/** All of a list: what has to be ordered, and the fewest trips with shops open at their usual hours. @param timeOfDay of a minute, by the reader's clock */
+export const shoppingOf = <R extends ShoppingRow>(rows: readonly R[], timeOfDay: (minute: number) => number) => ({
+  orders: ordersOf(rows),
+  trips: shoppingTrips(rows, usualShopHours(timeOfDay)),
+});
+
 /** Shops are open from nine to seven, every day: what a list can count on. */
 export function usualShopHours(timeOfDay: (minute: number) => number): ShopHours {
   const [opens, closes] = [9 * 60, 19 * 60];

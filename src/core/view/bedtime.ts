@@ -1,4 +1,5 @@
 // The hand-over at bedtime: is anything hot, what runs through the night, what is still to do, what can call, what comes first. Pure.
+import type { Dish } from "../dish/model";
 import type { PlanView, StepView, WaitView } from "./plan-view";
 
 interface Night {
@@ -32,6 +33,10 @@ export interface Bedtime {
 
 const HOT = new Set(["hob", "oven", "grill", "bath"]);
 const MOST_TOMORROW = 3;
+
+/** Steps that the dish lets run on while everybody sleeps. */
+export const sleepOkOf = (dish: Dish): ReadonlySet<string> =>
+  new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.filter((s) => s.sleepOk).map((s) => s.ref))));
 
 /** @param sleepOk steps with heat that the dish allows while everybody sleeps */
 export function bedtimeOf(plan: PlanView, now: number, night: Night, sleepOk: ReadonlySet<string>): Bedtime {

@@ -8,7 +8,7 @@ import type { Room } from "@/core/larder/room";
 import type { Takes } from "@/core/larder/uses";
 import { lower } from "@/core/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
-import { LARDER } from "@/words/larder";
+import { LARDER, LARDER_PLACE } from "@/words/larder";
 import { useSpoken } from "../shell/conventions";
 import { useLarder } from "./use-larder";
 
@@ -92,7 +92,7 @@ export function Decisions({ decisions, ideas, items, room, clock, now }: Decisio
                     type="button"
                     className="link min-h-[36px]"
                     disabled={busy}
-                    onClick={() => void write(item, { kind: "moved", place: "freezer" }, LARDER.done.moved(d.name, "Freezer"))}
+                    onClick={() => void write(item, { kind: "moved", place: "freezer" }, LARDER.done.moved(d.name, LARDER_PLACE.freezer))}
                   >
                     {LARDER.freeze}
                   </button>

@@ -6,7 +6,7 @@ import { larderAxis } from "@/core/larder/axis";
 import type { Decision } from "@/core/larder/decisions";
 import { LARDER_PLACES } from "@/core/larder/events";
 import type { LarderItem } from "@/core/larder/items";
-import type { Room } from "@/core/larder/room";
+import { larderUntil, type Room } from "@/core/larder/room";
 import type { Takes } from "@/core/larder/uses";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { LARDER, LARDER_PLACE } from "@/words/larder";
@@ -25,11 +25,9 @@ interface LarderViewProps {
   readonly offsets: Offsets;
 }
 
-const DAYS = 8;
-
 export function LarderView({ items, room, decisions, ideas, now, offsets }: LarderViewProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
-  const to = now + DAYS * 1440;
+  const to = larderUntil(now);
   const x = useMemo(() => larderAxis(now, to), [now, to]);
   const places = LARDER_PLACES.filter((p) => items.some((i) => i.place === p));
   return (

@@ -1,11 +1,13 @@
 "use client";
-// Writing into the larder: each event has its key, so that one sent twice counts once; what was done can be taken back from the message that says so.
+// Changes of the larder, each with a key so that one sent twice counts once; the message that says so offers Undo.
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
 import type { LarderBody } from "@/core/larder/events";
 import { LARDER } from "@/words/larder";
 import { ask, reason } from "../shell/ask";
+
+const send = (item: string, body: LarderBody) => ask("/api/larder", "POST", { events: [{ key: crypto.randomUUID(), item, body }] });
 
 export function useLarder() {
   const router = useRouter();
@@ -15,7 +17,7 @@ export function useLarder() {
   const write = async (item: string, body: LarderBody, said: string): Promise<boolean> => {
     setBusy(true);
     setTrouble(undefined);
-    const got = await ask("/api/larder", "POST", { events: [{ key: crypto.randomUUID(), item, body }] });
+    const got = await send(item, body);
     setBusy(false);
     if (!got.ok) {
       setTrouble(reason(got));
@@ -27,7 +29,8 @@ export function useLarder() {
     return true;
   };
   const undo = async (item: string, of: number) => {
-    await ask("/api/larder", "POST", { events: [{ key: crypto.randomUUID(), item, body: { kind: "withdrawn", of } }] });
+    const got = await send(item, { kind: "withdrawn", of });
+    if (!got.ok) toast(reason(got));
     router.refresh();
   };
   return { busy, trouble, write };

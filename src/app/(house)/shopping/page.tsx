@@ -1,4 +1,4 @@
-import { ordersOf, shoppingTrips, usualShopHours } from "@/core/sheets/trips";
+import { shoppingOf } from "@/core/sheets/trips";
 import { WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { nowMs } from "@/server/clock";
@@ -36,11 +36,7 @@ export default async function ShoppingForAllPage() {
       entries={(await loadEntries(first.slug)) ?? []}
       clockMs={nowMs()}
       staples={await loadStaples()}
-      orders={ordersOf(rows)}
-      trips={shoppingTrips(
-        rows,
-        usualShopHours((minute) => clock.timeOfDay(minute)),
-      )}
+      {...shoppingOf(rows, (minute) => clock.timeOfDay(minute))}
     />
   );
 }

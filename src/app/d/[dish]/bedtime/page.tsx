@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import { dishModel } from "@/core/dish/read-model";
 import { intervalsOfHours } from "@/core/time/calendar";
 import { union } from "@/core/time/interval";
-import { bedtimeOf, nightAfter } from "@/core/view/bedtime";
+import { bedtimeOf, nightAfter, sleepOkOf } from "@/core/view/bedtime";
 import { nowMs } from "@/server/clock";
 import { loadEntries } from "@/server/entries";
 import { loadState } from "@/server/state";
@@ -31,11 +31,10 @@ export default async function BedtimePage({ params }: { params: Promise<{ dish: 
         </Link>
       </p>
     );
-  const sleepOk = new Set(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.filter((s) => s.sleepOk).map((s) => s.ref))));
   return (
     <BedtimeView
       slug={state.slug}
-      bedtime={bedtimeOf(state.plan, now, night, sleepOk)}
+      bedtime={bedtimeOf(state.plan, now, night, sleepOkOf(dish))}
       offsets={state.offsets}
       now={now}
       entries={(await loadEntries(state.slug)) ?? []}

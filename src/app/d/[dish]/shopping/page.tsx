@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { ordersOf, shoppingTrips, usualShopHours } from "@/core/sheets/trips";
+import { shoppingOf } from "@/core/sheets/trips";
 import { WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { nowMs } from "@/server/clock";
@@ -31,11 +31,7 @@ export default async function ShoppingPage({ params }: { params: Promise<{ dish:
         entries={(await loadEntries(state.slug)) ?? []}
         clockMs={nowMs()}
         staples={await loadStaples()}
-        orders={ordersOf(rows)}
-        trips={shoppingTrips(
-          rows,
-          usualShopHours((minute) => clock.timeOfDay(minute)),
-        )}
+        {...shoppingOf(rows, (minute) => clock.timeOfDay(minute))}
       />
     </>
   );
