@@ -56,7 +56,7 @@ export function LaterList({ slug, version, wishes, plan, steps, clock, onStart }
                   <span className="block">
                     <Choice
                       label={COOK_VIEW.whoDoes(step.name)}
-                      className="min-h-[44px] border-0 px-0 text-[14px] text-rim"
+                      className="min-h-[44px] border-0! bg-transparent! px-0! text-[14px] text-rim"
                       value={cook}
                       options={plan.cooks.map((c) => [c.id, c.name])}
                       disabled={giving !== undefined}

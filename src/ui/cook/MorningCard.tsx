@@ -31,7 +31,7 @@ export function MorningCard({ plan, entries, now, clock, write, onPress }: Morni
       <ul className="text-[17px]">
         {morning.over.map(({ step, since }) => (
           <li key={step.ref} className={row}>
-            <span className="min-w-0 flex-1">{MORNING.over(step.name, clock.near(since, now))}</span>
+            <span className="min-w-0 flex-1 max-sm:basis-full">{MORNING.over(step.name, clock.near(since, now))}</span>
             <button
               type="button"
               className="act min-h-[56px] px-5"
