@@ -153,7 +153,6 @@ try {
   await followTo("2026-12-05T17:10:00Z");
   await picture("home", "/");
   await picture("larder", "/larder");
-  await picture("timetable-under-way", "/d/harvest-lunch/timetable");
   await picture("timetable-phone", "/d/harvest-lunch/timetable", { width: 390, height: 844 });
   await picture("cook", "/d/harvest-lunch/cook");
   await picture("cook-phone", "/d/harvest-lunch/cook", { width: 390, height: 844 });
