@@ -1,4 +1,4 @@
-// rondeau check | plan | verify | risk | rehearse | reach | sheet | shop | ics | measure | safety | schema: the core on the command line, without server or database.
+// rondeau check | plan | verify | risk | rehearse | reach | sheet | shop | read | ics | measure | safety | schema: the core on the command line, without server or database.
 // Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan; 4 a hard stop.
 import { dishSchema } from "../core/dish/json-schema";
 import { checkCommand } from "./check";
@@ -6,6 +6,7 @@ import { BadInput } from "./input";
 import { measureCommand } from "./measure";
 import { planCommand } from "./plan";
 import { reachCommand } from "./reach";
+import { readCommand } from "./read";
 import { rehearseCommand } from "./rehearse";
 import { riskCommand } from "./risk";
 import { safetyCommand } from "./safety";
@@ -24,6 +25,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Printed>> =
   reach: reachCommand,
   sheet: sheetCommand,
   shop: shopCommand,
+  read: readCommand,
   ics: icsCommand,
   measure: measureCommand,
   safety: safetyCommand,

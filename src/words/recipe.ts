@@ -193,6 +193,21 @@ export const LINE_INPUT = {
 } as const;
 
 export const UNDERSTOOD = {
-  by: "(by “",
-  savedAsANote: "saved as a note:",
+  guess: "(a guess)",
+  fields: {
+    name: "Name",
+    minutes: "Time",
+    heat: "Heat",
+    place: "Place",
+    equipment: "Equipment",
+    rounds: "Round",
+    batches: "Batches",
+    cue: "Done when",
+    probeC: "Core temperature",
+    attention: "Attention",
+    makes: "Makes",
+    keeps: "Keeps",
+    takes: "Takes",
+    note: "For the plan",
+  },
 } as const;

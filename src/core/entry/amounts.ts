@@ -1,7 +1,12 @@
 // Amounts as people type and write them: "1 1/2 cups", "2 lb 3 oz", "500g", "1,5 kg", "2 x 400 g", "1 kg/2 lb 4 oz", "3 cloves".
 // What comes out is an amount of the dish file: its units, or any other word as a named piece.
 import { quantityOf } from "../dish/units";
+import { type PieceWords, piecesOf, type UnitWords, unitsOf } from "./lexicon/amount-words";
+import { ENGLISH } from "./lexicon/english";
+import { fold } from "./lexicon/fold";
+import type { Language, Lexicon } from "./lexicon/lexicon";
 import { type Found, numberAt } from "./numbers";
+import { endOf } from "./patterns";
 
 export interface ReadAmount {
   readonly amount: number;
@@ -10,34 +15,10 @@ export interface ReadAmount {
   readonly range: readonly [number, number] | undefined;
 }
 
-/** Words of units and what they come to in a unit of the dish file. */
-const UNITS: readonly (readonly [words: string, unit: string, factor: number])[] = [
-  ["kilograms?|kilogrammes?|kilos?|kgs?", "kg", 1],
-  ["milligrams?|mg", "g", 0.001],
-  ["grams?|grammes?|grs?|gms?|g", "g", 1],
-  ["fluid ounces?|fl\\.?\\s?oz|floz", "floz", 1],
-  ["ounces?|ozs?", "oz", 1],
-  ["pounds?|lbs?|#", "lb", 1],
-  ["millilit(?:er|re)s?|mls?|cc", "mL", 1],
-  ["centilit(?:er|re)s?|cl", "mL", 10],
-  ["decilit(?:er|re)s?|dl", "mL", 100],
-  ["lit(?:er|re)s?|ltrs?|l", "L", 1],
-  ["tablespoons?|tablespoonfuls?|tbsps?|tbs|tbls?", "tbsp", 1],
-  ["teaspoons?|teaspoonfuls?|tsps?", "tsp", 1],
-  ["cups?|cupfuls?", "cup", 1],
-  ["pints?|pts?", "pint", 1],
-  ["quarts?|qts?", "quart", 1],
-  ["gallons?|gals?", "gallon", 1],
-];
-/** Named pieces that stand between a number and what is counted. */
-const PIECES =
-  "cm|cloves?|sprigs?|bunch(?:es)?|cans?|tins?|sheets?|slices?|pieces?|pcs?|heads?|stalks?|sticks?|lea(?:f|ves)|jars?|packets?|packs?|packages?|sachets?|handfuls?|pinch(?:es)?|dash(?:es)?|knobs?|ribs?|strips?|cubes?|balls?|bottles?|drops?|rashers?|fillets?|wedges?|splash(?:es)?|envelopes?|bulbs?|ears?|links?|scoops?|blocks?|loa(?:f|ves)|rolls?|squares?";
-const UNIT_PATTERNS = UNITS.map(([words, unit, factor]) => [new RegExp(`(?:${words})\\.?(?![\\p{L}])`, "iuy"), unit, factor] as const);
-const PIECE_PATTERN = new RegExp(`(?:${PIECES})\\.?(?![\\p{L}-])`, "iuy");
 /** A lone capital T is a tablespoon, a lone small t a teaspoon, c a cup: older American cards. */
 const CARD = /(T|t|c)\.?(?=\s)/y;
 const SPACE = /[\s ]*-?\s*/y;
-const RANGE = /\s*(?:-|–|—|‑|to|or)\s*/iy;
+const RANGE = /\s*[-–—‑]\s*|\s+(?:to|or|bis|à|a|ou|o|oder)\s+/iy;
 
 const sticky = (pattern: RegExp, text: string, index: number) => {
   pattern.lastIndex = index;
@@ -59,40 +40,59 @@ interface Unit {
   readonly factor: number;
 }
 
-function unitAt(text: string, index: number): Found<Unit> | undefined {
-  for (const [pattern, unit, factor] of UNIT_PATTERNS) {
-    const m = sticky(pattern, text, index);
-    if (m) return { value: { unit, factor }, start: index, end: index + m[0].length };
+const tables = new Map<Language, { units: UnitWords; pieces: PieceWords }>();
+const tablesOf = (language: Language) => {
+  let table = tables.get(language);
+  if (!table) {
+    table = { units: unitsOf(language), pieces: piecesOf(language) };
+    tables.set(language, table);
   }
-  const card = sticky(CARD, text, index);
-  if (card) {
+  return table;
+};
+
+function unitAt(text: string, index: number, lexicon: Lexicon): Found<Unit> | undefined {
+  const folded = fold(text.slice(index, index + 40));
+  const { units, pieces } = tablesOf(lexicon.language);
+  const dot = (end: number) =>
+    folded.charAt(end) === "." && !/[.]$/.test(folded.slice(0, end)) && /^\.(?:\s|$)/.test(folded.slice(end)) ? end + 1 : end;
+  let best: Found<Unit> | undefined;
+  for (const [words, unit, factor] of units) {
+    const end = endOf(words, folded, 0);
+    if (end !== undefined && index + end > (best?.end ?? index)) best = { value: { unit, factor }, start: index, end: index + end };
+  }
+  const card = lexicon.language === "en" ? sticky(CARD, text, index) : null;
+  if (card && !best) {
     const unit = card[1] === "T" ? "tbsp" : card[1] === "t" ? "tsp" : "cup";
     return { value: { unit, factor: 1 }, start: index, end: index + card[0].length };
   }
-  const piece = sticky(PIECE_PATTERN, text, index);
-  return piece ? { value: { unit: singular(piece[0]), factor: 1 }, start: index, end: index + piece[0].length } : undefined;
+  for (const [words, one] of pieces) {
+    const end = endOf(words, folded, 0);
+    if (end !== undefined && folded.charAt(end) !== "-" && index + end > (best?.end ?? index))
+      best = { value: { unit: one, factor: 1 }, start: index, end: index + end };
+  }
+  return best && { ...best, end: index + dot(best.end - index) };
 }
 
 const skipSpace = (text: string, index: number) => index + (sticky(SPACE, text, index)?.[0].length ?? 0);
 
 /** A number or a range with a unit; a bare number counts pieces. */
-function measureAt(text: string, index: number, words: boolean): Found<ReadAmount> | undefined {
-  const first = numberAt(text, index, words);
+function measureAt(text: string, index: number, words: boolean, lexicon: Lexicon): Found<ReadAmount> | undefined {
+  const first = numberAt(text, index, words, lexicon);
   if (!first) return undefined;
   let end = first.end;
   let range: readonly [number, number] | undefined;
-  const behind = unitAt(text, skipSpace(text, end));
+  const behind = unitAt(text, skipSpace(text, end), lexicon);
   // "2-3 lb", and "450 g to 500 g": the range may say its unit twice.
   const dash = sticky(RANGE, text, behind ? behind.end : end) ?? null;
-  const second = dash && dash[0].trim() !== "" ? numberAt(text, (behind ? behind.end : end) + dash[0].length) : undefined;
+  const second = dash && dash[0].trim() !== "" ? numberAt(text, (behind ? behind.end : end) + dash[0].length, words, lexicon) : undefined;
   if (second && second.value > first.value) {
-    const unit = unitAt(text, skipSpace(text, second.end));
+    const unit = unitAt(text, skipSpace(text, second.end), lexicon);
     if (!behind || unit?.value.unit === behind.value.unit) {
       range = [first.value, second.value];
       end = second.end;
     }
   }
-  const unit = unitAt(text, skipSpace(text, end));
+  const unit = unitAt(text, skipSpace(text, end), lexicon);
   const { unit: name, factor } = unit?.value ?? { unit: "piece", factor: 1 };
   const counted = quantityOf({ amount: 1, unit: name }).dimension === "count";
   // The middle of a range; of what is counted, the next whole one.
@@ -106,19 +106,19 @@ function measureAt(text: string, index: number, words: boolean): Found<ReadAmoun
  * @param words also "one", "a", "half a"
  * @example amountAt("2 lb 3 oz", 0)?.value // { amount: 2.1875, unit: "lb", range: undefined }
  */
-export function amountAt(text: string, index: number, words = false): Found<ReadAmount> | undefined {
-  const times = numberAt(text, index, words);
+export function amountAt(text: string, index: number, words = false, lexicon: Lexicon = ENGLISH): Found<ReadAmount> | undefined {
+  const times = numberAt(text, index, words, lexicon);
   const cross = times && sticky(/\s*[x×]\s*/iy, text, times.end);
   if (times && cross) {
-    const each = measureAt(text, times.end + cross[0].length, false);
+    const each = measureAt(text, times.end + cross[0].length, false, lexicon);
     if (each && each.value.unit !== "piece")
       return { value: { amount: times.value * each.value.amount, unit: each.value.unit, range: undefined }, start: index, end: each.end };
   }
-  let sum = measureAt(text, index, words);
+  let sum = measureAt(text, index, words, lexicon);
   if (!sum || sum.value.unit === "piece" || sum.value.range) return sum;
   for (let i = 0; i < 2; i++) {
     const join = sticky(/\s*(?:plus|\+|and)\s+|\s+/iy, text, sum.end);
-    const more: Found<ReadAmount> | undefined = join ? measureAt(text, sum.end + join[0].length, false) : undefined;
+    const more: Found<ReadAmount> | undefined = join ? measureAt(text, sum.end + join[0].length, false, lexicon) : undefined;
     if (!join || !more || more.value.range) break;
     const a = quantityOf({ amount: 1, unit: sum.value.unit });
     const b = quantityOf(more.value);

@@ -1,51 +1,33 @@
 // How long something may wait, as it is typed: "3d fridge", "at least 8h, best 12h-2d, up to 3d fridge 2 L safety".
 import type { Hold } from "../dish/schema";
-import { durationText } from "../time/duration";
-import { durationAt, findDurations, type Length } from "./durations";
+import { durationText, LONGEST_DURATION_MINUTES } from "../time/duration";
+import { ENGLISH } from "./lexicon/english";
+import { keepsAt } from "./step/item-hold";
+import type { Keep } from "./step/reading";
+import { Scan } from "./step/scan";
+import { NO_CONTEXT } from "./step-draft";
 
-const PLACE = /\b(?:in (?:the )?|on (?:the )?|at )?(fridge|freezer|counter|room temperature|cellar|larder|hot|warm)\b/i;
-const PLACES: Readonly<Record<string, Hold["place"]>> = { "room temperature": "counter", larder: "cellar", warm: "hot" };
-
-/** "3d fridge", "at least 8h, best 12h-2d, up to 3d fridge 2 L safety". */
+/**
+ * How long something may wait, typed as a text of its own: "3d fridge", "at least 8h, best 12h-2d, up to 3d fridge 2 L safety".
+ * @param least a length alone is the least ("needs 8h")
+ */
 export function readHold(text: string, least = false): Hold | undefined {
-  const placed = PLACE.exec(text);
-  const word = placed?.[1]?.toLowerCase();
-  const place = word === undefined ? "none" : (PLACES[word] ?? (word as Hold["place"]));
-  let rest = placed ? text.replace(placed[0], " ") : text;
-  const litres = /(\d[\d.,]*)\s*l(?:itres?|iters?)?\b/i.exec(rest);
-  if (litres) rest = rest.replace(litres[0], " ");
-  const limit = /\bsafety\b/i.test(rest) ? "safety" : /\bquality\b/i.test(rest) ? "quality" : undefined;
-  rest = rest.replace(/\b(?:safety|quality)\b/i, " ").trim();
-  let min: number | undefined;
-  let max: number | undefined;
-  let best: readonly [number, number] | undefined;
-  const take = (pattern: RegExp): Length | undefined => {
-    const m = pattern.exec(rest);
-    const found = m && durationAt(rest, m.index + m[0].length);
-    if (!m || !found) return undefined;
-    rest = `${rest.slice(0, m.index)} ${rest.slice(found.end)}`;
-    return found.value;
-  };
-  const bestOf = take(/\bbest(?: between| after| from| at)?\s+/i);
-  if (bestOf) best = [bestOf.min, bestOf.max];
-  min = take(/\b(?:at )?least\s+/i)?.min;
-  max = take(/\b(?:up to|at most|most|no longer than)\s+/i)?.max;
-  const bare = findDurations(rest)[0];
-  if (bare) {
-    if (least && min === undefined) min = bare.value.min;
-    else if (bare.value.min !== bare.value.max && min === undefined && max === undefined) [min, max] = [bare.value.min, bare.value.max];
-    else max ??= bare.value.max;
-    if (least && bare.value.min !== bare.value.max) max ??= bare.value.max;
-  }
-  if (min === undefined && max === undefined && !best && place === "none") return undefined;
-  if (min !== undefined && max !== undefined && min > max) return undefined;
+  const scan = new Scan(text.trim(), ENGLISH, NO_CONTEXT);
+  const keep = keepsAt(scan, 0, least)?.keeps[0];
+  if (!keep || (keep.min !== null && keep.max !== null && keep.min > keep.max)) return undefined;
+  return holdOf(keep);
+}
+
+/** A hold as the file has it; nothing waits longer than the longest length that a dish can have. */
+export function holdOf(keep: Keep): Hold {
+  const text = (minutes: number) => durationText(Math.min(minutes, LONGEST_DURATION_MINUTES));
   return {
-    place,
-    ...(litres ? { litres: Number((litres[1] as string).replace(",", ".")) } : {}),
-    ...(min !== undefined ? { min: durationText(min) } : {}),
-    ...(best ? { best: [durationText(best[0]), durationText(best[1])] as [string, string] } : {}),
-    ...(max !== undefined ? { max: durationText(max) } : {}),
-    ...(limit && max !== undefined ? { limit } : {}),
+    place: keep.place ?? "none",
+    ...(keep.litres !== undefined ? { litres: keep.litres } : {}),
+    ...(keep.min !== null ? { min: text(keep.min) } : {}),
+    ...(keep.best ? { best: [text(keep.best[0]), text(keep.best[1])] as [string, string] } : {}),
+    ...(keep.max !== null ? { max: text(keep.max) } : {}),
+    ...(keep.limit && keep.max !== null ? { limit: keep.limit } : {}),
   };
 }
 

@@ -1,5 +1,10 @@
-// Numbers as cooks write them: "1 1/2", "2½", "1,5", "1,500", "3/4", "one", "half a", "a dozen".
-// A comma before exactly three digits groups thousands; before any other number of digits it is a decimal comma.
+// Numbers as cooks write them: "1 1/2", "2½", "1,5", "1,500", "1.500", "3/4", "one", "half a", "a dozen".
+// In English a comma before exactly three digits groups thousands, in the other languages a point does; before any other number of
+// digits either of them is a decimal sign.
+import { ENGLISH } from "./lexicon/english";
+import { fold } from "./lexicon/fold";
+import type { Lexicon } from "./lexicon/lexicon";
+import { endOf } from "./patterns";
 
 /** Something read out of a text, and where: `[start, end)`. */
 export interface Found<T> {
@@ -25,69 +30,53 @@ const VULGAR: Readonly<Record<string, number>> = {
   "⅝": 5 / 8,
   "⅞": 7 / 8,
 };
-const WORDS: Readonly<Record<string, number>> = {
-  a: 1,
-  an: 1,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  fifteen: 15,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-  half: 0.5,
-  quarter: 0.25,
-  dozen: 12,
-};
 const V = Object.keys(VULGAR).join("");
-const MIXED = /(\d{1,6})\s+(\d{1,3})\s?[/⁄]\s?(\d{1,3})(?!\d)/y;
+const MIXED = /(\d{1,6})(?:\s+|\s?-\s?|\s?&\s?|\s+and\s+)(\d{1,2})\s?[/⁄]\s?(\d{1,2})(?!\d)/y;
 const FRACTION = /(\d{1,3})\s?[/⁄]\s?(\d{1,3})(?![\d/])/y;
-const WITH_VULGAR = new RegExp(`(\\d{1,6})?\\s?([${V}])`, "y");
-const GROUPED = /\d{1,3}(?:,\d{3})+(?![\d,])(?:\.\d{1,6})?/y;
+const WITH_VULGAR = new RegExp(`(\\d{1,6})?(?:\\s?|\\s?-\\s?|\\s?&\\s?|\\s?and\\s?)([${V}])`, "y");
+const GROUPED_BY_COMMA = /\d{1,3}(?:,\d{3})+(?![\d,])(?:\.\d{1,6})?/y;
+const GROUPED_BY_POINT = /\d{1,3}(?:\.\d{3})+(?![\d.])(?:,\d{1,6})?/y;
 const PLAIN = /\d{1,7}(?:[.,]\d{1,6})?/y;
-const WORD = /(half an?|a half|a quarter|a dozen|half a dozen|[a-z]+)\b/iy;
 
 const at = (pattern: RegExp, text: string, index: number) => {
   pattern.lastIndex = index;
   return pattern.exec(text);
 };
 
+/** Patterns of number words, the longest first. */
+const wordsOf = (lexicon: Lexicon): readonly string[] => {
+  let words = sorted.get(lexicon);
+  if (!words) {
+    words = Object.keys(lexicon.numbers).sort((a, b) => b.length - a.length);
+    sorted.set(lexicon, words);
+  }
+  return words;
+};
+const sorted = new Map<Lexicon, readonly string[]>();
+
 /**
  * The number that stands at a place of a text.
  * @param words also "one", "a", "half a": only where a number is looked for, since "a" is mostly an article
  * @example numberAt("1 1/2 cups", 0) // { value: 1.5, start: 0, end: 5 }
  */
-export function numberAt(text: string, index: number, words = false): Found<number> | undefined {
-  const found = (value: number, match: RegExpExecArray) =>
-    Number.isFinite(value) ? { value, start: index, end: index + match[0].length } : undefined;
+export function numberAt(text: string, index: number, words = false, lexicon: Lexicon = ENGLISH): Found<number> | undefined {
+  const found = (value: number, length: number) => (Number.isFinite(value) ? { value, start: index, end: index + length } : undefined);
   let m = at(MIXED, text, index);
-  if (m && Number(m[3]) > 0) return found(Number(m[1]) + Number(m[2]) / Number(m[3]), m);
+  // "3-1/2" is three and a half; "1-3/4" as well; "4 and 3/2" is nothing.
+  if (m && Number(m[3]) > 0 && Number(m[2]) < Number(m[3])) return found(Number(m[1]) + Number(m[2]) / Number(m[3]), m[0].length);
   m = at(FRACTION, text, index);
-  if (m && Number(m[2]) > 0) return found(Number(m[1]) / Number(m[2]), m);
+  if (m && Number(m[2]) > 0 && Number(m[2]) <= 16) return found(Number(m[1]) / Number(m[2]), m[0].length);
   m = at(WITH_VULGAR, text, index);
-  if (m) return found(Number(m[1] ?? 0) + (VULGAR[m[2] as string] ?? 0), m);
-  m = at(GROUPED, text, index);
-  if (m) return found(Number(m[0].replaceAll(",", "")), m);
+  if (m) return found(Number(m[1] ?? 0) + (VULGAR[m[2] as string] ?? 0), m[0].length);
+  const byPoint = lexicon.language !== "en";
+  m = at(byPoint ? GROUPED_BY_POINT : GROUPED_BY_COMMA, text, index);
+  if (m) return found(Number(byPoint ? m[0].replaceAll(".", "").replace(",", ".") : m[0].replaceAll(",", "")), m[0].length);
   m = at(PLAIN, text, index);
-  if (m) return found(Number(m[0].replace(",", ".")), m);
+  if (m) return found(Number(m[0].replace(",", ".")), m[0].length);
   if (!words) return undefined;
-  m = at(WORD, text, index);
-  if (!m) return undefined;
-  const word = (m[1] as string).toLowerCase();
-  if (/^half an?$|^a half$/.test(word)) return found(0.5, m);
-  if (word === "a quarter") return found(0.25, m);
-  if (word === "a dozen") return found(12, m);
-  if (word === "half a dozen") return found(6, m);
-  return Object.hasOwn(WORDS, word) ? found(WORDS[word] as number, m) : undefined;
+  const folded = fold(text.slice(index, index + 24));
+  const word = wordsOf(lexicon).find((w) => endOf(w, folded, 0) !== undefined || (w.endsWith("'") && folded.startsWith(w)));
+  return word ? found(lexicon.numbers[word] as number, word.length) : undefined;
 }
 
 /** A number in the fewest characters that kitchens need: at most four figures. */

@@ -1,5 +1,6 @@
 // A step written as one line, and a step changed by a line: what the line cannot say stays as it was.
 import type { DishStep, Hold } from "../dish/schema";
+import { readStep } from "./step/read";
 import { type LineContext, type LineStep, NO_CONTEXT } from "./step-draft";
 import { readStepLine } from "./step-line";
 import { kindWords } from "./words-said";
@@ -11,7 +12,7 @@ import { kindWords } from "./words-said";
 export function writeStepLine(step: DishStep, context: LineContext = NO_CONTEXT): string {
   const { time } = step;
   const length = typeof time === "string" ? time : `${time.min}-${time.max}`;
-  const clauses: string[] = [`${plain(step.name ?? step.id)} ${length}`];
+  const clauses: string[] = [`${nameText(step.name ?? step.id)} ${length}`];
   const attention = step.attention ?? "hands";
   clauses.push({ hands: "by hand", nearby: "nearby", unattended: "alone" }[attention]);
   if (step.handsStart && attention !== "hands") clauses.push(`${step.handsStart} hands at the start`);
@@ -72,10 +73,16 @@ export function writeStepLine(step: DishStep, context: LineContext = NO_CONTEXT)
   return clauses.join(", ");
 }
 
-/** Commas and semicolons would end the part: a text that has some stands in quotation marks. */
+/** A name that would be read as anything more than a name stands in quotation marks: “Rest overnight in the fridge”. */
+function nameText(name: string): string {
+  const clean = name.replace(/[“”"]/g, "'").replace(/\s+/g, " ").trim();
+  return readStep(`${clean} 1h`).name === clean ? clean : `“${clean}”`;
+}
+
+/** What would end the part, or be read as a length or a figure, stands in quotation marks. */
 function plain(text: string): string {
   const clean = text.replace(/[“”"]/g, "'").replace(/\s+/g, " ").trim();
-  return /[,;]/.test(clean) ? `“${clean}”` : clean;
+  return /[,;:.()\d]|night|hour|minute|\b(?:in|on|at|over|every|until|for|and|or)\b/i.test(clean) ? `“${clean}”` : clean;
 }
 export function holdText(hold: Hold): string {
   return [

@@ -156,7 +156,11 @@ export function AddComponent({ slug, document, others, edit, onProblem, onAdded 
             {lines.map((l, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: lines are told by their place
               <li key={i}>
-                <Understood line={l} context={context} />
+                <Understood
+                  line={l}
+                  context={context}
+                  onLine={(text) => write({ steps: lines.map((old, j) => (j === i ? text : old)).join("\n") })}
+                />
               </li>
             ))}
           </ol>

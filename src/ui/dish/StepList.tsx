@@ -54,7 +54,7 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
                     value={writeStepLine(step, context)}
                     multiline
                     onCommit={(text) => text !== "" && edit(STEP_LIST.retyped(name), (d) => retype(d, at, text))}
-                    hint={(text) => <Understood line={text} context={context} />}
+                    hint={(text, write) => <Understood line={text} context={context} onLine={write} />}
                   />
                   {step.note && open !== step.id && <p className="text-[12.5px] text-quiet">{step.note}</p>}
                 </div>
@@ -140,7 +140,7 @@ export function StepList({ document, place, edit, kinds, onProblem, onCalculate,
             className="field w-full text-[14px]"
           />
           <div className="text-[12.5px]" aria-live="polite">
-            <Understood line={line} context={context} />
+            <Understood line={line} context={context} onLine={setLine} />
           </div>
         </div>
         <button type="button" className="act" onClick={add} disabled={line.trim() === ""}>

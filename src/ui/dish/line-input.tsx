@@ -12,7 +12,7 @@ interface LineInputProps {
   readonly className?: string;
   readonly mono?: boolean;
   /** Shown under the box while it is typed in. */
-  readonly hint?: (text: string) => ReactNode;
+  readonly hint?: (text: string, write: (text: string) => void) => ReactNode;
   readonly multiline?: boolean;
 }
 
@@ -67,7 +67,7 @@ export function LineInput({ label, value, onCommit, placeholder, className = "",
       )}
       {hint && (
         <div id={id} className="text-[12.5px]">
-          {focused ? hint(text) : null}
+          {focused ? hint(text, setText) : null}
         </div>
       )}
     </div>

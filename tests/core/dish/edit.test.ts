@@ -104,14 +104,14 @@ describe("steps", () => {
   const place = { component: "shortcrust", method: "usual" };
   test("are typed in, retyped, moved, doubled and taken out", () => {
     let d = insertTyped(pie(), place, "roll out 10m, at once", 1);
-    expect(stepsOf(d, "shortcrust").map((s) => s.id)).toEqual(["rub-in", "roll-out", "rest-in-the"]);
+    expect(stepsOf(d, "shortcrust").map((s) => s.id)).toEqual(["rub-in", "roll-out", "rest"]);
     expect(stepsOf(d, "shortcrust")[1]?.after).toEqual([{ step: "rub-in", max: "0m", limit: "quality" }]);
-    d = retype(d, { ...place, step: "rest-in-the" }, "Rest 1h in the fridge");
-    expect(stepsOf(d, "shortcrust")[2]).toMatchObject({ id: "rest-in-the", time: "1h", makes: [{ id: "shortcrust" }] });
-    d = moveStep(d, { ...place, step: "rest-in-the" }, -5);
-    expect(stepsOf(d, "shortcrust")[0]?.id).toBe("rest-in-the");
-    d = duplicateStep(d, { ...place, step: "rest-in-the" });
-    expect(stepsOf(d, "shortcrust")[1]).toMatchObject({ id: "rest-in-the-2" });
+    d = retype(d, { ...place, step: "rest" }, "Rest 1h in the fridge");
+    expect(stepsOf(d, "shortcrust")[2]).toMatchObject({ id: "rest", time: "1h", makes: [{ id: "shortcrust" }] });
+    d = moveStep(d, { ...place, step: "rest" }, -5);
+    expect(stepsOf(d, "shortcrust")[0]?.id).toBe("rest");
+    d = duplicateStep(d, { ...place, step: "rest" });
+    expect(stepsOf(d, "shortcrust")[1]).toMatchObject({ id: "rest-2" });
     expect(stepsOf(d, "shortcrust")[1]?.makes).toBeUndefined();
     d = removeStep(d, { ...place, step: "rub-in" });
     // What waited for it follows the step before it again.

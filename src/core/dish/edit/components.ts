@@ -1,5 +1,6 @@
 // Components: begun from a name and a few lines, copied, taken from elsewhere, taken out.
 import { readIngredient } from "../../entry/ingredient-line";
+import { shortNumber } from "../../entry/numbers";
 import { withTheirSteps } from "../enters";
 import { withoutReferences, withRenamedRefs } from "../references";
 import type { DishComponent, DishFile } from "../schema";
@@ -129,7 +130,7 @@ export function addIngredientLines(document: DishFile, place: MethodPlace, lines
   const read = lines
     .map((l) => l.trim())
     .filter(Boolean)
-    .map(readIngredient)
+    .map((l) => readIngredient(l))
     .filter((i) => !i.heading);
   if (read.length === 0) return document;
   return withComponent(document, place.component, (c) => ({
@@ -149,13 +150,21 @@ export function addIngredientLines(document: DishFile, place: MethodPlace, lines
   }));
 }
 
+/** What the line says beside amount and name, with its range and the same amount in other units. */
+function noteOf({ amount, also, note }: ReturnType<typeof readIngredient>): string | undefined {
+  const said = ({ amount: n, unit }: { amount: number; unit: string }) => `${shortNumber(n)} ${unit === "piece" ? "" : unit}`.trim();
+  const range = amount?.range && `${shortNumber(amount.range[0])} to ${said({ amount: amount.range[1], unit: amount.unit })}`;
+  return [range, ...also.map(said), note].filter(Boolean).join("; ") || undefined;
+}
+
 /** An ingredient of the format from a line that was read. */
 export function ingredientOf(line: ReturnType<typeof readIngredient>, taken: readonly string[]): DishIngredient {
+  const note = noteOf(line);
   return {
     id: freeId(line.name, taken),
     name: line.name.slice(0, 400),
     ...(line.amount ? { amount: { amount: Number(line.amount.amount.toPrecision(6)), unit: line.amount.unit } } : {}),
-    ...(line.note ? { note: line.note } : {}),
+    ...(note ? { note } : {}),
     ...(line.asNeeded ? { asNeeded: true } : {}),
     ...(line.optional ? { optional: true } : {}),
   };

@@ -1,0 +1,39 @@
+// The five languages, and which of them a text is written in.
+import { ENGLISH } from "./english";
+import { fold } from "./fold";
+import { FRENCH } from "./french";
+import { GERMAN } from "./german";
+import { ITALIAN } from "./italian";
+import type { Language, Lexicon } from "./lexicon";
+import { SPANISH } from "./spanish";
+
+const LEXICONS: Readonly<Record<Language, Lexicon>> = { en: ENGLISH, de: GERMAN, fr: FRENCH, it: ITALIAN, es: SPANISH };
+
+/** What a language says. */
+export const lexiconOf = (language: Language): Lexicon => LEXICONS[language];
+
+const tellers = new Map<Language, RegExp>();
+
+/**
+ * The language of a text: the one most of whose telling words stand in it; English where none is ahead.
+ * @example languageOf("Teig 10 Min. kneten und über Nacht gehen lassen") // "de"
+ */
+export function languageOf(text: string): Language {
+  const folded = fold(text.slice(0, 40_000));
+  let best: Language = "en";
+  let most = 0;
+  for (const { language, telling, verbs } of Object.values(LEXICONS)) {
+    let pattern = tellers.get(language);
+    if (!pattern) {
+      // Verbs tell as well: a line of three words may have no other sign.
+      pattern = new RegExp(`(?<![\\p{L}])(?:${telling}|${verbs.map(([words]) => words).join("|")})(?![\\p{L}])`, "gu");
+      tellers.set(language, pattern);
+    }
+    const count = folded.match(pattern)?.length ?? 0;
+    if (count > most || (count === most && language === "en")) {
+      most = count;
+      best = language;
+    }
+  }
+  return best;
+}

@@ -1,0 +1,268 @@
+// What a line says in all: lengths brought together, heats merged, and what it leaves open concluded from its verb. A conclusion that
+// the plan could turn on is a doubt, with the choices.
+import type { SaidLength } from "../durations";
+import { OVERNIGHT } from "../durations";
+import type { Attention, Place, Sense } from "../lexicon/senses";
+import type { Doubt, Heat, StepReading } from "./reading";
+import type { Scan } from "./scan";
+import { governing, type Verb, verbsOf } from "./verbs";
+
+/** The time of a step whose line says none, and whose verb tells nothing either. */
+export const UNSAID_MINUTES = 15;
+const ATTENTION_WORDS: Readonly<Record<Attention, string>> = { hands: "hands-on", nearby: "somebody near", unattended: "unattended" };
+/** From this on nobody works with their hands without a break. */
+const LONGEST_HANDS_MINUTES = 4 * 60;
+
+/** Where things stand by themselves when nothing is said, as a guess. */
+const GUESSED_PLACE: Partial<Record<string, Place>> = {
+  prove: "counter",
+  ferment: "counter",
+  soak: "counter",
+  cool: "counter",
+  infuse: "counter",
+  marinate: "fridge",
+  cure: "fridge",
+  brine: "fridge",
+  set: "fridge",
+  rest: "counter",
+  stand: "counter",
+  macerate: "counter",
+  thaw: "fridge",
+  leave: "counter",
+};
+
+export function conclude(scan: Scan): StepReading {
+  const { found, line } = scan;
+  const verbs = verbsOf(scan);
+  const first = found.lengths[0];
+  const verb = governing(scan, verbs, first?.at);
+  const doubts: Doubt[] = [];
+  const minutes = lengthOf(scan, verb, doubts);
+  const heat = heatOf(scan, verbs, verb, doubts);
+  const place = placeOf(scan, verbs, verb, heat, doubts);
+  const attention = attentionOf(scan, verb, heat, place, minutes, doubts);
+  const name = nameOf(scan);
+  doubts.push(...found.doubts);
+  const makes = found.makes.map((m) => (m.name === "" ? { ...m, name: name } : m));
+  return {
+    line,
+    name,
+    minutes,
+    heat,
+    place,
+    equipment: found.things,
+    rounds: found.rounds,
+    batches: found.batches ?? null,
+    cue: found.cue ?? null,
+    probeC: found.probeC ?? null,
+    attention,
+    makes,
+    keeps: found.keeps,
+    takes: found.takes,
+    words: scan.pieces(),
+    doubts,
+    plan: found.plan,
+    litres: found.placeLitres,
+    said: {
+      minutes: found.lengths.length > 0,
+      attention: found.attention !== undefined,
+      heat: found.heats.length > 0,
+      place: found.places.length > 0,
+    },
+  };
+}
+
+const same = (minutes: number): SaidLength => ({ min: minutes, likely: minutes, max: minutes });
+
+function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]): SaidLength {
+  const [first, ...more] = found.lengths;
+  if (!first) {
+    if (line.trim() === "") return same(0);
+    const [min, likely, max] = verb?.sense.minutes ?? [UNSAID_MINUTES, UNSAID_MINUTES, UNSAID_MINUTES];
+    doubts.push({ field: "minutes", why: "no time said", choices: [...new Set([min, likely, max])].map(String) });
+    return verb ? { min, likely, max } : same(UNSAID_MINUTES);
+  }
+  let sum = first.length;
+  if (more.length > 0) {
+    // "Overnight 12-24h": the night is said again in figures.
+    const figures = [first, ...more].filter((l) => l.length.min !== OVERNIGHT.min || l.length.max !== OVERNIGHT.max);
+    if (figures.length === 1 && figures[0] && figures[0].length.max >= 6 * 60) sum = figures[0].length;
+    else {
+      sum = more.reduce((s, { length: l }) => ({ min: s.min + l.min, likely: s.likely + l.likely, max: s.max + l.max }), first.length);
+      doubts.push({
+        field: "minutes",
+        why: `${more.length + 1} times in one line: added up`,
+        choices: [first, ...more].map((l) => String(l.length.likely)),
+      });
+    }
+  }
+  if (first.eachSide) {
+    const { min, likely, max } = sum;
+    doubts.push({ field: "minutes", why: "for each side: taken twice", choices: [String(likely), String(2 * likely)] });
+    return { min: 2 * min, likely: 2 * likely, max: 2 * max };
+  }
+  if (first.length.vague) doubts.push({ field: "minutes", why: "no figure said" });
+  if (first.length.open === "min") doubts.push({ field: "minutes", why: "how long at most is not said" });
+  if (first.length.open === "max") doubts.push({ field: "minutes", why: "how long at least is not said" });
+  return { min: sum.min, likely: sum.likely, max: sum.max };
+}
+
+const OVEN_FIGURE = { from: 90, to: 300 } as const;
+/** Verbs without a heat of their own that take an oven where a figure for one stands by them. */
+const BY_FIGURE = new Set([
+  "braise",
+  "confit",
+  "toast",
+  "dry",
+  "cook",
+  "put",
+  "leave",
+  "warm",
+  "render",
+  "caramelise",
+  "melt",
+  "reduce",
+  "rest",
+  "cool",
+  "stew",
+  "assemble",
+  "fill",
+  "coat",
+  "turn",
+  "set",
+  "mix",
+  "season",
+  "trim",
+  "cut",
+  "shape",
+  "pack",
+]);
+
+function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined, doubts: Doubt[]): Heat | null {
+  const giver = verb?.sense.by ? verb : verbs.find((v) => v.sense.by && !v.sense.weak);
+  if (found.heats.length === 0) {
+    if (giver) return { by: giver.sense.by ?? null, tempC: null, level: null, mode: giver.sense.mode ?? null };
+    if (verb && (verb.name === "cook" || verb.name === "braise" || verb.name === "confit" || verb.name === "toast")) {
+      doubts.push({ field: "heat", why: "nothing says what gives the heat", choices: ["burner", "oven", "grill"] });
+    }
+    return null;
+  }
+  const sure = found.heats.find((h) => h.sure);
+  const temps = found.heats.filter((h) => h.tempC !== undefined);
+  const tempC = temps[0]?.tempC ?? null;
+  if (new Set(temps.map((t) => t.tempC)).size > 1)
+    doubts.push({
+      field: "heat",
+      why: `${temps.length} heats in one line: the first is taken`,
+      choices: temps.map((t) => `${t.tempC} °C`),
+    });
+  const level = found.heats.find((h) => h.level)?.level ?? null;
+  const mode = found.heats.find((h) => h.mode)?.mode ?? null;
+  if (sure?.by) return { by: sure.by, tempC, level, mode };
+  if (tempC === null)
+    return {
+      by: giver?.sense.by && giver.sense.by !== "oven" ? giver.sense.by : giver?.sense.by === "oven" ? "oven" : "burner",
+      tempC,
+      level,
+      mode,
+    };
+  // The verb nearest before the figure that gives heat.
+  const at = temps[0]?.at ?? 0;
+  const near = verbs.findLast((v) => v.from < at && v.sense.by && !v.sense.weak) ?? giver;
+  const inOven = tempC >= OVEN_FIGURE.from && tempC <= OVEN_FIGURE.to;
+  if (near?.sense.by && !(near.sense.by === "burner" && near.name === "warm" && mode)) {
+    // A burner has no such figures but for fat: a sear at 220 °C is in the oven.
+    if (near.sense.by === "burner" && (tempC > 200 || (tempC > 110 && !["fry", "sear", "caramelise", "melt"].includes(near.name)))) {
+      doubts.push({ field: "heat", why: `${tempC} °C is taken as the oven`, choices: ["oven", "burner", "grill"] });
+      return { by: "oven", tempC, level, mode };
+    }
+    return { by: near.sense.by, tempC, level, mode: mode ?? near.sense.mode ?? null };
+  }
+  if (
+    mode ||
+    (inOven && (verb === undefined || BY_FIGURE.has(verb.name) || verb.sense.attention !== "unattended" || verb.name === "dry"))
+  ) {
+    if (!verb || !["braise", "confit", "toast", "dry"].includes(verb.name))
+      doubts.push({ field: "heat", why: `${tempC} °C is taken as the oven`, choices: ["oven", "burner", "grill", "smoker"] });
+    return { by: "oven", tempC, level, mode };
+  }
+  doubts.push({ field: "heat", why: `nothing says what gives the ${tempC} °C`, choices: ["oven", "bath", "burner", "proofer"] });
+  return { by: null, tempC, level, mode };
+}
+
+function placeOf(scan: Scan, verbs: readonly Verb[], verb: Verb | undefined, heat: Heat | null, doubts: Doubt[]): Place | null {
+  const { found } = scan;
+  const said = found.places.find((p) => p !== "counter") ?? found.places[0];
+  if (said) {
+    if (new Set(found.places).size > 1)
+      doubts.push({ field: "place", why: "two places in one line: one is taken", choices: [...new Set(found.places)] });
+    return said;
+  }
+  // "Chill over ice": not in the fridge, whatever the verb says.
+  if (/\bice[- ]?(?:water|bath)|iced water|(?:over|on|in) ice\b/.test(scan.folded)) return null;
+  const byVerb = verb?.sense.place ?? verbs.find((v) => v.sense.place)?.sense.place;
+  if (byVerb) return byVerb;
+  const sense: Sense | undefined = verb?.sense;
+  const waits = sense?.wait || verbs.some((v) => v.sense.wait && !v.sense.weak);
+  if (!waits || heat?.by || (verb?.name === "hang" && heat)) return null;
+  const name = sense?.wait ? verb?.name : verbs.find((v) => v.sense.wait)?.name;
+  doubts.push({ field: "place", why: "no place said", choices: ["counter", "fridge", "cellar", "freezer"] });
+  return (name && GUESSED_PLACE[name]) ?? null;
+}
+
+function attentionOf(
+  { found, line }: Scan,
+  verb: Verb | undefined,
+  heat: Heat | null,
+  place: Place | null,
+  minutes: SaidLength,
+  doubts: Doubt[],
+): Attention {
+  if (found.attention) return found.attention;
+  if (line.trim() === "") return "hands";
+  let concluded: Attention = verb?.sense.attention ?? (heat ? "nearby" : place || minutes.min >= 6 * 60 ? "unattended" : "hands");
+  const why = verb ? `“${line.slice(verb.from, verb.to)}” is taken as` : "taken as";
+  if (verb?.sense.weak || verb?.name === "cook")
+    concluded = heat?.by ? "nearby" : verb.name === "cook" ? "nearby" : place && found.places.length > 0 ? "unattended" : concluded;
+  // "Wash and dry, 10 min" is work with a cloth.
+  if (verb?.name === "dry" && found.lengths.length > 0 && minutes.max <= 15) concluded = "hands";
+  // Nobody kneads for eight hours; and what stands in the fridge needs nobody.
+  if (concluded === "hands" && found.lengths.length > 0) {
+    if (minutes.min >= LONGEST_HANDS_MINUTES) concluded = "unattended";
+    else if ((place === "fridge" || place === "freezer") && minutes.likely >= 20) concluded = "unattended";
+    else if (heat?.by && heat.by !== "burner" && heat.by !== "fryer" && heat.by !== "iron" && minutes.likely >= 20) concluded = "nearby";
+    else if (verb?.name === "press" && minutes.likely >= 30) concluded = "unattended";
+    else if (found.rounds.length > 0 && minutes.likely >= 45) concluded = "nearby";
+  }
+  if (concluded === "unattended" && heat?.by && !found.places.length && !verb?.sense.wait) concluded = "nearby";
+  doubts.push({
+    field: "attention",
+    why: `${why}: ${ATTENTION_WORDS[concluded]}`,
+    choices: (["hands", "nearby", "unattended"] as const).filter((a) => a !== concluded),
+  });
+  return concluded;
+}
+
+/** The words that became nothing else, in their order, with the commas that stand between two of them. */
+function nameOf(scan: Scan): string {
+  const { line, marks } = scan;
+  let name = "";
+  let gap = "";
+  let broken = false;
+  for (let i = 0; i < line.length; i++) {
+    const char = line.charAt(i);
+    if (/\s/.test(char)) {
+      gap = gap === "," ? ", " : gap || " ";
+      continue;
+    }
+    const mark = marks[i];
+    if (mark === undefined || mark === "name") {
+      name += name === "" ? char : `${broken ? " " : gap}${char}`;
+      gap = "";
+      broken = false;
+    } else if (mark === "join" && char === "," && !broken && name !== "") gap = ",";
+    else if (mark !== "join") broken = true;
+    else gap = gap || " ";
+  }
+  return name.replace(/[“”"]/g, "").replace(/\s+/g, " ").replace(/\s+,/g, ",").trim();
+}

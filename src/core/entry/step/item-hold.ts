@@ -1,0 +1,229 @@
+// How long what a step makes may wait: "keeps 3 d fridge, 3 months frozen", "will keep 2 weeks in the fridge", "up to 3 days ahead".
+import { lengthAt } from "../durations";
+import type { Place } from "../lexicon/senses";
+import { saidAt } from "../patterns";
+import type { Keep } from "./reading";
+import type { Item, Scan } from "./scan";
+
+interface Group {
+  place?: Place;
+  min?: number;
+  max?: number;
+  best?: readonly [number, number];
+  litres?: number;
+  limit?: "safety" | "quality";
+  vague?: boolean;
+  end: number;
+}
+
+const FILLER =
+  /^(?:for|in|the|at|a|an|on|covered|sealed|well|about|when|if|kept|stored|it|keeps?|lasts?|whole|once|very|happily|fine|good|and will keep|tightly|wrapped|airtight|hermetique|gut|verschlossen|abgedeckt|bien|coperto|tapado|in an airtight|in a sealed|im|in der|am|au|dans le|dans la|en la|en el|en|en un|in un|ben|chiuso|of|is|are)(?![\p{L}\p{N}])\s*/u;
+const JOIN = /^\s*(?:,|;|\/|\(|\)|-|and|or|und|oder|et|ou|e|o|y|but|then)(?![\p{L}\p{N}])\s*(?:and |or )?/u;
+const JOIN_SIGN = /^\s*[,;/(]\s*(?:(?:and|or|und|oder|et|ou|e|o|y|but)\s+)?/u;
+
+const LIMIT = /^(?:safety|quality)(?!\p{L})/u;
+
+/** Groups of a length and a place, in either order, from a place on. */
+function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; end: number } {
+  const { folded, lexicon } = scan;
+  const groups: Group[] = [];
+  let at = from;
+  let end = from;
+  let group: Group = { end: from };
+  const done = (g: Group) => g.place !== undefined || g.min !== undefined || g.max !== undefined || g.best !== undefined;
+  const close = () => {
+    if (done(group)) groups.push(group);
+    group = { end: at };
+  };
+  for (let i = 0; i < 40; i++) {
+    at = scan.blanks(at);
+    const best = scan.past("best(?: between| after| from| at)?|better after", at);
+    const bestOf = best > at ? lengthAt(folded, best, lexicon, true) : undefined;
+    if (bestOf) {
+      group.best = [bestOf.value.min, bestOf.value.max];
+      at = end = bestOf.end;
+      continue;
+    }
+    const length = lengthAt(folded, at, lexicon, true);
+    if (length) {
+      const { value } = length;
+      const has = value.open === "min" ? group.min !== undefined : group.max !== undefined;
+      // A second length of the same kind begins anew, unless the first still waits for its place alone.
+      if (has || (group.place !== undefined && group.max !== undefined)) close();
+      if (value.open === "min" || (least && value.min === value.max && group.min === undefined)) group.min = value.min;
+      else if (value.min !== value.max && value.open === undefined && (least || value.min * 2 < value.max))
+        [group.min, group.max] = [group.min ?? value.min, value.max];
+      else {
+        group.max = value.max;
+        if (value.min !== value.max && value.open === undefined) group.vague = true;
+      }
+      at = end = length.end;
+      continue;
+    }
+    const litres = /^(\d+(?:[.,]\d+)?)\s?l(?:itres?|iters?)?(?!\p{L})/u.exec(folded.slice(at));
+    if (litres) {
+      group.litres = Number((litres[1] as string).replace(",", "."));
+      at = end = at + litres[0].length;
+      continue;
+    }
+    const limit = LIMIT.exec(folded.slice(at));
+    if (limit) {
+      group.limit = limit[0] as "safety" | "quality";
+      at = end = at + limit[0].length;
+      continue;
+    }
+    const where = longest(saidAt(lexicon.places, folded, at), saidAt(lexicon.bare, folded, at));
+    if (where) {
+      if (group.place !== undefined) {
+        // "Fridge, in an airtight tin": one place said twice over.
+        if (group.place !== where.value && done(group) && group.max !== undefined) close();
+        else if (group.max === undefined && group.min === undefined) close();
+      }
+      group.place ??= where.value;
+      at = end = where.end;
+      continue;
+    }
+    const ahead = scan.end(
+      "ahead(?: of (?:time|serving))?|in advance|beforehand|before (?:serving|use|baking|you need it|use)|earlier|im voraus|a l'avance|in anticipo|con antelacion|prima|vorher",
+      at,
+    );
+    if (ahead !== undefined && done(group)) {
+      at = end = ahead;
+      continue;
+    }
+    const join = JOIN_SIGN.exec(folded.slice(at)) ?? JOIN.exec(folded.slice(at));
+    if (join && (done(group) || group.limit !== undefined || (i === 0 && groups.length === 0))) {
+      const next = scan.blanks(at + join[0].length);
+      const filler = FILLER.exec(folded.slice(next))?.[0].length ?? 0;
+      const goes = (p: number) =>
+        lengthAt(folded, p, lexicon) !== undefined ||
+        saidAt(lexicon.bare, folded, p) !== undefined ||
+        saidAt(lexicon.places, folded, p) !== undefined ||
+        /^(?:at least|up to|best|\d+ ?l )/.test(folded.slice(p));
+      if (goes(next) || (filler && goes(next + filler))) {
+        // Behind a comma a length goes on only where its place follows: "keeps 3 d, 2 h at 180" is another matter.
+        const l = lengthAt(folded, next, lexicon) ?? lengthAt(folded, next + filler, lexicon);
+        const sign = /[,;]/.test(join[0]);
+        if (sign && l && !placeSoon(scan, l.end) && (group.place !== undefined || l.value.open === undefined)) break;
+        at = next;
+        continue;
+      }
+      break;
+    }
+    const filler = FILLER.exec(folded.slice(at));
+    if (filler && at + filler[0].length < folded.length) {
+      at += filler[0].length;
+      continue;
+    }
+    break;
+  }
+  if (done(group)) groups.push(group);
+  return { groups, end };
+}
+
+const longest = <T>(a: { value: T; end: number } | undefined, b: { value: T; end: number } | undefined) =>
+  (b?.end ?? 0) > (a?.end ?? 0) ? b : a;
+
+function placeSoon(scan: Scan, at: number): boolean {
+  let here = scan.blanks(at);
+  for (let i = 0; i < 4; i++) {
+    if (saidAt(scan.lexicon.places, scan.folded, here) ?? saidAt(scan.lexicon.bare, scan.folded, here)) return true;
+    const filler = FILLER.exec(scan.folded.slice(here));
+    if (!filler) return false;
+    here += filler[0].length;
+  }
+  return false;
+}
+
+/** The holds that stand in a text behind "keeps". */
+export function keepsAt(
+  scan: Scan,
+  at: number,
+  least = false,
+): { readonly keeps: readonly Keep[]; readonly vague: boolean; readonly end: number } | undefined {
+  const { groups, end } = groupsAt(scan, at, least);
+  const withLength = groups.filter(
+    (g) =>
+      g.min !== undefined ||
+      g.max !== undefined ||
+      g.best !== undefined ||
+      (g.place !== undefined && groups.length === 1 && g.litres !== undefined),
+  );
+  const kept = withLength.length > 0 ? withLength : groups.filter((g) => g.place !== undefined);
+  if (kept.length === 0) return undefined;
+  // "5 days in the fridge or freezer": places without a length of their own have that of the one before.
+  return {
+    keeps: kept.map((g) => ({
+      place: g.place ?? null,
+      min: g.min ?? null,
+      max: g.max ?? null,
+      ...(g.best ? { best: g.best } : {}),
+      ...(g.litres !== undefined ? { litres: g.litres } : {}),
+      ...(g.limit ? { limit: g.limit } : {}),
+    })),
+    vague: kept.some((g) => g.vague === true),
+    end,
+  };
+}
+
+/** Words that are a step of their own at the head of a line: "keep warm 20 min", "store overnight in the fridge". */
+const VERB_AT_HEAD =
+  /^(?:keep|store|hold|wait|freeze|chill|refrigerate|cover|stand|improve|conserver|garder|conservare|conservar|lagern|aufbewahren|guardar)(?!\p{L}*s\b)\b/u;
+
+export const hold: Item = (scan, at) => {
+  const { folded, lexicon } = scan;
+  const keeps = scan.end(lexicon.keeps, at);
+  const ahead = keeps === undefined ? scan.end(lexicon.ahead, at) : undefined;
+  const needs =
+    keeps === undefined && ahead === undefined && lexicon.language === "en" && scan.opens(at) ? scan.end("needs|wants", at) : undefined;
+  const start = keeps ?? ahead ?? needs;
+  if (start === undefined) return aheadOnly(scan, at);
+  if (keeps !== undefined && scan.blanks(0) === at && VERB_AT_HEAD.test(folded.slice(at))) return undefined;
+  // "Cover and chill 3 h", "then freeze 2 h": a verb that only joins the one before is a step as well.
+  if (
+    keeps !== undefined &&
+    /^(?:be )?(?:chilled|refrigerated|frozen|freeze|stored?|keep|hold|wait)(?!s)/.test(folded.slice(at)) &&
+    !/^(?:keep|store)\b.*\b(?:fridge|freez|cellar|airtight|day|week|month)/.test(folded.slice(at))
+  )
+    return undefined;
+  const got = keepsAt(scan, scan.blanks(start), needs !== undefined);
+  if (!got) return undefined;
+  if (needs !== undefined && got.keeps[0]?.place === null) return undefined;
+  // "Freezes for 2 months", "can be chilled for 3 days": the verb says where.
+  const by = /freez|frozen/.test(folded.slice(at, start))
+    ? "freezer"
+    : /chilled|refrigerated/.test(folded.slice(at, start))
+      ? "fridge"
+      : undefined;
+  const keepsHere = by ? got.keeps.map((k) => ({ ...k, place: k.place ?? by }) as Keep) : got.keeps;
+  if (got.keeps.every((k) => k.min === null && k.max === null && !k.best && k.litres === undefined)) return undefined;
+  if (
+    ahead !== undefined &&
+    !/ahead|advance|before|earlier|voraus|avance|anticipo|antelacion|prima|vorher|veille|day/.test(folded.slice(start, got.end + 1))
+  )
+    return undefined;
+  add(scan, { ...got, keeps: keepsHere });
+  scan.mark(at, got.end, "keeps");
+  return got.end;
+};
+
+const AHEAD = "ahead(?: of (?:time|serving))?|in advance|im voraus|a l'avance|in anticipo|con antelacion";
+
+/** "Up to 3 days ahead", "2 days in advance": without a verb. */
+function aheadOnly(scan: Scan, at: number): number | undefined {
+  const { folded, lexicon } = scan;
+  const length = lengthAt(folded, at, lexicon);
+  if (!length || scan.end(AHEAD, scan.blanks(length.end)) === undefined) return undefined;
+  const got = keepsAt(scan, at);
+  if (!got) return undefined;
+  add(scan, got);
+  scan.mark(at, got.end, "keeps");
+  return got.end;
+}
+
+function add(scan: Scan, got: { readonly keeps: readonly Keep[]; readonly vague: boolean }): void {
+  scan.found.keeps.push(...got.keeps);
+  if (got.keeps.some((k) => k.place === null))
+    scan.found.doubts.push({ field: "keeps", why: "no place said", choices: ["fridge", "freezer", "counter", "cellar"] });
+  else if (got.vague) scan.found.doubts.push({ field: "keeps", why: "a range: its longer end is taken" });
+}

@@ -1,0 +1,94 @@
+// The verbs of a line, where they stand, and which of them says what the step is.
+
+import { SENSES, type Sense, type SenseName } from "../lexicon/senses";
+import { saidAt } from "../patterns";
+import type { Scan } from "./scan";
+import { isBreak } from "./scan";
+
+export interface Verb {
+  readonly name: SenseName;
+  readonly sense: Sense;
+  readonly from: number;
+  readonly to: number;
+  /** It begins a clause, or stands behind "to", "and", "then". */
+  readonly opens: boolean;
+}
+
+const ADVERB =
+  /^(?:then|next|now|first|second|finally|slowly|gently|quickly|briefly|very|cold|hot|to|and|dann|danach|langsam|puis|ensuite|poi|luego|despues|final|bulk|long|short|lightly|thinly|finely|roughly|coarsely|carefully|really|hard|just|i|we|you|please|or|also|double|re|dry|wet|it|them|un|so)$|ly$/u;
+
+/** Words before which a verb's form is a noun, or says when: "the roast", "off the heat", "before slicing". */
+const NOUN_BEFORE =
+  /^(?:the|a|an|of|with|my|this|that|these|your|in|into|before|for|after|ready|off|low|medium|high|over|on|at|le|la|les|il|el|der|die|das|un|une)$/;
+
+/**
+ * The verbs of a line. In English a word counts as a verb at the beginning of a clause or behind "to", "and", "then"; elsewhere only
+ * where it cooks or waits, and not behind an article ("the roast"). Where that finds none, any verb will do ("flash fry").
+ */
+export function verbsOf(scan: Scan): Verb[] {
+  const strict = scannedVerbs(scan, false);
+  return strict.length > 0 ? strict : scannedVerbs(scan, true);
+}
+
+const isBetween = (folded: string, from: number, to: number) => [...folded.slice(from, to)].some((_, i) => isBreak(folded, from + i));
+
+function scannedVerbs(scan: Scan, anywhere: boolean): Verb[] {
+  const { folded, lexicon } = scan;
+  const english = lexicon.language === "en";
+  const verbs: Verb[] = [];
+  let opening = true;
+  for (let i = 0; i < folded.length; ) {
+    if (isBreak(folded, i)) {
+      opening = true;
+      i++;
+      continue;
+    }
+    if (!/[\p{L}]/u.test(folded.charAt(i)) || /[\p{L}\p{N}'-]/u.test(folded.charAt(i - 1))) {
+      i++;
+      continue;
+    }
+    const found = saidAt(lexicon.verbs, folded, i);
+    const word = /^[\p{L}'-]+/u.exec(folded.slice(i))?.[0] ?? folded.charAt(i);
+    if (found) {
+      const sense: Sense = SENSES[found.value];
+      const noun = english && NOUN_BEFORE.test(scan.wordBefore(i));
+      const mark = scan.marks[i];
+      // Words that became a cue, an amount or a thing are no verbs of the step.
+      const led = verbs.at(-1)?.name === "leave" && !isBetween(folded, verbs.at(-1)?.to ?? 0, i);
+      // "Covered with a cloth": how it stands, not what is done.
+      const described = english && sense.attention === "hands" && /ed$/.test(folded.slice(i, found.end)) && i > scan.blanks(0);
+      const free = (mark === undefined || mark === "name") && !described;
+      if (free && (opening || !english || (!noun && (anywhere || sense.attention !== "hands"))))
+        verbs.push({ name: found.value, sense, from: i, to: found.end, opens: opening || led });
+      i = found.end;
+      opening = false;
+      continue;
+    }
+    i += word.length;
+    if (!ADVERB.test(word)) opening = opening && /^(?:-|\d)/.test(word);
+    else if (/^(?:then|and|to|or|dann|puis|poi|luego|i|we|you)$/.test(word)) opening = true;
+  }
+  return verbs;
+}
+
+/**
+ * The verb that says what goes on during a length: of several the last before it that cooks or waits, or else the first. Where verbs
+ * stand at the end of their clause ("10 Min kneten"), the one behind the length.
+ */
+export function governing(scan: Scan, verbs: readonly Verb[], lengthAt: number | undefined): Verb | undefined {
+  const strong = verbs.filter((v) => !v.sense.weak);
+  const choose = strong.length > 0 ? strong : verbs;
+  if (lengthAt === undefined) return choose.find((v) => v.sense.attention !== "hands" && v.opens) ?? choose[0];
+  if (scan.lexicon.language === "de") {
+    const end = scan.clauseEnd(lengthAt);
+    const behind = choose.find((v) => v.from > lengthAt && v.from < end);
+    if (behind) return behind;
+  }
+  const before = choose.filter((v) => v.from < lengthAt);
+  const opening = before.filter((v) => v.opens);
+  const asked = opening.length > 0 ? opening : before;
+  const chosen = asked.findLast((v) => v.sense.attention !== "hands") ?? asked[0] ?? choose[0];
+  // "Cover and leave for an hour": it is the leaving that lasts.
+  const left = verbs.findLast((v) => v.name === "leave" && v.from < lengthAt && v.from > (chosen?.from ?? 0));
+  return chosen?.sense.attention === "hands" && left ? left : chosen;
+}
