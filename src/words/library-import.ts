@@ -5,8 +5,12 @@ export const IMPORT_PREVIEW = {
   nothingWasFound: "Nothing was found.",
   back: "Back",
   whereTheTextStillIs: ", where the text still is.",
-  readFromTheRecipeData: "Read from the recipe data of the page.",
-  readFromTheTextBy: "Read from the text by its lines.",
+  from: {
+    "json-ld": "Read from the recipe data of the page.",
+    microdata: "Read from the recipe data of the page.",
+    html: "Read from the text of the page, line by line.",
+    text: "Read from the text, line by line.",
+  },
   nothingIsSavedYetYou: "Nothing is saved yet. You can correct each line here. Marked lines were guessed or not understood.",
   whichRecipe: "Which recipe",
   name: "Name",
@@ -16,8 +20,23 @@ export const IMPORT_PREVIEW = {
   importIt: "Import",
   nothingWasSaved: "Nothing was saved.",
   checkThese: "Check these",
-  marked: (unclear: number, what: string) => `${unclear} ${what} marked.`,
-  everyLineWasUnderstood: "Every line was understood.",
+  accounting: ({ total, read, guessed, notes, unread }: { total: number; read: number; guessed: number; notes: number; unread: number }) =>
+    [
+      `${read} of ${total} ${total === 1 ? "line" : "lines"} read`,
+      guessed && `${guessed} ${guessed === 1 ? "guess" : "guesses"}`,
+      notes && `${notes} ${notes === 1 ? "note" : "notes"}`,
+      unread && `${unread} not understood`,
+    ]
+      .filter(Boolean)
+      .join(", ")
+      .concat("."),
+  merge: (name: string) => `Merge with ${name}`,
+  splitHere: (n: number) => `New part from instruction ${n} on`,
+  newPart: "New part",
+  guess: (why: string) => `A guess: ${why}.`,
+  altArrows: "Alt with ↑ or ↓ moves the line",
+  moveToPrompt: "move to",
+  removeLine: (label: string) => `Remove: ${label}`,
   part: (name: string) => `Part ${name}`,
   nameOfPart: (what: number) => `Name of part ${what}`,
   takes: (names: string) => `; takes ${names}`,
@@ -26,6 +45,30 @@ export const IMPORT_PREVIEW = {
   ingredient: (name: string) => `Ingredient ${name}`,
   moveTo: (name: string) => `Move ${name} to`,
   toTaste: "to taste",
+} as const;
+
+export const SOURCE_TEXT = {
+  title: "The text, and what became of each line",
+  states: { read: "read", guess: "guess", note: "kept as a note", unread: "not understood" },
+} as const;
+
+export const GUESSES = {
+  title: "Guesses",
+  asked: (n: number) => (n === 1 ? "One guessed time decides when you have to start" : `${n} guessed times decide when you have to start`),
+  acceptAll: "Accept these times",
+  others: (n: number, verbs: number) =>
+    [n && `${n} other ${n === 1 ? "guess" : "guesses"}`, verbs && `who stays with ${verbs} ${verbs === 1 ? "kind" : "kinds"} of steps`]
+      .filter(Boolean)
+      .join(", and "),
+  verb: (verb: string, n: number) => `“${verb}”${n > 1 ? `, ${n} steps` : ""}`,
+  attentionOf: (verb: string) => `Who stays with “${verb}”`,
+  attention: [
+    ["hands", "hands-on"],
+    ["nearby", "somebody near"],
+    ["unattended", "unattended"],
+  ],
+  minutesOf: (name: string) => `Minutes of: ${name}`,
+  min: "min",
 } as const;
 
 export const LIBRARY_VIEW = {

@@ -188,7 +188,7 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     at = of;
   }
   // Sizes: "2 large eggs", "3 very ripe tomatoes".
-  for (let i = 0; i < 2 && amount; i++) {
+  for (let i = 0; i < 2 && amount && quantityOf(amount).dimension === "count"; i++) {
     const sized = l.past(words.size, at);
     // "Fresh" is a size of a thing that is counted, and part of the name of one that is weighed.
     if (

@@ -29,7 +29,7 @@ import { kindWords, lengthWords, saidOfUse } from "./words-said";
  */
 export function readStepLine(line: string, context: LineContext = NO_CONTEXT): StepLine {
   const reading = readStep(line.replace(/\s+/g, " ").trim(), { context });
-  return { step: stepOf(reading, context), understood: understoodOf(reading, context), reading };
+  return { step: lineStepOf(reading, context), understood: understoodOf(reading, context), reading };
 }
 
 const within = (minutes: number) => Math.min(minutes, LONGEST_DURATION_MINUTES);
@@ -104,7 +104,7 @@ function linksOf(reading: StepReading): Link[] {
 }
 
 /** The fields of a step that a reading fills. */
-function stepOf(reading: StepReading, context: LineContext): LineStep {
+export function lineStepOf(reading: StepReading, context: LineContext): LineStep {
   const { plan, cue, probeC } = reading;
   const attention = reading.attention;
   const name = reading.name || reading.line.slice(0, 120);

@@ -19,6 +19,9 @@ const HOTTEST_OVEN_C = 290;
 /** °C to the nearest whole degree, in steps of 5 above 100 where it was written in °F or gas marks. */
 const rounded = (c: number) => (c > 100 ? Math.round(c / 5) * 5 : Math.round(c));
 
+/** No kitchen has more, in °F or °C. */
+const HOTTEST_SAID = 900;
+
 /** °C of a bare number that is known to be a heat. */
 export const bareHeat = (value: number): number => (value > HOTTEST_OVEN_C ? rounded(celsiusFromFahrenheit(value)) : value);
 
@@ -72,7 +75,7 @@ export function heatAt(folded: string, index: number, lexicon: Lexicon): Found<S
       return { value: { celsius: Math.round((low + high) / 2), range: [low, high] }, start: index, end: its.end };
     }
   }
-  if (!unit) return undefined;
+  if (!unit || number.value > HOTTEST_SAID) return undefined;
   return { value: { celsius: inCelsius(sign * number.value, unit.scale) }, start: index, end: unit.end };
 }
 

@@ -1,40 +1,146 @@
-// Pages: the text that a reader sees, and the JSON-LD that stands in them. Parsing is htmlparser2's; nothing of a page is ever run.
-import { Parser } from "htmlparser2";
+// Pages: the text that a reader sees, recipe data in JSON-LD and microdata. Parsing is htmlparser2's; nothing of a page is ever run.
+import { parseDocument } from "htmlparser2";
+
+/** As much of the parser's nodes as is looked at. */
+interface PageNode {
+  readonly type: string;
+  readonly name?: string;
+  readonly data?: string;
+  readonly attribs?: Readonly<Record<string, string>>;
+  readonly children?: readonly PageNode[];
+}
+
+export interface PageLine {
+  readonly text: string;
+  readonly hint?: "heading" | "item" | "numbered";
+}
+
+/** An element of microdata with the name of its property, in the order of the page. */
+interface PageProperty {
+  readonly name: string;
+  readonly lines: readonly string[];
+  readonly value: string | undefined;
+}
 
 const BLOCKS = new Set(
-  "p div li ul ol br h1 h2 h3 h4 h5 h6 section article header footer tr td th table dl dt dd blockquote figure figcaption main aside nav form".split(
+  "p div li ul ol br h1 h2 h3 h4 h5 h6 section article header footer tr td th table dl dt dd blockquote figure figcaption main aside nav form hr summary details body label".split(
     " ",
   ),
 );
-const HIDDEN = new Set(["script", "style", "template", "noscript", "svg", "head", "iframe", "object", "button", "select"]);
+const HIDDEN = new Set([
+  "script",
+  "style",
+  "template",
+  "noscript",
+  "svg",
+  "head",
+  "iframe",
+  "object",
+  "button",
+  "select",
+  "nav",
+  "form",
+  "input",
+  "textarea",
+  "canvas",
+  "video",
+  "audio",
+]);
+/** What surrounds a recipe on its page and is none of it. */
+const SURROUNDS =
+  /(?:^|[\s_-])(?:comments?|comment-list|respond|reviews?|sidebar|side-bar|nav|navigation|navbar|menu|cookie|cookies|consent|banner|share|sharing|social|related|recommended|newsletter|signup|footer|breadcrumbs?|advert|advertisement|ads?|promo|popup|modal|widget|subscribe|pagination|pager|skip|screen-reader-text|masthead|topbar|jump|print)(?:$|[\s_-])/i;
 
 /** Whether a text is a page rather than plain text. */
-export const isHtml = (text: string): boolean => /<(?:!doctype|html|head|body|script|div|p|li|span|h[1-6])\b/i.test(text.slice(0, 200_000));
+export const isHtml = (text: string): boolean =>
+  /<(?:!doctype|html|head|body|script|div|p|li|span|h[1-6]|ul|ol|table|article|main|section|br)\b/i.test(text.slice(0, 200_000));
+
+const parsed = (html: string): PageNode => parseDocument(html) as unknown as PageNode;
+
+const textOf = (node: PageNode): string =>
+  node.type === "text" ? (node.data ?? "") : HIDDEN.has(node.name ?? "") ? "" : (node.children ?? []).map(textOf).join("");
+const linkText = (node: PageNode): number =>
+  node.name === "a" ? textOf(node).trim().length : (node.children ?? []).reduce((n, c) => n + linkText(c), 0);
+
+function isSurrounding(node: PageNode): boolean {
+  const { name = "", attribs = {} } = node;
+  if (HIDDEN.has(name) || name === "footer") return true;
+  if (attribs.hidden !== undefined || attribs["aria-hidden"] === "true" || /display\s*:\s*none/i.test(attribs.style ?? "")) return true;
+  if (
+    /^(?:navigation|search|banner|contentinfo|complementary|dialog|alert)$/.test(attribs.role ?? "") &&
+    name !== "main" &&
+    name !== "article"
+  )
+    return true;
+  if (name === "body" || name === "html" || name === "main" || name === "article") return false;
+  const length = textOf(node).trim().length;
+  if (SURROUNDS.test(`${attribs.class ?? ""} ${attribs.id ?? ""}`) && length < 6_000) return true;
+  // Mostly links: a menu, a list of other pages.
+  const links = linkText(node);
+  if (["ul", "div", "aside", "header", "section", "p", "ol"].includes(name) && length > 0 && links / length > 0.6 && links > 8) return true;
+  return name === "aside" && links / Math.max(1, length) > 0.3;
+}
+
+/** The lines of a piece of a page, a line a block, without what surrounds the recipe where `bare` is false. */
+function linesOfNode(root: PageNode, bare: boolean): PageLine[] {
+  const lines: PageLine[] = [];
+  let current = "";
+  let hint: PageLine["hint"];
+  const flush = () => {
+    const text = current.replace(/\s+/g, " ").trim();
+    if (text !== "") lines.push(hint ? { text, hint } : { text });
+    current = "";
+  };
+  const walk = (node: PageNode, list: string): void => {
+    if (node.type === "text") {
+      current += (node.data ?? "").replace(/\s+/g, " ");
+      return;
+    }
+    const name = node.name ?? "";
+    if (node.type !== "root" && node.type !== "tag") return;
+    if (node.type === "tag" && (bare ? HIDDEN.has(name) : isSurrounding(node))) return;
+    const block = BLOCKS.has(name);
+    if (block) flush();
+    const before = hint;
+    if (/^h[1-6]$/.test(name) || name === "dt" || name === "summary" || name === "caption") hint = "heading";
+    else if (name === "li") hint = list === "ol" ? "numbered" : "item";
+    for (const child of node.children ?? []) walk(child, name === "ol" || name === "ul" ? name : list);
+    if (block) flush();
+    hint = before;
+  };
+  walk(root, "");
+  flush();
+  return lines;
+}
+
+/** The part of a page that holds its recipe: its article or main part, where that has most of the text. */
+function mainPart(root: PageNode): PageNode {
+  const found: PageNode[] = [];
+  const walk = (node: PageNode): void => {
+    if (node.name === "main" || node.name === "article" || node.attribs?.role === "main") found.push(node);
+    for (const child of node.children ?? []) walk(child);
+  };
+  walk(root);
+  const longest = found.sort((a, b) => textOf(b).length - textOf(a).length)[0];
+  const whole = textOf(root).length;
+  return longest && textOf(longest).length > whole * 0.3 ? longest : root;
+}
+
+/** The readable lines of a page: its title, its recipe, its notes; no menus, forms, comments of visitors. */
+export function readableLines(html: string): PageLine[] {
+  const root = parsed(html);
+  const part = mainPart(root);
+  const lines = linesOfNode(part, false);
+  // A title that stands outside the article.
+  const title = part === root ? undefined : linesOfNode(root, false).find((l) => l.hint === "heading");
+  return title && !lines.some((l) => l.text === title.text) && !lines.some((l, i) => i < 3 && l.hint === "heading")
+    ? [title, ...lines]
+    : lines;
+}
 
 /** The text of a piece of HTML, a line a block; entities read, tags gone. */
 export function textOfHtml(html: string): string {
-  const out: string[] = [];
-  let hidden = 0;
-  const parser = new Parser({
-    onopentag(name) {
-      if (HIDDEN.has(name)) hidden++;
-      if (BLOCKS.has(name)) out.push("\n");
-    },
-    ontext(text) {
-      if (hidden === 0) out.push(text.replace(/\s+/g, " "));
-    },
-    onclosetag(name) {
-      if (HIDDEN.has(name) && hidden > 0) hidden--;
-      if (BLOCKS.has(name)) out.push("\n");
-    },
-  });
-  parser.write(html);
-  parser.end();
-  return out
-    .join("")
-    .split("\n")
-    .map((l) => l.replace(/\s+/g, " ").trim())
-    .filter(Boolean)
+  return linesOfNode(parsed(html), true)
+    .map((l) => l.text)
     .join("\n");
 }
 
@@ -54,21 +160,39 @@ export function sound(text: string): string {
 /** The contents of the JSON-LD scripts of a page, in their order. */
 export function jsonLdOf(html: string): string[] {
   const found: string[] = [];
-  let current: string[] | undefined;
-  const parser = new Parser({
-    onopentag(name, attributes) {
-      if (name === "script" && /^application\/ld\+json\b/i.test((attributes.type ?? "").trim())) current = [];
-    },
-    ontext(text) {
-      current?.push(text);
-    },
-    onclosetag(name) {
-      if (name !== "script" || !current) return;
-      found.push(current.join(""));
-      current = undefined;
-    },
-  });
-  parser.write(html);
-  parser.end();
+  const walk = (node: PageNode): void => {
+    if (node.type === "script" && /^application\/ld\+json\b/i.test((node.attribs?.type ?? "").trim()))
+      found.push((node.children ?? []).map((c) => c.data ?? "").join(""));
+    for (const child of node.children ?? []) walk(child);
+  };
+  walk(parsed(html));
+  return found;
+}
+
+/** The properties of the first recipe in microdata, in the order of the page; none where there is no such recipe. */
+export function microdataOf(html: string): PageProperty[] {
+  let recipe: PageNode | undefined;
+  const find = (node: PageNode): void => {
+    if (recipe) return;
+    if (node.attribs?.itemscope !== undefined && /schema\.org\/Recipe$/i.test(node.attribs.itemtype ?? "")) recipe = node;
+    else for (const child of node.children ?? []) find(child);
+  };
+  find(parsed(html));
+  const found: PageProperty[] = [];
+  const walk = (node: PageNode): void => {
+    for (const child of node.children ?? []) {
+      const property = child.attribs?.itemprop;
+      const scoped = child.attribs?.itemscope !== undefined;
+      if (property) {
+        const lines = linesOfNode(child, true).map((l) => l.text);
+        for (const name of property.split(/\s+/)) found.push({ name, lines, value: child.attribs?.content ?? child.attribs?.datetime });
+        // Steps and sections are items of their own: their text is read with their property.
+        continue;
+      }
+      // Another thing on the page (a review, a person) is none of the recipe.
+      if (!scoped) walk(child);
+    }
+  };
+  if (recipe) walk(recipe);
   return found;
 }

@@ -3,11 +3,9 @@
 // Only own properties of known names are read, so that no odd key of a hostile file means anything.
 
 import { LIMITS, readJson } from "../dish/read";
-import { readIngredient } from "../entry/ingredient-line";
-import { numberAt } from "../entry/numbers";
 import { isHtml, plainText, sound, textOfHtml } from "./html";
 import { isoMinutes } from "./iso-duration";
-import { RECIPE_LIMITS, type Recipe, type RecipeSection } from "./recipe";
+import { RECIPE_LIMITS, type Role } from "./recipe";
 
 type Node = Record<string, unknown>;
 const isNode = (value: unknown): value is Node => typeof value === "object" && value !== null && !Array.isArray(value);
@@ -71,216 +69,102 @@ function textIn(value: unknown): string {
   return "";
 }
 
-/** For how many a yield is, and how it was written. */
-export function yieldOf(value: unknown): { readonly serves: number | undefined; readonly text: string } {
-  const texts = listOf(value).flatMap((v): string[] => {
-    if (isNode(v)) {
-      const amount = own(v, "value") ?? own(v, "minValue");
-      const unit = textIn(own(v, "unitText"));
-      return amount === undefined ? [] : [`${textIn(amount)} ${unit}`.trim()];
-    }
-    const text = textIn(v);
-    return text ? [text] : [];
-  });
-  // The one that speaks of people says more than the one that counts pieces.
-  const best = texts.find((t) => /serv|portion|people|person|guest/i.test(t)) ?? texts.find((t) => /[a-z]/i.test(t)) ?? texts[0] ?? "";
-  const number = /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?))?/.exec(best);
-  const word = /\b(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve|a dozen|dozen)\b/i.exec(best)?.[0];
-  const low = number ? Number((number[1] as string).replace(",", ".")) : word ? numberAt(word, 0, true)?.value : undefined;
-  const high = number?.[2] ? Number(number[2].replace(",", ".")) : undefined;
-  const serves = low === undefined ? undefined : high && high > low ? Math.round((low + high) / 2) : low;
-  // Litres and kilos feed nobody in particular.
-  if (
-    /\b(?:litres?|liters?|l|ml|kg|kilos?|g|grams?|cups?|quarts?|lbs?|pounds?)\b/i.test(best) &&
-    !/serv|portion|people|person|guest/i.test(best)
-  )
-    return { serves: undefined, text: best };
-  return { serves: serves && serves > 0 && serves <= 1000 ? serves : undefined, text: best };
+/** A text of a recipe's own field, and what it is. */
+export interface NodeLine {
+  readonly text: string;
+  readonly role: Role;
+  /** Minutes in all, or of a part (preparing, cooking), where it is a time. */
+  readonly total?: number;
+  readonly part?: number;
 }
 
-/** Instructions as sections of steps; a section without a name is the recipe's own. */
-function instructionsOf(value: unknown): { name: string; steps: string[] }[] {
-  const sections: { name: string; steps: string[] }[] = [];
-  let loose: { name: string; steps: string[] } | undefined;
-  const put = (text: string) => {
-    if (!text) return;
-    if (!loose) {
-      loose = { name: "", steps: [] };
-      sections.push(loose);
-    }
-    if (loose.steps.length < RECIPE_LIMITS.lines) loose.steps.push(text);
+const textsIn = (value: unknown): string[] =>
+  listOf(value)
+    .map((v) => {
+      if (isNode(v) && (own(v, "value") !== undefined || own(v, "minValue") !== undefined))
+        return `${textIn(own(v, "value") ?? own(v, "minValue"))} ${textIn(own(v, "unitText"))}`.trim();
+      return textIn(v);
+    })
+    .filter(Boolean);
+
+/** One text of instructions or ingredients as its paragraphs. */
+function paragraphsOf(value: string): string[] {
+  const text = isHtml(value) || /[<&]/.test(value) ? textOfHtml(value) : value;
+  return text
+    .split(/\r?\n+|(?<=[.!?])\s+(?=(?:step\s*)?\d{1,2}[.)]\s+\S)/i)
+    .map((l) => short(sound(l).replace(/\s+/g, " ").trim()))
+    .filter(Boolean);
+}
+
+/** Instructions in their order, section names among them. */
+function instructionLines(value: unknown): NodeLine[] {
+  const lines: NodeLine[] = [];
+  const put = (text: string, role: Role = "instruction") => {
+    if (text && lines.length < RECIPE_LIMITS.lines) lines.push({ text, role });
   };
   const walk = (v: unknown, depth: number): void => {
     if (depth > 12) return;
-    if (typeof v === "string") {
-      for (const line of linesOf(v)) put(line);
-      return;
-    }
-    if (Array.isArray(v)) {
-      for (const each of v.slice(0, RECIPE_LIMITS.lines)) walk(each, depth + 1);
-      return;
-    }
+    if (typeof v === "string") return paragraphsOf(v).forEach((l) => put(l));
+    if (Array.isArray(v)) return v.slice(0, RECIPE_LIMITS.lines).forEach((each) => walk(each, depth + 1));
     if (!isNode(v)) return;
-    const types = typesOf(v);
-    if (types.includes("howtosection")) {
-      const section = { name: textIn(own(v, "name")), steps: [] as string[] };
-      sections.push(section);
-      const before = loose;
-      loose = section;
+    if (typesOf(v).includes("howtosection")) {
+      put(textIn(own(v, "name")), "section");
       walk(own(v, "itemListElement") ?? own(v, "steps") ?? own(v, "text"), depth + 1);
-      loose = before;
-      // What stands behind a section without one of its own begins anew.
-      loose = undefined;
       return;
     }
     const inner = own(v, "itemListElement") ?? own(v, "item");
-    const text = textIn(own(v, "text")) || (typeof inner === "string" ? textIn(inner) : "");
-    if (text) {
+    const whole = own(v, "text");
+    if (typeof whole === "string" && textIn(whole)) {
       const title = textIn(own(v, "name"));
-      put(
-        title && !text.toLowerCase().startsWith(title.toLowerCase().slice(0, 20)) && title.length < 60 && !/^step \d+$/i.test(title)
-          ? `${title}: ${text}`
-          : text,
-      );
+      const [first = "", ...rest] = paragraphsOf(whole);
+      const named =
+        title && !first.toLowerCase().startsWith(title.toLowerCase().slice(0, 20)) && title.length < 60 && !/^step \d+$/i.test(title);
+      put(named ? `${title}: ${first}` : first);
+      for (const line of rest) put(line);
       return;
     }
     if (inner !== undefined) return walk(inner, depth + 1);
     put(textIn(own(v, "name")) || textIn(own(v, "description")));
   };
   walk(value, 0);
-  return sections.filter((s) => s.steps.length > 0);
+  return lines;
 }
 
-/** One text of instructions as its paragraphs or numbered steps. */
-function linesOf(value: string): string[] {
-  const text = isHtml(value) ? textOfHtml(value) : /[<&]/.test(value) ? textOfHtml(value) : value;
-  return text
-    .split(/\r?\n+|(?<=[.!?])\s+(?=(?:step\s*)?\d{1,2}[.)]\s+\S)/i)
-    .map((l) =>
-      short(
-        sound(l)
-          .replace(/^(?:step\s*)?\d{1,2}[.):]\s+/i, "")
-          .replace(/\s+/g, " ")
-          .trim(),
-      ),
-    )
-    .filter(Boolean);
-}
-
-/** A recipe from its node. */
-export function recipeOfNode(node: Node): Recipe {
-  const aside: string[] = [];
-  const lines = listOf(own(node, "recipeIngredient") ?? own(node, "ingredients") ?? own(node, "supply"))
-    .flatMap((v) => (typeof v === "string" ? linesOf(v) : [textIn(v)]))
-    .filter(Boolean)
-    .slice(0, RECIPE_LIMITS.lines);
-  const instructions = instructionsOf(own(node, "recipeInstructions") ?? own(node, "step"));
-  const { serves, text } = yieldOf(own(node, "recipeYield") ?? own(node, "yield"));
-  const minutes = (key: string) => {
+/** The texts and numbers of a recipe's own fields, in order, a line each. */
+export function linesOfNode(node: Node): NodeLine[] {
+  const lines: NodeLine[] = [];
+  const put = (texts: readonly string[], role: Role) => lines.push(...texts.map((text) => ({ text, role })));
+  const title = textIn(own(node, "name") ?? own(node, "headline"));
+  if (title) put([title], "title");
+  const description = own(node, "description");
+  put(typeof description === "string" ? paragraphsOf(description) : [textIn(description)].filter(Boolean), "description");
+  put([...new Set(textsIn(own(node, "recipeYield") ?? own(node, "yield")))], "serves");
+  for (const key of ["prepTime", "cookTime", "totalTime"]) {
     const value = own(node, key);
     const written =
       typeof value === "string" ? value : isNode(value) ? textIn(own(value, "@value") ?? own(value, "value") ?? own(value, "name")) : "";
-    const read = written ? isoMinutes(written) : undefined;
-    if (written && read === undefined && !/^P(?:T0[HMS]|0D)?/i.test(written))
-      aside.push(`${key}: “${short(sound(written)).slice(0, 80)}” was not understood.`);
-    return read;
-  };
-  const [prep, cook, total] = [minutes("prepTime"), minutes("cookTime"), minutes("totalTime")];
-  for (const [key, label] of [
-    ["recipeCategory", "Category"],
-    ["author", "By"],
-    ["tool", "Tools"],
-  ] as const) {
-    const said = listOf(own(node, key)).map(textIn).filter(Boolean).slice(0, 12).join(", ");
-    if (said) aside.push(`${label}: ${said}`);
+    if (!written) continue;
+    const minutes = isoMinutes(written);
+    lines.push({
+      text: short(sound(written)),
+      role: "time",
+      ...(minutes !== undefined ? (key === "totalTime" ? { total: minutes } : { part: minutes }) : {}),
+    });
   }
-  return {
-    name: textIn(own(node, "name") ?? own(node, "headline")) || "A recipe without a name",
-    description: textIn(own(node, "description")),
-    serves,
-    yieldText: text,
-    totalMinutes: total ?? (prep !== undefined || cook !== undefined ? (prep ?? 0) + (cook ?? 0) : undefined),
-    sections: intoSections(lines, instructions),
-    aside,
-  };
-}
-
-/** Ingredient lines, headings among them, shared out to the sections of the instructions. */
-export function intoSections(
-  lines: readonly string[],
-  instructions: readonly { readonly name: string; readonly steps: readonly string[] }[],
-): RecipeSection[] {
-  const sections = instructions.map((s) => ({ name: s.name, ingredients: [] as string[], instructions: [...s.steps] }));
-  if (sections.length === 0) sections.push({ name: "", ingredients: [], instructions: [] });
-  const wordsOf = (name: string) =>
-    name
-      .toLowerCase()
-      .split(/[^\p{L}]+/u)
-      .filter((w) => w.length > 3 && !["with", "make", "making", "assemble", "prepare", "cook"].includes(w));
-  let heading: (typeof sections)[number] | undefined;
-  for (const line of lines) {
-    const read = readIngredient(line);
-    if (read.heading) {
-      const words = wordsOf(read.name);
-      heading = sections.find((s) => words.some((w) => s.name.toLowerCase().includes(w)));
-      if (!heading) {
-        heading = { name: read.name.charAt(0).toUpperCase() + read.name.slice(1), ingredients: [], instructions: [] };
-        sections.push(heading);
-      }
-      continue;
-    }
-    if (heading) {
-      heading.ingredients.push(line);
-      continue;
-    }
-    // The first section that speaks of it; a word of two letters more or less decides nothing.
-    const words = wordsOf(read.name).reverse();
-    const speaks = words.length
-      ? sections.find((s) => s.instructions.some((t) => words.some((w) => t.toLowerCase().includes(w.replace(/(?:es|s)$/, "")))))
-      : undefined;
-    (speaks ?? sections[0])?.ingredients.push(line);
-  }
-  // A heading of the list that no section of the instructions took up: its lines go where the steps are.
-  const idle = sections.filter((s) => s.instructions.length === 0 && s.ingredients.length > 0);
-  const working = sections.filter((s) => s.instructions.length > 0);
-  if (working.length === 1 && idle.length > 0 && working[0]) {
-    const split = splitBySections(working[0], idle);
-    return split;
-  }
-  return sections.filter((s) => s.ingredients.length > 0 || s.instructions.length > 0);
-}
-
-/** Steps of one list handed to the groups of the ingredient list that they speak of, in runs; what speaks of none stays with the last. */
-function splitBySections(all: RecipeSection, groups: readonly RecipeSection[]): RecipeSection[] {
-  const namesOf = (g: RecipeSection) =>
-    g.name
-      .toLowerCase()
-      .split(/[^\p{L}]+/u)
-      .filter((w) => w.length > 3);
-  const taken = new Map<RecipeSection, string[]>();
-  const rest: string[] = [];
-  for (const step of all.instructions) {
-    const opening = step.toLowerCase().slice(0, 70);
-    const group = groups.find((g) =>
-      namesOf(g).some((w) =>
-        new RegExp(`(?:for|make|prepare|mix|start with|begin with) (?:the )?(?:\\w+ ){0,2}${escaped(w)}`).test(opening),
-      ),
+  put(
+    listOf(own(node, "recipeIngredient") ?? own(node, "ingredients") ?? own(node, "supply"))
+      .flatMap((v) => (typeof v === "string" ? paragraphsOf(v) : [textIn(v)]))
+      .filter(Boolean)
+      .slice(0, RECIPE_LIMITS.lines),
+    "ingredient",
+  );
+  lines.push(...instructionLines(own(node, "recipeInstructions") ?? own(node, "step")));
+  for (const key of ["recipeNotes", "notes", "note", "tips", "storage"])
+    put(
+      listOf(own(node, key)).flatMap((v) => (typeof v === "string" ? paragraphsOf(v) : textsIn(v))),
+      "note",
     );
-    const open =
-      group ??
-      (rest.length === 0 && taken.size > 0 && !/assembl|to serve|finish|combine the/i.test(opening) ? [...taken.keys()].at(-1) : undefined);
-    if (open) taken.set(open, [...(taken.get(open) ?? []), step]);
-    else rest.push(step);
-  }
-  const parts = groups.map((g) => ({ ...g, instructions: taken.get(g) ?? [] }));
-  const working = parts.filter((p) => p.instructions.length > 0);
-  const lost = parts.filter((p) => p.instructions.length === 0).flatMap((p) => p.ingredients);
-  const last = { name: all.name, ingredients: [...all.ingredients, ...lost], instructions: rest };
-  if (rest.length === 0 && working.length > 0) {
-    const end = working.at(-1) as (typeof working)[number];
-    return [...working.slice(0, -1), { ...end, ingredients: [...end.ingredients, ...last.ingredients] }];
-  }
-  return [...working, last].filter((s) => s.ingredients.length > 0 || s.instructions.length > 0);
+  const tools = listOf(own(node, "tool")).map(textIn).filter(Boolean);
+  if (tools.length > 0) put([`Tools: ${tools.join(", ")}`], "note");
+  return lines;
 }
-
-const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");

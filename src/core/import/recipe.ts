@@ -1,32 +1,92 @@
-// A recipe between a page of somebody else's and a dish of ours: lines as they were written, in sections. It is what the preview shows
-// and lets the cook correct; to-dish.ts makes the dish from it.
+// A recipe between somebody else's page or text and a dish of ours: lines as they were written, each with its place in the source, in
+// sections. It is what the preview shows and lets the cook correct; to-dish.ts makes the dish from it.
+import type { Language } from "../entry/lexicon/lexicon";
+
+/** What a file was: plain text, recipe data in JSON-LD or microdata, or a page without any. */
+export type SourceKind = "text" | "json-ld" | "microdata" | "html";
+
+/** What a line of the source is. */
+export type Role =
+  | "title"
+  | "serves"
+  | "time"
+  | "description"
+  | "list-head"
+  | "section"
+  | "ingredient"
+  | "number"
+  | "instruction"
+  | "note"
+  | "unread";
+
+/** A stretch of the source's text, `[from, to)`. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+}
+
+export interface SourceLine extends Stretch {
+  /** Known from the data of a page; undefined where it is told from how the line looks. */
+  readonly role?: Role;
+  /** Within the markup: a heading, an item of a list, an item of a numbered list. */
+  readonly hint?: "heading" | "item" | "numbered";
+  /** A blank line stands before it. */
+  readonly gap: boolean;
+  /** Beyond the data of a page: what its readable part has besides. */
+  readonly beyond?: true;
+}
+
+export interface Source {
+  readonly kind: SourceKind;
+  /** What all offsets count in. */
+  readonly text: string;
+  readonly lines: readonly SourceLine[];
+  /** Numbers and times of the data, where the page has some. */
+  readonly serves?: number;
+  readonly totalMinutes?: number;
+}
+
+export interface RecipeLine extends Stretch {
+  /** Why it is in its section, where nothing says so. */
+  readonly guess?: string;
+}
 
 export interface RecipeSection {
-  /** "" where the page has no sections. */
+  /** "" where the recipe has no sections. */
   readonly name: string;
+  readonly headings: readonly RecipeLine[];
   /** Ingredient lines as written. */
-  readonly ingredients: readonly string[];
-  /** Instructions as written, one a step of the page. */
-  readonly instructions: readonly string[];
+  readonly ingredients: readonly RecipeLine[];
+  /** Instructions as written, one a paragraph of the source. */
+  readonly instructions: readonly RecipeLine[];
+}
+
+/** What was seen and is neither ingredient nor step. */
+export interface Aside extends RecipeLine {
+  readonly role: "title" | "serves" | "time" | "description" | "list-head" | "number" | "note" | "unread";
 }
 
 export interface Recipe {
   readonly name: string;
-  readonly description: string;
+  readonly language: Language;
   /** For how many, where it says so. */
   readonly serves: number | undefined;
   /** The yield as written: "Makes 24 rolls". */
   readonly yieldText: string;
+  /** The yield counts pieces, not people: it is taken as the number of portions. */
+  readonly yieldGuessed: boolean;
   /** What the page says that it takes in all, minutes. */
   readonly totalMinutes: number | undefined;
   readonly sections: readonly RecipeSection[];
-  /** What was seen and has no place here: nothing is dropped in silence. */
-  readonly aside: readonly string[];
+  /** In the order of the source. */
+  readonly aside: readonly Aside[];
+  readonly source: Source;
 }
 
 /** Longest text and most lines that are looked at. */
-export const RECIPE_LIMITS = { text: 4_000, lines: 600, recipes: 20 } as const;
+export const RECIPE_LIMITS = { text: 20_000, lines: 1_500, recipes: 20 } as const;
 
 export type ReadRecipes =
-  | { readonly status: "read"; readonly recipes: readonly Recipe[]; readonly from: "json-ld" | "text" }
-  | { readonly status: "nothing"; readonly because: string };
+  | { readonly status: "read"; readonly recipes: readonly Recipe[] }
+  | { readonly status: "nothing"; readonly because: string; readonly source: Source };

@@ -1,20 +1,25 @@
-// A recipe made a dish: each section a component, what a section makes taken by the one that speaks of it, the last led to the table.
-// What was guessed or not understood is listed, line by line, for the preview.
-
+// A recipe made a dish: each section a component, what a section makes taken by the step that speaks of it, the rest led to the table.
+// With it the accounting: what became of every line, and what was guessed.
 import { ingredientOf, kindOfName, newDish } from "../dish/edit/components";
+import { withBorrowed } from "../dish/edit/kitchen";
 import { freeId } from "../dish/edit/places";
 import { withTheirSteps } from "../dish/enters";
 import { methodWithPuts } from "../dish/puts";
-import type { DishComponent, DishFile } from "../dish/schema";
+import type { DishComponent, DishFile, DishStep, Hold } from "../dish/schema";
+import { holdOf } from "../entry/hold-line";
 import { readIngredient } from "../entry/ingredient-line";
+import { readStep } from "../entry/step/read";
+import type { Keep } from "../entry/step/reading";
 import { allergensOfName } from "../foods/allergens";
-import { allOnOneLine } from "../plain-text";
+import { allOnOneLine, onOneLine } from "../plain-text";
 import { spokenDuration } from "../time/duration";
-import { type ReadInstruction, stepsOfInstructions } from "./instructions";
-import type { Recipe, RecipeSection } from "./recipe";
+import { type Accounting, accountingOf, type Item } from "./accounting";
+import { methodOf, type ReadInstruction, type ReadMethod } from "./method";
+import type { Aside, Recipe, RecipeLine, RecipeSection, Stretch } from "./recipe";
+import { names, tellingWords } from "./sections";
 
 interface PreviewIngredient {
-  readonly line: string;
+  readonly line: RecipeLine;
   readonly read: ReturnType<typeof readIngredient>;
 }
 
@@ -24,8 +29,8 @@ interface PreviewComponent {
   readonly kind: DishComponent["kind"];
   readonly ingredients: readonly PreviewIngredient[];
   readonly steps: readonly ReadInstruction[];
-  /** Whose output it takes. */
-  readonly takes: readonly string[];
+  /** Whose output it takes, and at which of its steps. */
+  readonly takes: readonly { readonly from: string; readonly step: number }[];
 }
 
 export interface ImportedDish {
@@ -33,6 +38,7 @@ export interface ImportedDish {
   readonly components: readonly PreviewComponent[];
   /** What should be looked at before it is kept. */
   readonly doubts: readonly string[];
+  readonly accounting: Accounting;
 }
 
 export interface Serving {
@@ -44,100 +50,247 @@ export interface Serving {
 /** For how many a recipe is taken to be where it does not say. */
 export const GUESSED_SERVES = 4;
 
+type Draft = Pick<Stretch, "from" | "to"> & Omit<Item, "from" | "to" | "text">;
+const LONGEST_NOTE = 19_000;
+
 /** The dish that a recipe comes to, served to so many at that hour. Amounts stay those of the recipe, for its own number. */
-export function dishOfRecipe(pasted: Recipe, serving: Serving): ImportedDish {
-  const recipe = allOnOneLine(pasted);
+export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const doubts: string[] = [];
+  const items: Draft[] = [];
   const base = recipe.serves ?? GUESSED_SERVES;
   if (recipe.serves === undefined)
     doubts.push(`It does not say for how many it is${recipe.yieldText ? ` (“${recipe.yieldText}”)` : ""}; ${base} is assumed.`);
-  else if (recipe.yieldText && !/serv|portion|people|person|guest|^\s*\d+\s*$/i.test(recipe.yieldText))
+  else if (recipe.yieldGuessed)
     doubts.push(`It makes “${recipe.yieldText}”; that is read as the number of portions. Set how many it feeds.`);
-  const name = recipe.name.slice(0, 200);
+  const name = onOneLine(recipe.name).slice(0, 200);
   const empty = newDish({ name, ...serving });
-  const dish = { ...empty.dish, baseServes: base, ...(recipe.description ? { note: recipe.description.slice(0, 2000) } : {}) };
-  const sections = recipe.sections.length ? recipe.sections : [{ name: "", ingredients: [], instructions: [] }];
+  const sections = recipe.sections.length ? recipe.sections : [{ name: "", headings: [], ingredients: [], instructions: [] }];
   const taken = ["table"];
   let ovenC: number | undefined;
+  let pending: readonly Stretch[] = [];
+  const methods: ReadMethod[] = [];
   const components = sections.map((section): PreviewComponent => {
-    const title = (titleOf(section.name) || (sections.length === 1 ? name : section === sections.at(-1) ? name : "Part")).slice(0, 120);
+    const title = (section.name || (sections.length === 1 || section === sections.at(-1) ? name : "Part")).slice(0, 120);
     const id = freeId(title, taken);
     taken.push(id);
-    const read = stepsOfInstructions(section.instructions, ovenC);
+    const read = methodOf(section.instructions, recipe.language, ovenC, pending);
     ovenC = read.ovenC;
+    pending = read.pending;
+    methods.push(read);
     return {
       id,
       name: title,
       kind: kindOfName(title) === "other" ? kindOfName(name) : kindOfName(title),
-      ingredients: section.ingredients.map((line) => ({ line, read: readIngredient(line) })),
+      ingredients: section.ingredients.map((line) => ({ line, read: readIngredient(onOneLine(line.text), recipe.language) })),
       steps: read.steps.length ? read.steps : [emptyStep(title)],
       takes: [],
     };
   });
-  const linked = linkParts(components, sections);
+  const linked = linkParts(components, sections, name);
   for (const c of linked) {
-    if (c.steps[0]?.step.id === "make") doubts.push(`No steps were found for ${c.name}; one step of 30 min was added.`);
+    if (c.steps[0]?.step.id === "make" && c.steps[0].from.length === 0)
+      doubts.push(`No steps were found for ${c.name}; one step of 30 min was added.`);
     if (c.ingredients.length === 0 && linked.length > 1 && c.takes.length === 0)
       doubts.push(`No ingredients were found for ${c.name}: check whether some of another part belong there.`);
   }
-  const found = linked.flatMap((c) => c.steps).reduce((sum, s) => sum + likelyMinutes(s), 0);
+  const found = linked.flatMap((c) => c.steps).reduce((sum, s) => sum + s.reading.minutes.likely, 0);
   if (recipe.totalMinutes && (found < recipe.totalMinutes * 0.6 || found > recipe.totalMinutes * 2.5))
     doubts.push(`The page says ${spokenDuration(recipe.totalMinutes)} in all; the steps found add up to ${spokenDuration(found)}.`);
-  const document: DishFile = { ...empty, dish, components: [...linked.map(componentOf), ...tableOf(empty, linked)] };
-  return { document, components: linked, doubts };
+
+  // What is said beside the steps: how long a part keeps, tips, descriptions, what was not understood.
+  const holds = new Map<string, Hold[]>();
+  const notes = new Map<string, string[]>();
+  const dishNotes: string[] = [];
+  const keep = (stretch: Stretch, component: number, keeps: readonly Keep[], guess: string | undefined) => {
+    const c = linked[component] as PreviewComponent;
+    const before = holds.get(c.id) ?? [];
+    holds.set(c.id, [...before, ...keeps.map(holdOf)]);
+    notes.set(c.id, [...(notes.get(c.id) ?? []), oneLine(stretch.text)]);
+    items.push({
+      from: stretch.from,
+      to: stretch.to,
+      state: guess ? "guess" : "read",
+      became: `/components/${component}/methods/0/steps/${c.steps.length - 1}/makes/0/holds/${before.length}`,
+      ...(guess ? { why: guess } : {}),
+    });
+  };
+  sections.forEach((section, i) => accountSection(section, linked[i] as PreviewComponent, i, methods[i] as ReadMethod, items, keep, notes));
+  for (const aside of recipe.aside) accountAside(aside, recipe, linked, items, keep, dishNotes);
+
+  // An oven that was heated and never used: kept as words.
+  for (const { from, to, text } of pending) {
+    dishNotes.push(oneLine(text));
+    items.push({ from, to, state: "note", became: "/dish/note" });
+  }
+  const dishNote = dishNotes.join(" · ").slice(0, LONGEST_NOTE);
+  const dish = { ...empty.dish, baseServes: base, ...(dishNote ? { note: dishNote } : {}) };
+  const parts = linked.map((c) => componentOf(c, linked, holds.get(c.id) ?? [], notes.get(c.id) ?? []));
+  const document = withBorrowed({ ...empty, dish, components: [...parts, ...tableOf(empty, linked)] });
+  const accounting = accountingOf(recipe.source, items, "/dish/note");
+  // What nothing took is kept on the dish as a note.
+  const unread = accounting.items.filter((i) => i.state === "unread").map((i) => oneLine(i.text));
+  const whole = [dishNote, ...unread.filter((u) => !dishNote.includes(u))].filter(Boolean).join(" · ").slice(0, LONGEST_NOTE);
+  const last = whole ? { ...document, dish: { ...document.dish, note: whole } } : document;
+  return { document: allOnOneLine(last), components: linked, doubts, accounting };
 }
 
-const titleOf = (text: string) => {
-  const clean = text
-    .replace(/^(?:for|to make|make|making|prepare|preparing|to prepare) (?:the )?/i, "")
-    .replace(/:$/, "")
-    .trim();
-  return clean.charAt(0).toUpperCase() + clean.slice(1).toLowerCase();
-};
+const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
+
+type KeepFn = (stretch: Stretch, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
+
+/** What became of a section's heading, ingredients and steps. */
+function accountSection(
+  section: RecipeSection,
+  c: PreviewComponent,
+  i: number,
+  method: ReadMethod,
+  items: Draft[],
+  keep: KeepFn,
+  notes: Map<string, string[]>,
+): void {
+  const at = `/components/${i}`;
+  for (const h of section.headings)
+    items.push({ from: h.from, to: h.to, state: h.guess ? "guess" : "read", became: `${at}/name`, ...(h.guess ? { why: h.guess } : {}) });
+  c.ingredients.forEach(({ line, read }, j) => {
+    if (line.to <= line.from) return;
+    const why = line.guess ?? read.doubts[0]?.why;
+    items.push({
+      from: line.from,
+      to: line.to,
+      state: why ? "guess" : "read",
+      became: `${at}/methods/0/ingredients/${j}`,
+      ...(why ? { why } : {}),
+    });
+  });
+  c.steps.forEach((s, k) => {
+    for (const stretch of s.from)
+      items.push({
+        from: stretch.from,
+        to: stretch.to,
+        state: s.guess ? "guess" : "read",
+        became: `${at}/methods/0/steps/${k}`,
+        ...(s.guess ? { why: s.guess } : {}),
+      });
+  });
+  for (const h of method.heating)
+    items.push({ from: h.stretch.from, to: h.stretch.to, state: "read", became: `${at}/methods/0/steps/${h.step}` });
+  for (const b of method.beside) {
+    if (b.keeps) keep(b.stretch, i, b.keeps, b.guess);
+    else {
+      notes.set(c.id, [...(notes.get(c.id) ?? []), oneLine(b.stretch.text)]);
+      items.push({ from: b.stretch.from, to: b.stretch.to, state: "note", became: `${at}/note` });
+    }
+  }
+}
+
+/** What became of a line that is neither ingredient nor step. */
+function accountAside(
+  aside: Aside,
+  recipe: Recipe,
+  parts: readonly PreviewComponent[],
+  items: Draft[],
+  keep: KeepFn,
+  notes: string[],
+): void {
+  const { from, to, role, text } = aside;
+  const put = (state: Item["state"], became: string, why?: string) => items.push({ from, to, state, became, ...(why ? { why } : {}) });
+  if (role === "title") {
+    if (oneLine(text).includes(oneLine(recipe.name))) return void put("read", "/dish/name");
+    notes.push(oneLine(text));
+    return void put("note", "/dish/note");
+  }
+  if (role === "serves") {
+    if (oneLine(text) !== recipe.yieldText || recipe.yieldGuessed) notes.push(oneLine(text));
+    return void put(
+      recipe.yieldGuessed || recipe.serves === undefined ? "guess" : "read",
+      "/dish/baseServes",
+      recipe.serves === undefined
+        ? `no number of people: ${GUESSED_SERVES} is assumed`
+        : recipe.yieldGuessed
+          ? "pieces, taken as portions"
+          : undefined,
+    );
+  }
+  if (role === "list-head" || role === "number") return void put("note", `/components/0/methods/0/steps`);
+  // A note that says how long something keeps is a hold of the part that it names, or else of the last.
+  if (role === "note" || role === "description") {
+    const reading = readStep(
+      oneLine(text).replace(/^[^:]{0,24}:\s*/, (lead) => (/^(?:to store|storage|keeps?|tip|note)/i.test(lead) ? "" : lead)),
+      { language: recipe.language },
+    );
+    if (reading.keeps.length > 0 && text.length < 400 && role === "note") {
+      const named = parts.findIndex((p) => names(text, tellingWords(p.name)));
+      const placeless = reading.doubts.some((d) => d.field === "keeps");
+      keep(
+        { from, to, text },
+        named >= 0 ? named : parts.length - 1,
+        reading.keeps,
+        named < 0 && parts.length > 1 ? "which part keeps so long is not said" : placeless ? "no place said" : undefined,
+      );
+      return;
+    }
+  }
+  notes.push(oneLine(text));
+  put(role === "unread" ? "unread" : "note", "/dish/note");
+}
 
 function emptyStep(title: string): ReadInstruction {
   return {
     step: { id: "make", name: `Make ${title.toLowerCase()}`.slice(0, 120), time: "30m" },
-    says: ["no time said: 30 min assumed"],
-    unclear: "The page has no steps for it.",
+    reading: { ...readStep(""), minutes: { min: 30, likely: 30, max: 30 } },
+    from: [],
+    guess: "The page has no steps for it.",
+    beside: false,
   };
 }
 
-const likelyMinutes = ({ step }: ReadInstruction): number => {
-  const text = typeof step.time === "string" ? step.time : step.time.likely;
-  const m = /^(?:(\d+)d)?(?:(\d+)h)?(?:(\d+)m)?$/.exec(text);
-  return Number(m?.[1] ?? 0) * 1440 + Number(m?.[2] ?? 0) * 60 + Number(m?.[3] ?? 0);
-};
+const ASSEMBLY =
+  /^(?:assembl|to assemble|to finish|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
 
-/** Each part goes into the first later one that speaks of it by a word of its name, or else into the last. */
-function linkParts(parts: readonly PreviewComponent[], sections: readonly RecipeSection[]): PreviewComponent[] {
-  const takes = new Map<string, string[]>();
+/** Each part goes to the step of a later part that speaks of it; where none does, to the part that puts all together, or to the table. */
+function linkParts(parts: readonly PreviewComponent[], sections: readonly RecipeSection[], dish: string): PreviewComponent[] {
+  const takes = new Map<string, { from: string; step: number }[]>();
+  const common = new Set(tellingWords(dish));
+  const last = parts.at(-1);
+  const gathers = last !== undefined && (sections.at(-1)?.name === "" || ASSEMBLY.test(last.name) || last.name === dish);
   parts.forEach((part, i) => {
-    if (i === parts.length - 1) return;
-    const words = part.name
-      .toLowerCase()
-      .split(/[^\p{L}]+/u)
-      .filter((w) => w.length > 3);
-    const speaks = parts.findIndex(
-      (_, j) => j > i && (sections[j]?.instructions ?? []).some((t) => words.some((w) => t.toLowerCase().includes(w.replace(/s$/, "")))),
-    );
-    const taker = parts[speaks >= 0 ? speaks : parts.length - 1];
-    if (taker) takes.set(taker.id, [...(takes.get(taker.id) ?? []), part.id]);
+    if (part === last) return;
+    const all = tellingWords(part.name);
+    const words = all.filter((w) => !common.has(w)).length > 0 ? all.filter((w) => !common.has(w)) : all;
+    for (let j = i + 1; j < parts.length; j++) {
+      const step = (parts[j] as PreviewComponent).steps.findIndex(
+        (s) => words.length > 0 && names(`${s.step.name ?? ""} ${s.step.note ?? ""}`, words),
+      );
+      if (step < 0) continue;
+      const id = (parts[j] as PreviewComponent).id;
+      takes.set(id, [...(takes.get(id) ?? []), { from: part.id, step }]);
+      return;
+    }
+    if (gathers && last) takes.set(last.id, [...(takes.get(last.id) ?? []), { from: part.id, step: 0 }]);
   });
   return parts.map((p) => ({ ...p, takes: takes.get(p.id) ?? [] }));
 }
 
 const outputRef = (c: PreviewComponent) => `${c.id}.${c.id}`;
 
-function componentOf(c: PreviewComponent): DishComponent {
+function componentOf(
+  c: PreviewComponent,
+  parts: readonly PreviewComponent[],
+  holds: readonly Hold[],
+  notes: readonly string[],
+): DishComponent {
   const steps = methodWithPuts(
-    c.steps.map((s, i) => ({
-      ...s.step,
-      ...(i === 0 && c.takes.length ? { takes: c.takes.map((id) => ({ from: `${id}.${id}` })) } : {}),
-      ...(i === c.steps.length - 1 ? { makes: [{ id: c.id, name: c.name }] } : {}),
-    })),
+    besides(c.steps).map((step, i) => {
+      const takes = c.takes
+        .filter((t) => t.step === i)
+        .map((t) => ({ from: outputRef(parts.find((p) => p.id === t.from) as PreviewComponent) }));
+      return {
+        ...step,
+        ...(takes.length ? { takes } : {}),
+        ...(i === c.steps.length - 1 ? { makes: [{ id: c.id, name: c.name, ...(holds.length ? { holds: [...holds] } : {}) }] } : {}),
+      };
+    }),
   );
-  // What is taken is taken by the first step that could: the last one takes all where there is only one.
   const ids: string[] = [];
   const ingredients = c.ingredients.map(({ read }) => {
     const made = ingredientOf(read, ids);
@@ -145,22 +298,40 @@ function componentOf(c: PreviewComponent): DishComponent {
     const brings = allergensOfName(read.name)?.filter((a) => a !== "wheat");
     return brings?.length ? { ...made, allergens: brings.map((a) => WORDS[a] ?? a) } : made;
   });
+  const note = notes.join(" ").slice(0, LONGEST_NOTE);
   return {
     id: c.id,
     name: c.name,
     kind: c.kind,
+    ...(note ? { note } : {}),
     methods: [
       { id: "usual", name: "Original text", ...(ingredients.length ? { ingredients: withTheirSteps(ingredients, steps) } : {}), steps },
     ],
   };
 }
 
+/** "Meanwhile": a step beside the one before it begins when that one could, and the next waits for both. */
+function besides(steps: readonly ReadInstruction[]): DishStep[] {
+  return steps.map((s, i) => {
+    const before = steps[i - 1];
+    if (s.beside && before && !before.beside) {
+      const earlier = steps[i - 2];
+      return { ...s.step, after: earlier ? [earlier.step.id] : [] };
+    }
+    if (before?.beside && !s.beside) {
+      const other = steps[i - 2];
+      return other ? { ...s.step, after: [other.step.id, before.step.id] } : s.step;
+    }
+    return s.step;
+  });
+}
+
 const WORDS: Readonly<Record<string, string>> = { gluten_cereals: "gluten", eggs: "egg", soybeans: "soya", tree_nuts: "nuts" };
 
 function tableOf(empty: DishFile, parts: readonly PreviewComponent[]): DishComponent[] {
-  const last = parts.at(-1);
-  const taken = new Set(parts.flatMap((p) => p.takes));
+  const taken = new Set(parts.flatMap((p) => p.takes.map((t) => t.from)));
   const free = parts.filter((p) => !taken.has(p.id));
+  const last = parts.at(-1);
   return empty.components.map((c) => ({
     ...c,
     methods: c.methods.map((m) => ({

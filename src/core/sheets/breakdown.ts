@@ -18,7 +18,7 @@ export interface OutputRow {
   readonly left: string;
 }
 
-export interface IngredientRow {
+interface IngredientRow {
   readonly name: string;
   readonly amount: string;
   readonly note: string | undefined;

@@ -16,9 +16,13 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-it.txt", "it"],
   ["steps-es.txt", "es"],
 ];
-const INGREDIENTS = [...linesOf("ingredients-en.txt").map((l) => ({ ...l, language: "en" as Language })), ...linesOf("ingredients-more.txt").map((l) => ({ ...l, line: l.line.slice(3), language: l.line.slice(0, 2) as Language }))];
+const INGREDIENTS = [
+  ...linesOf("ingredients-en.txt").map((l) => ({ ...l, language: "en" as Language })),
+  ...linesOf("ingredients-more.txt").map((l) => ({ ...l, line: l.line.slice(3), language: l.line.slice(0, 2) as Language })),
+];
 
-const wrongOf = (line: string, results: readonly FieldResult[]) => results.filter((r) => !r.right).map((r) => `${line}: ${r.field} is ${r.got}, not ${r.want}`);
+const wrongOf = (line: string, results: readonly FieldResult[]) =>
+  results.filter((r) => !r.right).map((r) => `${line}: ${r.field} is ${r.got}, not ${r.want}`);
 
 describe("step lines", () => {
   for (const [file, language] of STEPS) {
@@ -76,7 +80,12 @@ describe("whatever a line says", () => {
     fc.assert(
       fc.property(fc.shuffledSubarray(clauses, { minLength: clauses.length }), (shuffled) => {
         const read = readStep(`roast, ${shuffled.join(", ")}`, { language: "en" });
-        expect({ ...read, line: "", words: [], doubts: read.doubts.length }).toEqual({ ...wanted, line: "", words: [], doubts: wanted.doubts.length });
+        expect({ ...read, line: "", words: [], doubts: read.doubts.length }).toEqual({
+          ...wanted,
+          line: "",
+          words: [],
+          doubts: wanted.doubts.length,
+        });
       }),
       { numRuns: 60 },
     );
@@ -90,7 +99,9 @@ describe("whatever a line says", () => {
     expect(String(after.minutes.likely)).toBe(doubt?.choices?.[0]);
     expect(readStep(answered("rest 1h", { field: "place" }, "cellar")).place).toBe("cellar");
     expect(readStep(answered("press 20m", { field: "attention" }, "unattended")).attention).toBe("unattended");
-    expect(readStep(answered("whisk 5 min, keeps 3 d", { field: "keeps" }, "fridge")).keeps).toEqual([{ place: "fridge", min: null, max: 4320 }]);
+    expect(readStep(answered("whisk 5 min, keeps 3 d", { field: "keeps" }, "fridge")).keeps).toEqual([
+      { place: "fridge", min: null, max: 4320 },
+    ]);
     expect(readStep(answered("fry 4 min in batches", { field: "batches" }, "3")).batches).toBe(3);
   });
 });

@@ -38,7 +38,7 @@ Method
 
 test("a list and numbered steps are told apart, with their parts", () => {
   const recipe = read(PIE);
-  expect(recipe).toMatchObject({ name: "Leek and barley pie", serves: 6, totalMinutes: 180, description: "A pie for a wet day." });
+  expect(recipe).toMatchObject({ name: "Leek and barley pie", serves: 6, totalMinutes: 180 });
   const dish = dishOfRecipe(recipe, serving);
   const [pastry, filling, whole] = dish.document.components;
   expect(pastry).toMatchObject({ name: "Pastry", kind: "dough" });
@@ -78,7 +78,7 @@ test("what it does not say is a doubt, told before it is kept", () => {
   );
   expect(doubts.join(" ")).toMatch(/does not say for how many/);
   expect(components[0]?.ingredients[1]?.read.unclear).toBe("No amount.");
-  expect(components[0]?.steps[1]?.unclear).toMatch(/no time/i);
+  expect(components[0]?.steps[1]?.guess).toMatch(/no time/i);
 });
 
 test("words of time that are no length of a step are left alone", () => {

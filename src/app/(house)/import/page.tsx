@@ -1,7 +1,7 @@
 import { findNewestKitchen, listDishes } from "@/db/queries/dishes";
 import { proposedServing } from "@/server/clock";
 import { database } from "@/server/database";
-import { ImportPreview } from "@/ui/dish/ImportPreview";
+import { ImportPreview } from "@/ui/import/ImportPreview";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Import a recipe" };

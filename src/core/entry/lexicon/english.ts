@@ -312,7 +312,7 @@ export const ENGLISH: Lexicon = {
         "|rise|rising|bulk (?:ferment(?:ation)?|rise|prove)|(?:first|second|final|last) (?:rise|prove|proof|proving)",
       "prove",
     ],
-    [verbForms("ferment|culture|sour|sprout|malt|incubate|inoculate and hold") + "|fermentation", "ferment"],
+    [`${verbForms("ferment|culture|sour|sprout|malt|incubate|inoculate and hold")}|fermentation`, "ferment"],
     [verbForms("soak|rehydrate overnight|desalt"), "soak"],
     [verbForms("chill|refrigerate|retard|cold-proof|cold-ferment|firm up|cold-prove|chill down"), "chill"],
     [verbForms("freeze|deep-freeze|blast-freeze"), "freeze"],
@@ -328,7 +328,7 @@ export const ENGLISH: Lexicon = {
     [verbForms("thaw|defrost"), "thaw"],
     [verbForms("dry|air-dry|dehydrate|dry out"), "dry"],
     [verbForms("drain|drip"), "drain"],
-    [verbForms("leave|let|allow|keep|hold") + "|left", "leave"],
+    [`${verbForms("leave|let|allow|keep|hold")}|left`, "leave"],
     [verbForms("put|place|transfer|move|slide|bring|take|return|get|load|tip|lift|remove"), "put"],
     [verbForms("knead|work|laminate"), "knead"],
     [

@@ -8,7 +8,7 @@ import type { Scan } from "./scan";
 import { governing, type Verb, verbsOf } from "./verbs";
 
 /** The time of a step whose line says none, and whose verb tells nothing either. */
-export const UNSAID_MINUTES = 15;
+const UNSAID_MINUTES = 15;
 const ATTENTION_WORDS: Readonly<Record<Attention, string>> = { hands: "hands-on", nearby: "somebody near", unattended: "unattended" };
 /** From this on nobody works with their hands without a break. */
 const LONGEST_HANDS_MINUTES = 4 * 60;
@@ -56,6 +56,7 @@ export function conclude(scan: Scan): StepReading {
     cue: found.cue ?? null,
     probeC: found.probeC ?? null,
     attention,
+    verb: verb ? scan.folded.slice(verb.from, verb.to) : null,
     makes,
     keeps: found.keeps,
     takes: found.takes,
@@ -148,7 +149,9 @@ function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined,
     return null;
   }
   const sure = found.heats.find((h) => h.sure);
-  const temps = found.heats.filter((h) => h.tempC !== undefined);
+  const figures = found.heats.filter((h) => h.tempC !== undefined);
+  // A figure that is said goes before one that a word only suggests.
+  const temps = figures.some((h) => !h.concluded) ? figures.filter((h) => !h.concluded) : figures;
   const tempC = temps[0]?.tempC ?? null;
   if (new Set(temps.map((t) => t.tempC)).size > 1)
     doubts.push({

@@ -121,6 +121,7 @@ export const heatKind: Item = (scan, at) => {
   if (saidLevel) {
     heat.level = saidLevel;
     if (heat.tempC === undefined) {
+      heat.concluded = true;
       heat.tempC = OVEN_LEVEL_C[saidLevel as keyof typeof OVEN_LEVEL_C] ?? 180;
       found.doubts.push({
         field: "heat",

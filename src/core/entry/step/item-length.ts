@@ -52,13 +52,16 @@ export const length: Item = (scan, at) => {
   );
   if (tail !== undefined) end = tail;
   const before = scan.end("before|ahead of|vor dem|avant|prima|antes", scan.blanks(end));
+  // "Take it out of the fridge an hour before": when, not how long.
+  if (before !== undefined && /^(?:take|remove|get|pull)\b.*\b(?:out|from|off)\b/.test(folded.slice(0, at))) {
+    scan.mark(at, end, "name");
+    return end;
+  }
   found.lengths.push({
     length: got.value,
     at,
     ...(each !== undefined && !/^each$/.test(folded.slice(next, each)) ? { eachSide: true } : {}),
   });
-  if (before !== undefined && /^(?:take|remove|bring|get|sortir|togliere|sacar)/.test(folded.trim()))
-    found.doubts.push({ field: "minutes", why: "a time before something else is taken as the length" });
   scan.mark(at, end, "minutes");
   return end;
 };

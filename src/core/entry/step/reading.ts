@@ -113,6 +113,8 @@ export interface StepReading {
   readonly cue: string | null;
   readonly probeC: number | null;
   readonly attention: Attention;
+  /** The verb that attention was concluded from, as written in small letters. */
+  readonly verb: string | null;
   readonly makes: readonly Made[];
   readonly keeps: readonly Keep[];
   readonly takes: readonly Taken[];

@@ -1,0 +1,218 @@
+// What each line of a text is, told from how it looks and from what stands around it: title, yield, headings, ingredients, steps, notes.
+import { readIngredient } from "../entry/ingredient-line";
+import { lexiconOf } from "../entry/lexicon";
+import { fold } from "../entry/lexicon/fold";
+import type { Language } from "../entry/lexicon/lexicon";
+import { saidAt } from "../entry/patterns";
+import { headOf, isServesLine, isTimeLine, isTip } from "./heads";
+import type { Role, SourceLine } from "./recipe";
+
+/** A line, or a part of one, and what it is. */
+export interface RoledLine {
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+  readonly role: Role;
+  /** Of a section heading: among ingredients or among steps. */
+  readonly among?: "ingredients" | "method";
+  /** Notes of how something is kept. */
+  readonly storage?: true;
+}
+
+const NUMBERED =
+  /^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/i;
+const NUMBER_ALONE = /^[#*_\s]*(?:step|schritt|[ée]tape|passo|paso)?\s*\d{1,2}\s*[.):]?[*_\s]*$/i;
+const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\s+|[•·▢☐□◦▪●✓]|\[[ x]?\]\s*)/u;
+const MARKDOWN_HEADING = /^(?:#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/;
+
+type Mode = "top" | "ingredients" | "method" | "notes" | "nutrition" | "equipment" | "storage";
+
+/** Whether a line begins with a verb of a kitchen, or with words that open an instruction. */
+function opensWithVerb(text: string, language: Language): boolean {
+  const folded = fold(text.replace(NUMBERED, "").replace(BULLET, ""));
+  if (
+    /^(?:in a|in an|in the|on a|using|with a|once|when|while|meanwhile|after|before|then|next|finally|now|to (?:make|serve|assemble|finish)|for the .*,|if|as soon|without|gently|carefully|slowly|quickly|lightly|just|always|do not|don't|add|make|pre-?heat|remove|cover|set|return|repeat|turn|check|taste|adjust|den|die|das|in einer|in einem|zuerst|dann|danach|inzwischen|wahrend|backofen|ofen|dans un|dans une|pendant|prechauff|ajout|in una|in un|nel|preriscald|aggiung|quando|mentre|en un|en una|cuando|mientras|precal|anad|agreg)\b/.test(
+      folded,
+    )
+  )
+    return true;
+  return saidAt(lexiconOf(language).verbs, folded, 0) !== undefined;
+}
+
+const isSentence = (text: string) => /[.!?]$/.test(text) && text.split(/\s+/).length > 4;
+
+function looksLikeIngredient(line: SourceLine, language: Language): boolean {
+  const text = line.text.trim();
+  if (NUMBERED.test(text) && !BULLET.test(text) && !/^\d{1,2}\.\s*\d/.test(text)) return false;
+  if (text.length > 140 || /[.!?]\s+\p{Lu}/u.test(text) || isSentence(text)) return false;
+  const read = readIngredient(text, language);
+  if (read.heading) return false;
+  const bulleted = BULLET.test(text) || line.hint === "item";
+  // "A pie for a wet day": an article is no amount.
+  if (read.amount?.unit === "piece" && /^(?:an?|one|ein|eine|une?|uno|una)\s/i.test(text)) return false;
+  if (read.amount && !opensWithVerb(text, language)) return true;
+  if (read.amount && /^[\d½¼¾⅓⅔]/u.test(text.replace(BULLET, ""))) return true;
+  if (read.asNeeded) return text.split(/\s+/).length <= 9;
+  return bulleted && text.length < 80 && (!opensWithVerb(text, language) || text.split(/\s+/).length <= 3);
+}
+
+/** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
+function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
+  const text = line.text.trim();
+  if (text.length > 64 || NUMBER_ALONE.test(text)) return false;
+  const bare = text.replace(/^[#*_=\s>]+|[#*_=\s]+$/g, "");
+  const words = bare.replace(/:$/, "").split(/\s+/).length;
+  if (words > 8 || /[.!?;]$/.test(bare) || /[.!?]\s/.test(bare)) return false;
+  const amounts = /\d\s?(?:g|kg|ml|l|cl|dl|oz|lb|cups?|tbsp|tsp|el|tl)\b/i.test(bare);
+  if (line.hint === "heading" || MARKDOWN_HEADING.test(text)) return !amounts;
+  if (/:$/.test(bare)) return !amounts && !/^\d/.test(bare);
+  if (amounts || /\d/.test(bare) || BULLET.test(text)) return false;
+  if (
+    /^(?:for the|to make the|f[üu]r (?:den|die|das)|pour (?:la|le|les|l')|per (?:la|il|lo|l'|i|le)|para (?:la|el|los|las))\b/i.test(bare) &&
+    !bare.includes(",")
+  )
+    return true;
+  if (bare === bare.toUpperCase() && /\p{Lu}{3}/u.test(bare)) return true;
+  // A bare word or two: a heading where a blank line parts it from what was before and a list or a step follows.
+  if (!line.gap || words > 4 || !next || next.gap || !/^\p{Lu}/u.test(bare)) return false;
+  if (/,/.test(bare)) return false;
+  const nextIngredient = looksLikeIngredient(next, language);
+  if (mode === "method")
+    return !nextIngredient ? (NUMBERED.test(next.text.trim()) || isSentence(next.text.trim())) && !opensWithVerb(bare, language) : true;
+  return nextIngredient && readIngredient(next.text, language).amount !== undefined && (mode !== "top" || !opensWithVerb(bare, language));
+}
+
+/** What each line is. Lines that come with a role of their own keep it. */
+export function classified(lines: readonly SourceLine[], language: Language): RoledLine[] {
+  const out: RoledLine[] = [];
+  let mode: Mode = "top";
+  let titled = lines.some((l) => l.role === "title");
+  const put = (line: { from: number; to: number; text: string }, role: Role, more: Partial<RoledLine> = {}) =>
+    out.push({ from: line.from, to: line.to, text: line.text, role, ...more });
+  lines.forEach((line, i) => {
+    if (line.role) {
+      // Lists of data have their headings among their lines.
+      const heads =
+        line.role === "ingredient" &&
+        (readIngredient(line.text, language).heading ||
+          /^(?:for the|für d(?:en|ie|as)|pour l(?:a|e|es)|per (?:il|la|lo)|para (?:el|la))\s\p{L}+$/iu.test(line.text.trim()));
+      if (heads) return put(line, "section", { among: "ingredients" });
+      put(line, line.role, line.role === "section" ? { among: nextRole(lines, i) } : {});
+      return;
+    }
+    const text = line.text.trim();
+    if (line.beyond) {
+      const head = headOf(text);
+      if (head) {
+        mode = head.head === "method" || head.head === "ingredients" ? "notes" : head.head;
+        put(line, "note");
+      } else put(line, "note", { ...(mode === "storage" ? { storage: true } : {}) });
+      return;
+    }
+    const next = lines[i + 1];
+    const head = headOf(text);
+    if (head && (head.rest !== "" || text.length < 60)) {
+      if (!titled && i === 0 && head.head === "notes") titled = true;
+      mode = head.head;
+      if (head.rest === "") return put(line, "list-head");
+      // "Ingredients: 500 g flour, 2 eggs": the list stands in the line of its heading.
+      const cut = line.from + line.text.length - line.text.trimStart().length + head.restAt;
+      put({ from: line.from, to: cut, text: line.text.slice(0, cut - line.from) }, "list-head");
+      const rest = { from: cut, to: line.to, text: line.text.slice(cut - line.from) };
+      if (mode === "ingredients" && isServesLine(rest.text)) return put(rest, "serves");
+      if (mode === "ingredients") return void inlineList(rest, language).forEach((part) => put(part, "ingredient"));
+      return put(rest, mode === "method" ? "instruction" : "note", mode === "storage" ? { storage: true } : {});
+    }
+    if (NUMBER_ALONE.test(text) && /\d/.test(text) && next) {
+      if (/[a-z]/i.test(text) || mode === "method") {
+        mode = "method";
+        return put(line, "number");
+      }
+    }
+    if (isServesLine(text) && mode !== "method" && mode !== "notes") return put(line, "serves");
+    if (isTimeLine(text) && mode !== "method" && text.length < 160) return put(line, "time");
+    if (!titled && !looksLikeIngredient(line, language) && !NUMBERED.test(text) && text.length < 120) {
+      titled = true;
+      return put(line, "title");
+    }
+    if (isTip(text)) return put(line, "note");
+    if (mode === "nutrition" || mode === "equipment" || mode === "notes" || mode === "storage") {
+      // A heading of a part ends the notes where ingredients or steps follow it.
+      if (line.gap && isSection(line, next, mode, language) && next && looksLikeIngredient(next, language) && mode !== "equipment") {
+        mode = "ingredients";
+        return put(line, "section", { among: "ingredients" });
+      }
+      return put(line, "note", mode === "storage" ? { storage: true } : {});
+    }
+    if (isSection(line, next, mode, language) && (mode !== "top" || !looksLikeIngredient(line, language))) {
+      const following =
+        next && looksLikeIngredient(next, language) && !(mode === "method" && isSentence(next.text))
+          ? "ingredients"
+          : mode === "top"
+            ? next && NUMBERED.test(next.text)
+              ? "method"
+              : "ingredients"
+            : mode;
+      mode = following === "method" ? "method" : "ingredients";
+      return put(line, "section", { among: mode });
+    }
+    if (mode === "method") {
+      const listed =
+        !NUMBERED.test(text) &&
+        looksLikeIngredient(line, language) &&
+        (BULLET.test(text) || line.hint === "item" || /^[\d½¼¾]/u.test(text)) &&
+        !opensWithVerb(text, language) &&
+        text.length < 70;
+      const among = out.findLast((l) => l.role !== "note");
+      if (listed && (among?.role === "section" || among?.role === "ingredient")) {
+        mode = "ingredients";
+        return put(line, "ingredient");
+      }
+      return put(line, "instruction");
+    }
+    if (line.hint === "numbered" || (NUMBERED.test(text) && !looksLikeIngredient(line, language))) {
+      mode = "method";
+      return put(line, "instruction");
+    }
+    if (looksLikeIngredient(line, language)) {
+      mode = "ingredients";
+      return put(line, "ingredient");
+    }
+    if (mode === "ingredients" && !opensWithVerb(text, language) && text.length < 60 && !isSentence(text) && !line.gap)
+      return put(line, "ingredient");
+    if (mode === "top" && !opensWithVerb(text, language)) return put(line, "description");
+    if (mode === "top" && !lines.slice(i).some((l) => headOf(l.text.trim())?.head === "ingredients" || looksLikeIngredient(l, language))) {
+      mode = "method";
+      return put(line, "instruction");
+    }
+    if (mode === "top") return put(line, "description");
+    mode = "method";
+    return put(line, "instruction");
+  });
+  return out;
+}
+
+function nextRole(lines: readonly SourceLine[], from: number): "ingredients" | "method" {
+  const next = lines.slice(from + 1).find((l) => l.role === "ingredient" || l.role === "instruction");
+  return next?.role === "ingredient" ? "ingredients" : "method";
+}
+
+/** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */
+function inlineList(line: { from: number; to: number; text: string }, language: Language): { from: number; to: number; text: string }[] {
+  const parts: { from: number; to: number; text: string }[] = [];
+  let start = 0;
+  // The separator belongs to the part before it; it is not of its words.
+  const cut = (end: number, next: number) => {
+    const text = line.text.slice(start, end).trim();
+    if (text !== "") parts.push({ from: line.from + start, to: line.from + next, text });
+    start = next;
+  };
+  for (const m of line.text.matchAll(/[,;•·|]\s+|\s+(?:and|und|et|e|y)\s+(?=\d)/giu)) {
+    const behind = line.text.slice(m.index + m[0].length).trimStart();
+    const read = readIngredient(behind.split(/[,;•·|]/)[0] ?? "", language);
+    const sign = m[0].trim().charAt(0);
+    if (/[;•·|]/.test(sign) || read.amount !== undefined || read.asNeeded) cut(m.index, m.index + m[0].length);
+  }
+  cut(line.text.length, line.text.length);
+  return parts;
+}

@@ -1,0 +1,166 @@
+// Headings, yields and times of recipes in five languages: words that say what the lines below them are.
+
+import { lexiconOf } from "../entry/lexicon";
+import { ENGLISH } from "../entry/lexicon/english";
+import { fold } from "../entry/lexicon/fold";
+import { LANGUAGES, type Language } from "../entry/lexicon/lexicon";
+import { numberAt } from "../entry/numbers";
+
+export type Head = "ingredients" | "method" | "notes" | "nutrition" | "equipment" | "storage";
+
+const HEADS: readonly (readonly [Head, RegExp])[] = [
+  [
+    "ingredients",
+    /^(?:the )?(?:ingredients?(?: list)?|you(?:'|’)?ll need|you will need|what you need|what you(?:'|’)ll need|shopping list|zutaten(?:liste)?|das brauchst du|ingredients|ce qu'il (?:vous )?faut|ingredienti|gli ingredienti|occorrente|ingredientes|necesitas)$/,
+  ],
+  [
+    "method",
+    /^(?:the )?(?:methods?|directions?|instructions?|preparation(?: steps)?|steps?|how to (?:make|do|cook) (?:it|them|this)|what to do|procedure|let's cook|zubereitung(?:sschritte)?|anleitung|so (?:geht's|geht es|wird's gemacht)|arbeitsschritte|etapes?(?: de (?:la )?preparation)?|realisation|preparation|la preparation|marche a suivre|deroule|preparazione|procedimento|come si fa|svolgimento|preparacion|elaboracion|pasos|modo de (?:preparacion|hacer(?:lo)?)|instrucciones|como se hace)$/,
+  ],
+  [
+    "notes",
+    /^(?:(?:cook|chef|baker|kitchen|recipe|my|a few|some|our)(?:'s|’s|s)? )?(?:notes?|tips?|tips? (?:and|&) (?:tricks|notes|variations)|hints?|variations?|serving suggestions?|to serve with|substitutions?|good to know|faq|make[- ]ahead(?: tips?)?|hinweise?|tipps?|tips|anmerkungen?|variante[ns]?|astuces?|conseils?(?: du chef)?|remarques?|le conseil|bon a savoir|variantes?|note|consigli(?:o)?|suggerimenti|curiosita|varianti|notas?|consejos?|trucos?|sugerencias|trucos y consejos|about(?: this recipe)?|introduction|the story)$/,
+  ],
+  [
+    "nutrition",
+    /^(?:nutrition(?:al)?(?: (?:facts|information|info|values?))?(?: \(?per (?:serving|portion)\)?)?|per serving|nahrwerte?(?:angaben)?(?: pro portion)?|valeurs? nutritionnelles?|valori nutrizionali|informacion nutricional|valor nutricional)$/,
+  ],
+  [
+    "equipment",
+    /^(?:(?:special )?equipment(?: needed)?|tools?(?: needed)?|you(?:'|’)?ll also need|utensils|kit|ausstattung|gerate|das brauchst du auch|materiel|ustensiles|attrezzatura|utensili|utensilios|equipo)$/,
+  ],
+  [
+    "storage",
+    /^(?:storage|to store|storing|how to store|keeping|shelf life|aufbewahrung|haltbarkeit|lagerung|conservation|conservazione|conservacion)$/,
+  ],
+];
+
+/** What a line that is a heading of the whole recipe's parts is about; with what follows its colon. */
+export function headOf(text: string): { readonly head: Head; readonly rest: string; readonly restAt: number } | undefined {
+  const bare = text.replace(/^[#*_=\s>-]+|[#*_=\s]+$/g, "");
+  const offset = text.indexOf(bare);
+  const folded = fold(bare);
+  const colon = folded.indexOf(":");
+  const first = (colon >= 0 ? folded.slice(0, colon) : folded).replace(/\((?:[^()]*)\)\s*$/, "").trim();
+  // "Zutaten für 6 Personen", "Ingredients (serves 4)", "Ingredients for 6".
+  const plain = first.replace(/\s+(?:for|fur|pour|per|para)\s+(?:about )?(?:\d+|[\p{L}]+)(?:[\s-]+\d+)?(?:\s+[\p{L}]+)?$/u, "");
+  for (const [head, pattern] of HEADS) {
+    if (!pattern.test(first) && !pattern.test(plain)) continue;
+    const rest = colon >= 0 ? bare.slice(colon + 1) : "";
+    const lead = rest.length - rest.trimStart().length;
+    return { head, rest: rest.trim(), restAt: colon >= 0 ? offset + colon + 1 + lead : text.length };
+  }
+  return undefined;
+}
+
+const PEOPLE =
+  "people|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
+const SERVES =
+  /(?:^|[^\p{L}])(?:serves?|serving|feeds|enough for|servings?|portions?|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|[\p{L}]+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+const FOR = new RegExp(
+  `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}])`,
+  "u",
+);
+const COUNT = new RegExp(
+  `(\\d+)(?:\\s*(?:-|to|bis|a|or|/)\\s*(\\d+))?\\s*(?:large |small |hungry |generous |grosse |kleine )?(?:${PEOPLE})(?![\\p{L}])`,
+  "u",
+);
+const MAKES =
+  /(?:^|[^\p{L}])(?:makes|yields?|yield|gives|quantity|ergibt|menge|ausbeute|donne|quantite|rendement|resa|rende|quantita|salen|rinde|cantidad)\s*[:(]?\s*(?:about |around |approx\.? |ca\.? |etwa |environ |circa |unos |unas )?(\d+|[\p{L}]+)(?:\s*(?:-|to|bis|a|or)\s*(\d+))?\s*(\p{L}*)/u;
+/** Litres and kilos feed nobody in particular. */
+const BULK = /^(?:litres?|liters?|l|ml|kg|kilos?|g|grams?|cups?|quarts?|lbs?|pounds?|litri|litros|gramm|pints?)$/;
+
+export const isBulk = (word: string): boolean => BULK.test(fold(word));
+
+interface SaidServes {
+  readonly serves: number | undefined;
+  /** Pieces, not people. */
+  readonly pieces: boolean;
+}
+
+const figure = (text: string | undefined): number | undefined => {
+  if (text === undefined) return undefined;
+  if (/^\d+$/.test(text)) return Number(text);
+  for (const language of LANGUAGES) {
+    const number = numberAt(text, 0, true, lexiconOf(language));
+    if (number && number.end === text.length && Number.isInteger(number.value)) return number.value;
+  }
+  return numberAt(text, 0, true, ENGLISH)?.end === text.length ? numberAt(text, 0, true, ENGLISH)?.value : undefined;
+};
+
+/** For how many a line says that the recipe is; undefined where it says nothing of the kind. */
+export function servesIn(text: string): SaidServes | undefined {
+  const folded = fold(text);
+  for (const [pattern, pieces] of [
+    [SERVES, false],
+    [COUNT, false],
+    [MAKES, true],
+    [FOR, false],
+  ] as const) {
+    const m = pattern.exec(folded);
+    if (!m) continue;
+    const low = figure(m[1]);
+    if (low === undefined || low <= 0 || low > 1000) continue;
+    if (pieces && m[3] && BULK.test(m[3])) return { serves: undefined, pieces: true };
+    const people = pieces && new RegExp(`^(?:${PEOPLE})$`).test(m[3] ?? "");
+    const high = figure(m[2]);
+    return { serves: high && high > low ? Math.round((low + high) / 2) : low, pieces: pieces && !people };
+  }
+  return undefined;
+}
+
+/** A line that only says for how many: "Serves 6–8", "Für 4 Personen", "Makes about 24 rolls". */
+export function isServesLine(text: string): boolean {
+  const folded = fold(text.replace(/^[#*_\s•·-]+|[*_\s]+$/g, ""));
+  if (folded.length > 90 || /[.!?]\s+\p{L}/u.test(folded)) return false;
+  return /^(?:serves?|servings?|serving size|feeds|makes|yields?|portions?|for|fur|portionen|ergibt|menge|personen|pour|donne|personnes|quantite|per|dosi|porzioni|resa|para|raciones|porciones|rinde|salen|recipe for|enough for|rezept fur)\b/.test(
+    folded,
+  )
+    ? servesIn(text)?.serves !== undefined &&
+        (/^(?:for|pour|per|para|fur)\b/.test(folded)
+          ? /^(?:for|pour|per|para|fur)\s+(?:about )?(?:\d|\p{L}+\s+(?:people|person|guests|personnes|persone|personas))/u.test(folded)
+          : true)
+    : /^\d+(?:\s*-\s*\d+)?\s+(?:servings?|portions?|portionen|personen|personnes|people|porzioni|persone|raciones|porciones|personas|parts)\b/.test(
+        folded,
+      );
+}
+
+const TIME_WORDS =
+  "prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|hands-on|rest(?:ing)?|chill(?:ing)?|wait(?:ing)?|inactive|marinat(?:e|ing)|ris(?:e|ing)|ready in|time|zubereitungszeit|arbeitszeit|backzeit|kochzeit|gesamtzeit|ruhezeit|wartezeit|dauer|vorbereitung(?:szeit)?|temps de (?:preparation|cuisson|repos)|temps total|preparation|cuisson|repos|tempo(?: totale| di (?:preparazione|cottura|riposo))?|cottura|riposo|tiempo(?: total| de (?:preparacion|coccion|reposo))?|coccion|difficulty|level|schwierigkeit(?:sgrad)?|niveau|difficulte|cost|difficolta|dificultad|cuisine|course|category|author|by|source";
+const TIME_LINE = new RegExp(`^(?:${TIME_WORDS})(?: time)?(?: \\([^)]*\\))?\\s*[:=|–-]`);
+
+/** A line that says what the recipe takes in all, or another of its labels. */
+export const isTimeLine = (text: string): boolean => TIME_LINE.test(fold(text.replace(/^[#*_\s•·-]+/, "")).replace(/\*+/g, ""));
+
+export const isTotal = (text: string): boolean => /\b(?:total|gesamt|totale|ready in)/.test(fold(text));
+
+/** "Tip: …", "Note: …", "NB" at the head of a line. */
+export const isTip = (text: string): boolean =>
+  /^[*_(]*(?:(?:cook|chef|baker)(?:'s|’s) )?(?:tips?|notes?|nb|n\.b\.|p\.?s\.?|variation|hint|tipp|hinweis|achtung|astuce|conseil|remarque|attention|consiglio|nota|attenzione|consejo|truco|sugerencia|serving suggestion|make ahead|to make ahead|good to know)\b[*_)]*\s*(?:\d+)?\s*[:.–-]/i.test(
+    fold(text),
+  );
+
+const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
+  en: /^(?:for (?:the |a |an |your )?|to make (?:the )?|make (?:the )?|making (?:the )?|preparing (?:the )?|prepare (?:the )?|to prepare (?:the )?|the )/i,
+  de: /^(?:f[üu]r (?:den |die |das |dem )?|den |die |das |der )/i,
+  fr: /^(?:pour (?:la |le |les |l['’])?|la |le |les |l['’])/i,
+  it: /^(?:per (?:la |il |lo |l['’]|i |le |gli )?|la |il |lo |l['’]|i |le )/i,
+  es: /^(?:para (?:la |el |los |las )?|la |el |los |las )/i,
+};
+
+/** The name in a heading: "For the dough:" is "Dough". */
+export function sectionName(heading: string, language: Language): string {
+  const bare = heading
+    .replace(/^[#*_=\s>•-]+|[#*_=\s:]+$/g, "")
+    .replace(/^(?:step|part|schritt|etape|étape|passo|paso)\s+\d+\s*[:.–-]\s*/i, "")
+    .replace(/^\d{1,2}[.)]\s+/, "")
+    .replace(/\s*\([^()]*\)$/, "")
+    .trim();
+  const name =
+    bare
+      .replace(SECTION_LEADS[language], "")
+      .replace(language === "en" ? /$^/ : SECTION_LEADS.en, "")
+      .trim() || bare;
+  const plain = name === name.toUpperCase() ? name.toLowerCase() : name;
+  return plain.charAt(0).toUpperCase() + plain.slice(1);
+}

@@ -1,0 +1,285 @@
+// Instructions as steps: what is done, for how long, at what heat, with or without hands, until when. A sentence is read as a typed line
+// is; the sentence itself stays in the step's name or note, so that nothing of it is lost.
+import type { DishStep } from "../dish/schema";
+import { fold } from "../entry/lexicon/fold";
+import type { Language } from "../entry/lexicon/lexicon";
+import { slug } from "../entry/names";
+import { readStep } from "../entry/step/read";
+import type { Keep, StepReading } from "../entry/step/reading";
+import { lineStepOf } from "../entry/step-line";
+import { isTip } from "./heads";
+import type { RecipeLine, Stretch } from "./recipe";
+import { sentencesOf, timedParts } from "./sentences";
+
+/** A step of the dish, with the stretches of the source that it came from. */
+export interface ReadInstruction {
+  readonly step: DishStep;
+  readonly reading: StepReading;
+  readonly from: readonly Stretch[];
+  /** What was concluded and not said; undefined where all was said. */
+  readonly guess: string | undefined;
+  /** It runs beside the step before it ("meanwhile"). */
+  readonly beside: boolean;
+}
+
+/** What a sentence says that is no step: how long something keeps, or words to be kept. */
+interface SaidBeside {
+  readonly stretch: Stretch;
+  readonly keeps?: readonly Keep[];
+  readonly guess?: string;
+}
+
+export interface ReadMethod {
+  readonly steps: readonly ReadInstruction[];
+  readonly beside: readonly SaidBeside[];
+  /** Sentences that only heat the oven: they belong to the step that has its heat. */
+  readonly heating: readonly { readonly stretch: Stretch; readonly step: number }[];
+  readonly ovenC: number | undefined;
+  /** Sentences that heat the oven for a part that comes later. */
+  readonly pending: readonly Stretch[];
+}
+
+const PREHEAT =
+  /\b(?:pre-?heat(?:ed|ing)?(?= (?:the|your|an|oven|to))|heat (?:the|your|an) oven|turn (?:on )?the oven (?:on|to)|set the oven|(?:back)?ofen [^.]{0,40}(?:vorheizen|heizen)|heizen sie den|vorheizen|prechauff\w+|preriscald\w+|(?:accendere|scaldare|scaldate) il forno|precal\w+|(?:calienta|calentar) el horno)/;
+/** What else a sentence may do beside heating the oven. */
+const BESIDE_HEAT = /(?:,|;|\band\b|\bund\b|\bet\b|\be\b|\by\b)\s+(\p{L}[^.]*)$/u;
+const BESIDE =
+  /^(?:meanwhile|in the meantime|while (?:the|it|they|this|that|your|everything)|at the same time|inzwischen|in der zwischenzeit|wahrenddessen|wahrend|pendant ce temps|pendant que|nel frattempo|intanto|mentre|mientras(?: tanto)?|entretanto)\b/;
+const KEEP_SENTENCE =
+  /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten)\b/;
+/** Sentences that wish a good meal. */
+const WISH =
+  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
+const LONGEST_NAME = 64;
+
+const tooMany = (steps: readonly { readonly step: DishStep }[]) => steps.length >= 400;
+
+/** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */
+export function methodOf(
+  instructions: readonly RecipeLine[],
+  language: Language,
+  oven?: number,
+  pending: readonly Stretch[] = [],
+): ReadMethod {
+  const steps: ReadInstruction[] = [];
+  const beside: SaidBeside[] = [];
+  const heating: { stretch: Stretch; step: number }[] = [];
+  const taken: string[] = [];
+  let ovenC = oven;
+  let idle: Stretch[] = [...pending];
+  for (const line of instructions) {
+    // Sentences of hands without a time, gathered into one step.
+    let gathered: { stretch: Stretch; reading: StepReading }[] = [];
+    const flush = () => {
+      if (gathered.length > 0) steps.push(gatheredStep(gathered, taken, line.guess));
+      gathered = [];
+    };
+    for (const sentence of sentencesOf(line.text, line.from).map((s) => within(s, line))) {
+      const plain = sentence.text
+        .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
+        .replace(/^[-–•*·]\s+/, "");
+      const folded = fold(plain);
+      if (isTip(plain) || WISH.test(folded)) {
+        beside.push({ stretch: sentence });
+        continue;
+      }
+      const whole = readStep(plain, { language });
+      if (whole.keeps.length > 0 && !whole.said.minutes && KEEP_SENTENCE.test(folded)) {
+        beside.push({
+          stretch: sentence,
+          keeps: whole.keeps,
+          ...(whole.doubts.some((d) => d.field === "keeps") ? { guess: "no place said" } : {}),
+        });
+        continue;
+      }
+      if (PREHEAT.test(folded)) {
+        const heat = whole.heat?.tempC ?? undefined;
+        if (heat !== undefined) ovenC = heat;
+        const rest = BESIDE_HEAT.exec(plain)?.[1];
+        const more = rest ? readStep(rest, { language }) : undefined;
+        const folds = fold(rest ?? "");
+        const works =
+          more?.verb && !PREHEAT.test(folds) && !/^(?:set|place|put) (?:a|the) rack|^(?:fan|still|umluft|chaleur|ventilato)/.test(folds);
+        if (!more || !works) {
+          idle.push(sentence);
+          continue;
+        }
+        gathered.push({ stretch: sentence, reading: { ...more, heat: null } });
+        continue;
+      }
+      const parts = timedParts(
+        {
+          ...sentence,
+          to: sentence.to,
+          from: Math.max(sentence.to - plain.length, sentence.from),
+          text: plain,
+        },
+        language,
+      );
+      parts.forEach((part, i) => {
+        const stretch = i === 0 ? { ...part, from: sentence.from } : part;
+        const reading = readStep(part.text, { language });
+        const hands =
+          !reading.said.minutes &&
+          reading.attention === "hands" &&
+          !reading.place &&
+          reading.cue === null &&
+          reading.probeC === null &&
+          reading.batches === null &&
+          !BESIDE.test(fold(part.text));
+        if (hands && parts.length === 1 && !tooMany(steps)) {
+          gathered.push({ stretch, reading });
+          return;
+        }
+        flush();
+        const read = stepOf(stretch, part.text, reading, ovenC, taken, line.guess, BESIDE.test(fold(part.text)) && steps.length > 0);
+        if (read.step.uses?.some((u) => u.what === "oven")) {
+          heating.push(...idle.map((stretch) => ({ stretch, step: steps.length })));
+          idle = [];
+        }
+        steps.push(read);
+      });
+    }
+    flush();
+  }
+  return { steps: withHeating(steps, heating), beside, heating, ovenC, pending: idle };
+}
+
+/** A stretch of a line whose text was trimmed: its place counts from the line's first character that is no blank. */
+function within(stretch: Stretch, line: RecipeLine): Stretch {
+  return stretch.to > line.to ? { ...stretch, to: line.to } : stretch;
+}
+
+/** The words that heat the oven stand in the note of the step that has its heat. */
+function withHeating(
+  steps: readonly ReadInstruction[],
+  heating: readonly { readonly stretch: Stretch; readonly step: number }[],
+): ReadInstruction[] {
+  return steps.map((s, i) => {
+    const words = heating.filter((h) => h.step === i).map((h) => oneLine(h.stretch.text));
+    if (words.length === 0) return s;
+    return { ...s, step: { ...s.step, note: [...words, s.step.note ?? ""].filter(Boolean).join(" ") } };
+  });
+}
+
+const oneLine = (text: string) => text.replace(/\s+/g, " ").trim();
+
+function whyGuessed(reading: StepReading): string | undefined {
+  if (!reading.said.minutes) return `no time said: ${reading.minutes.likely} min`;
+  const doubt = reading.doubts.find((d) => d.field !== "attention");
+  return doubt && `${doubt.field === "minutes" ? "time" : doubt.field}: ${doubt.why}`;
+}
+
+/** All kinds that may give heat or be used: what the kitchen lacks is added to it. */
+const ANY_KIND = {
+  outputs: [],
+  steps: [],
+  kinds: ["smoker", "steamer", "fryer", "proofer", "dehydrator", "churn", "grinder", "pan", "stone", "vacuum-sealer", "stuffer", "mill"],
+};
+/** Things that every kitchen has enough of. */
+const EVERYWHERE = new Set(["bowl", "tub", "sink", "mortar", "mandoline"]);
+/** The heat of an oven that nobody said. */
+const UNSAID_OVEN_C = 180;
+
+function stepOf(
+  stretch: Stretch,
+  text: string,
+  reading: StepReading,
+  ovenC: number | undefined,
+  taken: string[],
+  sectionGuess: string | undefined,
+  beside: boolean,
+): ReadInstruction {
+  const inherits = reading.heat?.by === "oven" && reading.heat.tempC === null;
+  const tempC = inherits ? (ovenC ?? UNSAID_OVEN_C) : (reading.heat?.tempC ?? null);
+  const heated: StepReading = inherits && reading.heat ? { ...reading, heat: { ...reading.heat, tempC } } : reading;
+  const { takes: _, ...line } = lineStepOf(heated, ANY_KIND);
+  const uses = line.uses
+    ?.filter((u) => !EVERYWHERE.has(u.what))
+    .map((u) => (["fridge", "freezer", "cellar"].includes(u.what) && u.litres === undefined ? { ...u, litres: 2 } : u));
+  const { makes: _made, uses: _uses, note: _note, ...rest } = line;
+  const name = nameOf(text, reading.cue);
+  const whole = oneLine(stretch.text);
+  const guess = sectionGuess ?? (inherits && ovenC === undefined ? `no heat said: ${UNSAID_OVEN_C} °C` : whyGuessed(reading));
+  return {
+    step: {
+      ...rest,
+      id: idOf(name, taken),
+      name,
+      ...(uses?.length ? { uses } : {}),
+      ...(name === whole.replace(/\.$/, "") ? {} : { note: whole }),
+    },
+    reading: heated,
+    from: [stretch],
+    guess,
+    beside,
+  };
+}
+
+/** Sentences of hands without a time as one step: its time is the sum of what each would take, within bounds. */
+function gatheredStep(
+  parts: readonly { readonly stretch: Stretch; readonly reading: StepReading }[],
+  taken: string[],
+  sectionGuess: string | undefined,
+): ReadInstruction {
+  const [first] = parts as [(typeof parts)[number]];
+  const likely = Math.min(
+    30,
+    Math.max(
+      5,
+      parts.reduce((n, p) => n + Math.min(10, p.reading.minutes.likely), 0),
+    ),
+  );
+  const reading: StepReading = { ...first.reading, minutes: { min: Math.ceil(likely * 0.6), likely, max: Math.ceil(likely * 1.7) } };
+  const text = parts.map((p) => oneLine(p.stretch.text)).join(" ");
+  const opening = first.reading.line;
+  const name = nameOf(opening, null);
+  const { takes: _, makes: _made, note: _note, uses, ...rest } = lineStepOf(reading, ANY_KIND);
+  const kept = uses?.filter((u) => !EVERYWHERE.has(u.what));
+  return {
+    step: {
+      ...rest,
+      id: idOf(name, taken),
+      name,
+      ...(kept?.length ? { uses: kept } : {}),
+      ...(name === text.replace(/\.$/, "") ? {} : { note: text }),
+    },
+    reading,
+    from: parts.map((p) => p.stretch),
+    guess: sectionGuess ?? `no time said: ${likely} min`,
+    beside: false,
+  };
+}
+
+/** The first words of an instruction, up to where it goes on about something else. */
+function nameOf(text: string, cue: string | null): string {
+  let name = oneLine(text).replace(/[.!?;:]+$/, "");
+  if (cue && name.includes(cue))
+    name = name
+      .slice(0, name.indexOf(cue))
+      .replace(
+        /,?\s*(?:until|till|when|bis|jusqu'à(?: ce que)?|fino a(?: quando)?|finché|hasta(?: que)?)\s*(?:the |it |they |la |le |les )?$/i,
+        "",
+      );
+  name = name
+    .replace(/,?\s*(?:for |pendant |per |durante )?(?:about |at least |approximately |etwa |environ |circa )?$/i, "")
+    .replace(/^(?:for|to make) the [^,]{2,30},\s+/i, "")
+    .replace(/[,\s]+$/, "")
+    .trim();
+  name = name.charAt(0).toUpperCase() + name.slice(1);
+  if (name.length > LONGEST_NAME) {
+    // Where it goes on about something else, or else at a word's end.
+    const cut = name.slice(0, LONGEST_NAME);
+    const turn = Math.max(cut.lastIndexOf(","), cut.lastIndexOf(" and "));
+    name = cut.slice(0, turn > 20 ? turn : cut.lastIndexOf(" ") > 10 ? cut.lastIndexOf(" ") : LONGEST_NAME).replace(/[,\s]+$/, "");
+  }
+  return name || oneLine(text).slice(0, LONGEST_NAME) || "Step";
+}
+
+function idOf(name: string, taken: string[]): string {
+  const wish = slug(name.split(" ").slice(0, 3).join(" "));
+  let id = wish;
+  for (let n = 2; taken.includes(id); n++) id = `${wish}-${n}`;
+  taken.push(id);
+  return id;
+}

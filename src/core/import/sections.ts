@@ -1,0 +1,254 @@
+// Lines brought together into a recipe: its parts with their ingredients and steps. Where the source does not say which part a line
+// belongs to, it is concluded from what the line names, and said to be a guess.
+
+import { findDurations } from "../entry/durations";
+import { readIngredient } from "../entry/ingredient-line";
+import { languageOf, lexiconOf } from "../entry/lexicon";
+import { fold } from "../entry/lexicon/fold";
+import type { Language } from "../entry/lexicon/lexicon";
+import { classified, type RoledLine } from "./classify";
+import { isBulk, isTotal, sectionName, servesIn } from "./heads";
+import type { Aside, Recipe, RecipeLine, RecipeSection, Source } from "./recipe";
+
+interface Part {
+  name: string;
+  headings: RecipeLine[];
+  ingredients: RecipeLine[];
+  instructions: RecipeLine[];
+}
+
+/** The line without the blanks around it; its place is that of its first character. */
+function lineOf({ from, to, text }: RoledLine, guess?: string): RecipeLine {
+  const lead = text.length - text.trimStart().length;
+  return {
+    from: from + lead,
+    to: Math.max(from + lead, to - (text.length - text.trimEnd().length)),
+    text: text.trim(),
+    ...(guess ? { guess } : {}),
+  };
+}
+
+/** Words that tell a part from another: of its name, without the small ones and the verbs of recipes. */
+const EMPTY_WORDS = new Set(
+  "with make making assemble assembly prepare preparing cook cooking serve serving finish main part the for and und mit den die das des aux les pour avec per con para con los las del della base basic simple quick easy homemade fresh step dish recipe together into".split(
+    " ",
+  ),
+);
+export const tellingWords = (name: string): string[] =>
+  (fold(name).match(/\p{L}+/gu) ?? []).filter((w) => w.length > 2 && !EMPTY_WORDS.has(w)).map(stem);
+/** "Onions", "onion"; "Füllungen", "Füllung": one word, whatever its ending. */
+const stem = (word: string) => (word.length > 4 ? word.replace(/(?:ies|es|en|s|n|e)$/, "") : word);
+/** Whether a text has a word, in any of its endings. */
+export const names = (text: string, words: readonly string[]): boolean => {
+  const has = (fold(text).match(/\p{L}+/gu) ?? []).map(stem);
+  return words.some((w) => has.includes(w) || (w.length > 4 && has.some((h) => h.startsWith(w) && h.length - w.length <= 2)));
+};
+
+/** A recipe from a source; undefined where neither ingredients nor steps can be made out. */
+export function recipeOf(source: Source, told?: Language): Recipe | undefined {
+  const language = told ?? languageOf(source.text);
+  const lines = classified(source.lines, language);
+  if (!lines.some((l) => l.role === "ingredient" || l.role === "instruction")) return undefined;
+  const aside: Aside[] = [];
+  const listed: Part[] = [];
+  const worked: Part[] = [];
+  let name = "";
+  let serves = source.serves;
+  let pieces = false;
+  let yieldText = "";
+  let total = source.totalMinutes;
+  const partOf = (parts: Part[], title: string): Part => {
+    const part: Part = { name: title, headings: [], ingredients: [], instructions: [] };
+    parts.push(part);
+    return part;
+  };
+  for (const line of lines) {
+    const text = line.text.trim();
+    switch (line.role) {
+      case "ingredient":
+        (listed.at(-1) ?? partOf(listed, "")).ingredients.push(lineOf(line));
+        break;
+      case "instruction":
+        (worked.at(-1) ?? partOf(worked, "")).instructions.push(lineOf(line));
+        break;
+      case "section": {
+        const title = sectionName(text, language);
+        // A heading of the dish's own name opens no part of it.
+        partOf(line.among === "method" ? worked : listed, title).headings.push(lineOf(line));
+        break;
+      }
+      default:
+        if (line.role === "title") name ||= text.replace(/^[#*_=\s>]+|[#*_=\s:]+$/g, "");
+        if (line.role === "serves" || line.role === "list-head" || line.role === "title" || line.role === "time") {
+          const said = servesIn(text);
+          if (said && line.role === "serves") yieldText ||= text;
+          // What counts people says more than what counts pieces.
+          if (said?.serves !== undefined && (serves === undefined || (pieces && !said.pieces)) && !(line.role === "title" && said.pieces)) {
+            serves = said.serves;
+            pieces = said.pieces;
+            yieldText ||= text;
+          }
+          // The data's own yield: "1 loaf", "about 3 jars".
+          const bare = line.role === "serves" && !said ? /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+))?\s*(\p{L}*)/u.exec(text) : null;
+          if (bare) yieldText ||= text;
+          if (bare && serves === undefined && Number(bare[1]) > 0 && Number(bare[1]) <= 1000 && !isBulk(bare[3] ?? "")) {
+            serves = bare[2] && Number(bare[2]) > Number(bare[1]) ? Math.round((Number(bare[1]) + Number(bare[2])) / 2) : Number(bare[1]);
+            pieces = (bare[3] ?? "") !== "";
+          }
+        }
+        if (line.role === "time" && total === undefined && isTotal(text))
+          total = findDurations(text, lexiconOf(language)).reduce((n, f) => n + f.value.likely, 0) || undefined;
+        aside.push({ ...lineOf(line), role: line.role });
+    }
+  }
+  const sections = joined(listed, worked, language);
+  if (serves === undefined) {
+    const inNotes = aside
+      .filter((a) => a.role === "description" || a.role === "note")
+      .map((a) => servesIn(a.text))
+      .find((s) => s?.serves !== undefined && !s.pieces);
+    serves = inNotes?.serves;
+  }
+  return {
+    name: name || "A recipe without a name",
+    language,
+    serves,
+    yieldText,
+    yieldGuessed: pieces,
+    totalMinutes: total,
+    sections: inlineIngredients(sections, language),
+    aside,
+    source,
+  };
+}
+
+/** The parts of the list and the parts of the method, brought together. */
+function joined(listed: Part[], worked: Part[], language: Language): RecipeSection[] {
+  const parts = worked.filter((p) => p.instructions.length > 0 || p.headings.length > 0);
+  const lists = listed.filter((p) => p.ingredients.length > 0 || p.headings.length > 0);
+  if (parts.length === 0) return lists.length > 0 ? lists : [];
+  const named = lists.filter((l) => l.name !== "");
+  // One method for a list of several parts: its steps go to the part that they speak of.
+  if (parts.length === 1 && named.length > 0 && (named.length > 1 || lists.length > 1 || parts[0]?.name === ""))
+    return shared(lists, parts[0] as Part);
+  const done: Part[] = parts.map((p) => ({ ...p, headings: [...p.headings], ingredients: [...p.ingredients] }));
+  for (const list of lists) {
+    const words = tellingWords(list.name);
+    const same =
+      list.name === ""
+        ? undefined
+        : (done.find((p) => fold(p.name) === fold(list.name)) ?? done.find((p) => words.length > 0 && names(p.name, words)));
+    if (same) {
+      same.headings.unshift(...list.headings);
+      same.ingredients.push(...list.ingredients);
+      continue;
+    }
+    if (list.name !== "") {
+      // A part that the method's headings do not have: the first whose steps speak of it, or a part of its own.
+      const speaks = done.find((p) => p.instructions.some((i) => words.length > 0 && names(i.text.slice(0, 120), words)));
+      const guess = `no steps under “${list.name}”: the first part that speaks of it`;
+      if (speaks) {
+        speaks.headings.push(...list.headings.map((h) => ({ ...h, guess })));
+        speaks.ingredients.push(...list.ingredients.map((i) => ({ ...i, guess })));
+      } else done.push({ ...list });
+      continue;
+    }
+    for (const line of list.ingredients) {
+      const last = tellingWords(readIngredient(line.text, language).name).reverse();
+      const speaks =
+        done.length > 1 && last.length > 0
+          ? (done.find((p) => p.instructions.some((i) => names(i.text, last.slice(0, 1)))) ??
+            done.find((p) => p.instructions.some((i) => names(i.text, last))))
+          : undefined;
+      const home = speaks ?? (done[0] as Part);
+      home.ingredients.push(done.length > 1 ? { ...line, guess: speaks ? `named there` : "no part names it" } : line);
+    }
+  }
+  return done;
+}
+
+const OPENS_PART =
+  /^(?:\d{1,2}[.)]\s*|step \d+[:.]?\s*)?(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
+
+/** Words that put the parts together. */
+const ASSEMBLES =
+  /^(?:assembl|to (?:assemble|serve|finish)|put (?:it|everything|them) (?:all )?together|bring (?:it|everything) together|layer|build the|zusammensetzen|zum (?:servieren|fertigstellen)|anrichten|monter|dresser|pour servir|comporre|assemblare|per servire|montar|emplatar|para servir)/;
+
+/** The steps of one method handed to the parts of the list. */
+function shared(lists: readonly Part[], method: Part): RecipeSection[] {
+  const parts: Part[] = lists.map((l) => ({ ...l, instructions: [] }));
+  const main: Part = { name: method.name, headings: [...method.headings], ingredients: [], instructions: [] };
+  const wordsOf = parts.map((p) => tellingWords(p.name));
+  const goods = parts.map((p) => p.ingredients.map((i) => tellingWords(readIngredient(i.text).name).slice(-1)));
+  let current: Part | undefined;
+  let whole = false;
+  for (const line of method.instructions) {
+    const byName = parts.filter((_, i) => (wordsOf[i] as string[]).length > 0 && names(line.text, wordsOf[i] as string[]));
+    // "Preheat the oven. For the filling, …": any sentence of it may name the part.
+    const openings = line.text
+      .split(/(?<=[.!?])\s+/)
+      .map((s) => fold(s).slice(0, 80))
+      .filter((s) => OPENS_PART.test(s));
+    const opened = parts.find((_, i) => (wordsOf[i] as string[]).length > 0 && openings.some((o) => names(o, wordsOf[i] as string[])));
+    const counts = parts.map((_, i) => (goods[i] as string[][]).filter((w) => w.length > 0 && names(line.text, w)).length);
+    const most = Math.max(...counts);
+    const leaders = parts.filter((_, i) => counts[i] === most);
+    let home: Part | undefined;
+    let guess: string | undefined;
+    if (opened && (!whole || opened.instructions.length === 0)) home = opened;
+    else if (whole) home = main;
+    else if (ASSEMBLES.test(fold(line.text).replace(/^\d{1,2}[.)]\s*/, ""))) whole = true;
+    else if (byName.length >= 2) whole = true;
+    else if (byName.length === 1 && byName[0] !== current && (byName[0] as Part).instructions.length > 0) whole = true;
+    else if (most > 0 && leaders.length === 1) {
+      home = leaders[0];
+      guess = `it names what goes into the ${leaders[0]?.name.toLowerCase() || "first part"}`;
+    } else if (byName.length === 1) {
+      home = byName[0];
+      guess = "it speaks of it";
+    } else {
+      home = current ?? parts[0];
+      guess = "no part is named: it goes on with the one before";
+    }
+    if (whole && !home) home = main;
+    const target = home ?? main;
+    target.instructions.push(guess ? { ...line, guess } : line);
+    current = target;
+  }
+  // A part without steps of its own gives its ingredients to the one that puts all together.
+  const idle = parts.filter((p) => p.instructions.length === 0);
+  const working = parts.filter((p) => p.instructions.length > 0);
+  const all = [...working, ...(main.instructions.length > 0 || main.headings.length > 0 ? [main] : [])];
+  const last = main.instructions.length > 0 ? main : (working.at(-1) ?? main);
+  for (const part of idle) {
+    const guess = part.name === "" ? "no part names it" : `no steps for “${part.name}” were found`;
+    last.ingredients.push(...part.ingredients.map((i) => ({ ...i, guess })));
+    last.headings.push(...part.headings.map((h) => ({ ...h, guess })));
+  }
+  return all.includes(last) ? all : [...all, last];
+}
+
+const INLINE =
+  /(?<![\p{L}\p{N}.,/])(?:\d+(?:[.,]\d+)?(?:\s?[/⁄]\s?\d+)?|[½¼¾⅓⅔])\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|cups?|tbsp|tsp|tablespoons?|teaspoons?|el|tl|cuilleres?|cucharadas?|cucchiai|eggs?|onions?|cloves?)(?![\p{L}])/giu;
+
+/** Prose without a list: the amounts in its sentences are its ingredients, as guesses. Their words stay in the steps as well. */
+function inlineIngredients(sections: readonly RecipeSection[], language: Language): RecipeSection[] {
+  if (sections.some((s) => s.ingredients.length > 0)) return [...sections];
+  return sections.map((section) => ({
+    ...section,
+    ingredients: section.instructions.flatMap((line) =>
+      [...line.text.matchAll(INLINE)].flatMap((m): RecipeLine[] => {
+        const behind = line.text.slice(m.index);
+        // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
+        const end = /[,;.:()]|\s(?:and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
+          behind.slice(m[0].length),
+        );
+        const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();
+        const read = readIngredient(text, language);
+        return read.amount && read.name && read.name.split(" ").length <= 5
+          ? [{ from: line.from, to: line.from, text, guess: "taken from the sentence" }]
+          : [];
+      }),
+    ),
+  }));
+}

@@ -1,0 +1,79 @@
+// The sentences of an instruction, each with its place in the source; and a sentence with several times cut where it goes on.
+import { findDurations } from "../entry/durations";
+import { lexiconOf } from "../entry/lexicon";
+import { fold } from "../entry/lexicon/fold";
+import type { Language } from "../entry/lexicon/lexicon";
+import { saidAt } from "../entry/patterns";
+import type { Stretch } from "./recipe";
+
+const SHORTENED =
+  /(?:^|[\s(])(?:approx|ca|min|mins|std|hr|hrs|tbsp|tsp|no|nr|z\.\s?b|d\.\s?h|e\.g|i\.e|env|c|ungef|evtl|bzw|temp|max|dr|st|th|p\.\s?ex|ej)$/i;
+
+/** Sentences of a text that begins at `from` in the source. A number before the first ("1.") belongs to it. */
+export function sentencesOf(text: string, from: number): Stretch[] {
+  const found: Stretch[] = [];
+  let start = 0;
+  const cut = (end: number) => {
+    const piece = text.slice(start, end);
+    const lead = piece.length - piece.trimStart().length;
+    if (piece.trim() !== "") found.push({ from: from + start + lead, to: from + start + piece.trimEnd().length, text: piece.trim() });
+    start = end;
+  };
+  for (const m of text.matchAll(/[.!?;]+[)”"’]?(?=\s+|$)/g)) {
+    const end = m.index + m[0].length;
+    const before = text.slice(start, m.index);
+    // The point of a number at the head, of a shortened word, or before a small letter ends nothing.
+    if (/^\s*(?:step\s*|schritt\s*|[ée]tape\s*|passo\s*|paso\s*)?\d{1,2}$/i.test(before) || (m[0] === "." && SHORTENED.test(before)))
+      continue;
+    const next = text.slice(end).trimStart();
+    if (m[0] !== ";" && next !== "" && /^\p{Ll}/u.test(next)) continue;
+    cut(end);
+  }
+  cut(text.length);
+  return found;
+}
+
+const JOIN = /,?\s+(?:and then|then|and|before|und dann|dann|und|et puis|puis|et|e poi|poi|e|y luego|luego|y)\s+|,\s+/gi;
+
+const LEADING_JOIN = /^[,\s]*(?:(?:and then|then|and|und dann|dann|und|et puis|puis|et|e poi|poi|y luego|luego|y)\s+)?/i;
+
+/** A sentence with several lengths of its own, cut at the last joining word before each; a cut falls only before a verb. */
+export function timedParts(sentence: Stretch, language: Language): Stretch[] {
+  const lexicon = lexiconOf(language);
+  const { text } = sentence;
+  const folded = fold(text);
+  const times = findDurations(text, lexicon).filter((t) => !isWithin(folded, t.start, t.end));
+  const parts: Stretch[] = [];
+  let from = 0;
+  times.slice(1).forEach((time, i) => {
+    const end = times[i]?.end ?? 0;
+    const joins = [...text.slice(end, time.start).matchAll(JOIN)].filter((j) => {
+      const behind = end + j.index + j[0].length;
+      return (
+        saidAt(lexicon.verbs, folded, behind) !== undefined ||
+        /^(?:a further|another|for|turn|reduce|lower|increase|weitere|encore|pendant|altri|otros)\b/.test(folded.slice(behind)) ||
+        /\bthen\b|\bdann\b|\bpuis\b|\bpoi\b|\bluego\b/i.test(j[0])
+      );
+    });
+    const last = joins.at(-1);
+    if (!last) return;
+    const cut = end + last.index;
+    parts.push({ from: sentence.from + from, to: sentence.from + cut, text: text.slice(from, cut).trim() });
+    from = cut;
+  });
+  parts.push({ from: sentence.from + from, to: sentence.to, text: text.slice(from).trim() });
+  return parts.map((p, i) => ({ ...p, text: i === 0 ? p.text : p.text.replace(LEADING_JOIN, "") }));
+}
+
+/** A time that is none of a step: how often, from when on, how long something keeps, the last minutes of another. */
+function isWithin(folded: string, start: number, end: number): boolean {
+  const before = folded.slice(0, start);
+  if (
+    /(?:every|each|alle|toutes les|tous les|ogni|cada|within|up to|the last|the final|the first|after|keeps?(?: for)?(?: up to)?|store[sd]?(?: for)?(?: up to)?)\s+(?:about |for )?$/.test(
+      before,
+    )
+  )
+    return true;
+  if (/^\s*(?:before|ahead|earlier|in advance|max|at most|minimum)\b/.test(folded.slice(end))) return true;
+  return /(?:^|[^\p{L}])(?:or|to|oder|ou|o|ideally|preferably|better|at least)\s*$|-\s*$/u.test(before);
+}

@@ -1,0 +1,183 @@
+// A file as one text with its lines: of plain text the file itself; of a page with recipe data its fields, a line each, and what the page
+// says beyond them; of a page without data what a reader sees of it. All offsets of the accounting count in this text.
+import { fold } from "../entry/lexicon/fold";
+import { servesIn } from "./heads";
+import { isHtml, jsonLdOf, microdataOf, type PageLine, readableLines, sound } from "./html";
+import { isoMinutes } from "./iso-duration";
+import { linesOfNode, looseJson, type NodeLine, recipeNodes } from "./json-ld";
+import type { Role, Source, SourceKind, SourceLine } from "./recipe";
+
+interface LineDraft {
+  readonly text: string;
+  readonly role?: Role;
+  readonly hint?: PageLine["hint"];
+  readonly beyond?: true;
+  readonly gap?: boolean;
+}
+
+function sourceOf(kind: SourceKind, drafts: readonly LineDraft[], more: Pick<Source, "serves" | "totalMinutes"> = {}): Source {
+  const lines: SourceLine[] = [];
+  let text = "";
+  for (const draft of drafts) {
+    const clean = draft.text.replace(/[\r\n]+/g, " ");
+    const from = text.length;
+    lines.push({
+      from,
+      to: from + clean.length,
+      text: clean,
+      ...(draft.role ? { role: draft.role } : {}),
+      ...(draft.hint ? { hint: draft.hint } : {}),
+      ...(draft.beyond ? { beyond: true as const } : {}),
+      gap: draft.gap ?? false,
+    });
+    text += `${clean}\n`;
+  }
+  return { kind, text, lines, ...more };
+}
+
+/** A plain text: its own lines. */
+export function textSource(file: string): Source {
+  const text = file.replace(/^\uFEFF/, "").replace(/\r\n?/g, "\n");
+  const lines: SourceLine[] = [];
+  let at = 0;
+  let gap = false;
+  for (const line of text.split("\n")) {
+    if (line.trim() === "") gap = true;
+    else {
+      lines.push({ from: at, to: at + line.length, text: line, gap });
+      gap = false;
+    }
+    at += line.length + 1;
+  }
+  return { kind: "text", text, lines: withoutWraps(lines) };
+}
+
+/** Lines that only end because the page was narrow, joined again: the next goes on in lower case. */
+function withoutWraps(lines: readonly SourceLine[]): SourceLine[] {
+  const long = lines.filter((l) => l.text.trimEnd().length > 55).length;
+  if (long < 2) return [...lines];
+  const joined: SourceLine[] = [];
+  for (const line of lines) {
+    const last = joined.at(-1);
+    const goesOn =
+      last &&
+      !line.gap &&
+      /^\s*\p{Ll}/u.test(line.text) &&
+      last.text.trimEnd().length > 45 &&
+      !/[.!?:]\s*$/.test(last.text) &&
+      !/^\s*(?:[-–•*]|\d{1,2}[.)]\s)/.test(line.text);
+    if (last && goesOn) joined[joined.length - 1] = { ...last, to: line.to, text: `${last.text}\n${line.text}` };
+    else joined.push(line);
+  }
+  return joined;
+}
+
+/** Words of a line, to tell whether a page says it again. */
+const wordsOf = (text: string): string[] => fold(text).match(/[\p{L}\p{N}½¼¾⅓⅔]+/gu) ?? [];
+
+/** What the readable part of a page says beyond its data: lines whose words the data does not have already. */
+function beyondData(html: string, data: readonly LineDraft[]): LineDraft[] {
+  const said = data.map((d) => wordsOf(d.text));
+  const all = ` ${said.map((w) => w.join(" ")).join(" ")} `;
+  const known = new Set(said.flat());
+  return readableLines(html)
+    .filter(({ text }) => {
+      const words = wordsOf(text);
+      if (words.length === 0) return false;
+      if (all.includes(` ${words.join(" ")} `)) return false;
+      // The same said a little differently: nearly all its words stand in one line of the data.
+      const same = said.some(
+        (line) => words.filter((w) => line.includes(w)).length >= words.length * 0.7 && line.length <= words.length * 2.5 + 3,
+      );
+      const heading = words.length <= 4 && words.every((w) => known.has(w));
+      return !same && !heading;
+    })
+    .map(({ text }) => ({ text, beyond: true as const }));
+}
+
+function dataSource(kind: SourceKind, data: readonly NodeLine[], html: string | undefined): Source {
+  const drafts: LineDraft[] = data.map(({ text, role }) => ({ text: text === "" ? " " : text, role }));
+  const total =
+    data.find((d) => d.total !== undefined)?.total ??
+    (data.some((d) => d.part !== undefined) ? data.reduce((n, d) => n + (d.part ?? 0), 0) : undefined);
+  const yields = data.filter((d) => d.role === "serves").map((d) => d.text);
+  const best = yields.find((t) => servesIn(t)?.pieces === false) ?? yields.find((t) => /\p{L}/u.test(t)) ?? yields[0];
+  const bare = best !== undefined && /^\d+(?:[.,]\d+)?$/.test(best.trim()) ? Number(best.trim().replace(",", ".")) : undefined;
+  return sourceOf(kind, [...drafts, ...(html === undefined ? [] : beyondData(html, drafts))], {
+    ...(total !== undefined ? { totalMinutes: total } : {}),
+    ...(bare !== undefined && bare > 0 && bare <= 1000 ? { serves: bare } : {}),
+  });
+}
+
+/** Microdata's property names and what they are. */
+const MICRODATA: Readonly<Record<string, Role>> = {
+  name: "title",
+  recipeingredient: "ingredient",
+  ingredients: "ingredient",
+  ingredient: "ingredient",
+  recipeinstructions: "instruction",
+  instructions: "instruction",
+  recipeyield: "serves",
+  yield: "serves",
+  description: "description",
+  preptime: "time",
+  cooktime: "time",
+  totaltime: "time",
+  nutrition: "note",
+  recipenotes: "note",
+};
+
+function microdataSource(html: string): Source | undefined {
+  const properties = microdataOf(html);
+  const lines: NodeLine[] = [];
+  for (const { name, lines: texts, value } of properties) {
+    const role = MICRODATA[name.toLowerCase()];
+    if (!role || (role === "title" && lines.some((l) => l.role === "title"))) continue;
+    const said = texts.length > 0 ? texts : value ? [value] : [];
+    const minutes = role === "time" && value ? isoMinutes(value) : undefined;
+    said.forEach((text, i) =>
+      lines.push({
+        text: sound(text),
+        role,
+        ...(minutes !== undefined && i === 0 ? (name.toLowerCase() === "totaltime" ? { total: minutes } : { part: minutes }) : {}),
+      }),
+    );
+  }
+  if (!lines.some((l) => l.role === "ingredient" || l.role === "instruction")) return undefined;
+  return dataSource("microdata", lines, html);
+}
+
+/**
+ * The recipes of a file, each as a text with its lines: one of a plain text, as many as a page's data has.
+ * @param file at most 8 MB
+ */
+export function sourcesOf(file: string): Source[] {
+  const text = file.replace(/^\uFEFF/, "");
+  const json = /^\s*[[{]/.test(text) ? looseJson(text) : undefined;
+  if (json !== undefined) {
+    const nodes = recipeNodes(json).map(linesOfNode).filter(hasRecipe);
+    return nodes.length > 0 ? nodes.map((n) => dataSource("json-ld", n, undefined)) : [textSource(text)];
+  }
+  if (!isHtml(text)) return [textSource(text)];
+  const nodes = jsonLdOf(text)
+    .map(looseJson)
+    .flatMap((v) => recipeNodes(v))
+    .map(linesOfNode)
+    .filter(hasRecipe);
+  if (nodes.length > 0) return nodes.map((n, i) => dataSource("json-ld", n, i === 0 ? text : undefined));
+  const micro = microdataSource(text);
+  if (micro) return [micro];
+  let heading = false;
+  return [
+    sourceOf(
+      "html",
+      readableLines(text).map((l) => {
+        const gap = heading || l.hint === "heading";
+        heading = false;
+        return { text: sound(l.text), ...(l.hint ? { hint: l.hint } : {}), gap };
+      }),
+    ),
+  ];
+}
+
+const hasRecipe = (lines: readonly NodeLine[]) => lines.some((l) => l.role === "ingredient" || l.role === "instruction");
