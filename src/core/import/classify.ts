@@ -20,7 +20,7 @@ export interface RoledLine {
 }
 
 const NUMBERED =
-  /^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/i;
+  /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
 const NUMBER_ALONE = /^[#*_\s]*(?:step|schritt|[ée]tape|passo|paso)?\s*\d{1,2}\s*[.):]?[*_\s]*$/i;
 const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\s+|[•·▢☐□◦▪●✓]|\[[ x]?\]\s*)/u;
 const MARKDOWN_HEADING = /^(?:#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/;
@@ -77,19 +77,44 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   if (!line.gap || words > 4 || !next || next.gap || !/^\p{Lu}/u.test(bare)) return false;
   if (/,/.test(bare)) return false;
   const nextIngredient = looksLikeIngredient(next, language);
-  if (mode === "method")
-    return !nextIngredient ? (NUMBERED.test(next.text.trim()) || isSentence(next.text.trim())) && !opensWithVerb(bare, language) : true;
+  if (mode === "method") {
+    if (nextIngredient) return true;
+    if (!NUMBERED.test(next.text.trim()) && !isSentence(next.text.trim())) return false;
+    // "Finish" above a paragraph is a heading, "Chill the dough" a step.
+    return words <= 2 || !opensWithVerb(bare, language);
+  }
+  // "Dough" above a paragraph, after the list.
+  if (mode === "ingredients" && !nextIngredient && words <= 3 && isSentence(next.text.trim())) return true;
   return nextIngredient && readIngredient(next.text, language).amount !== undefined && (mode !== "top" || !opensWithVerb(bare, language));
 }
 
+const HEAD_WITHIN =
+  /(?<=[.!?;)])\s+(?=(?:serves|servings|makes|ingredients|you will need|method|directions|instructions|preparation|notes?|tips?|storage|zutaten|zubereitung|ingr[ée]dients|pr[ée]paration|ingredienti|procedimento|preparazione|ingredientes|elaboraci[óo]n|preparaci[óo]n)\b(?:[^.!?]{0,20}:|\s+\d))/giu;
+
+/** A line that holds a whole recipe ("Mousse. Serves 6. Ingredients: … Method: …") as its parts. */
+function cutAtHeads(line: SourceLine): SourceLine[] {
+  const cuts = [...line.text.matchAll(HEAD_WITHIN)].map((m) => m.index + m[0].length);
+  if (cuts.length === 0) return [line];
+  return [0, ...cuts].map((from, i) => {
+    const to = cuts[i] ?? line.text.length;
+    return { ...line, from: line.from + from, to: line.from + to, text: line.text.slice(from, to), gap: i === 0 && line.gap };
+  });
+}
+
+/** Pictures at the head of a line say nothing of it. */
+const PICTURES = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u;
+
 /** What each line is. Lines that come with a role of their own keep it. */
-export function classified(lines: readonly SourceLine[], language: Language): RoledLine[] {
+export function classified(given: readonly SourceLine[], language: Language): RoledLine[] {
+  const lines = given.flatMap((l) => (l.role || l.beyond ? [l] : cutAtHeads(l)));
   const out: RoledLine[] = [];
   let mode: Mode = "top";
   let titled = lines.some((l) => l.role === "title");
   const put = (line: { from: number; to: number; text: string }, role: Role, more: Partial<RoledLine> = {}) =>
     out.push({ from: line.from, to: line.to, text: line.text, role, ...more });
   lines.forEach((line, i) => {
+    // Signs alone (a rule of dashes) are nothing.
+    if (!/[\p{L}\p{N}]/u.test(line.text)) return;
     if (line.role) {
       // Lists of data have their headings among their lines.
       const heads =
@@ -100,7 +125,7 @@ export function classified(lines: readonly SourceLine[], language: Language): Ro
       put(line, line.role, line.role === "section" ? { among: nextRole(lines, i) } : {});
       return;
     }
-    const text = line.text.trim();
+    const text = line.text.trim().replace(PICTURES, "");
     if (line.beyond) {
       const head = headOf(text);
       if (head) {
@@ -116,7 +141,7 @@ export function classified(lines: readonly SourceLine[], language: Language): Ro
       mode = head.head;
       if (head.rest === "") return put(line, "list-head");
       // "Ingredients: 500 g flour, 2 eggs": the list stands in the line of its heading.
-      const cut = line.from + line.text.length - line.text.trimStart().length + head.restAt;
+      const cut = line.from + line.text.indexOf(text) + head.restAt;
       put({ from: line.from, to: cut, text: line.text.slice(0, cut - line.from) }, "list-head");
       const rest = { from: cut, to: line.to, text: line.text.slice(cut - line.from) };
       if (mode === "ingredients" && isServesLine(rest.text)) return put(rest, "serves");
@@ -131,7 +156,10 @@ export function classified(lines: readonly SourceLine[], language: Language): Ro
     }
     if (isServesLine(text) && mode !== "method" && mode !== "notes") return put(line, "serves");
     if (isTimeLine(text) && mode !== "method" && text.length < 160) return put(line, "time");
-    if (!titled && !looksLikeIngredient(line, language) && !NUMBERED.test(text) && text.length < 120) {
+    // The first line is the title, whatever number it begins with ("Two-cheese pasties"), unless it weighs something.
+    const weighed = readIngredient(text, language).amount;
+    const first = i === 0 && !BULLET.test(text) && (weighed === undefined || (weighed.unit === "piece" && !/^\d/.test(text)));
+    if (!titled && (first || !looksLikeIngredient(line, language)) && !NUMBERED.test(text) && text.length < 120) {
       titled = true;
       return put(line, "title");
     }
@@ -145,15 +173,9 @@ export function classified(lines: readonly SourceLine[], language: Language): Ro
       return put(line, "note", mode === "storage" ? { storage: true } : {});
     }
     if (isSection(line, next, mode, language) && (mode !== "top" || !looksLikeIngredient(line, language))) {
-      const following =
-        next && looksLikeIngredient(next, language) && !(mode === "method" && isSentence(next.text))
-          ? "ingredients"
-          : mode === "top"
-            ? next && NUMBERED.test(next.text)
-              ? "method"
-              : "ingredients"
-            : mode;
-      mode = following === "method" ? "method" : "ingredients";
+      const list = next && looksLikeIngredient(next, language) && !(mode === "method" && isSentence(next.text));
+      const works = next && (NUMBERED.test(next.text.trim()) || isSentence(next.text.trim()) || opensWithVerb(next.text.trim(), language));
+      mode = list ? "ingredients" : works || mode === "method" ? "method" : "ingredients";
       return put(line, "section", { among: mode });
     }
     if (mode === "method") {

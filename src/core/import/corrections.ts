@@ -35,10 +35,7 @@ export const NO_CORRECTIONS: Corrections = { minutes: {}, attention: {} };
 const likelyOf = (s: ReadInstruction, ref: string, corrections: Corrections) => corrections.minutes[ref] ?? s.reading.minutes.likely;
 
 /** The steps on the longest way to the table: through each component's steps and what they take of others. */
-export function longestWay(
-  { components }: Pick<ImportedDish, "components">,
-  corrections: Corrections = NO_CORRECTIONS,
-): ReadonlySet<string> {
+function longestWay({ components }: Pick<ImportedDish, "components">, corrections: Corrections = NO_CORRECTIONS): ReadonlySet<string> {
   const ways = new Map<string, { readonly minutes: number; readonly refs: readonly string[] }>();
   // A part takes only of parts before it, so that their ways are known.
   let longest: { readonly minutes: number; readonly refs: readonly string[] } = { minutes: 0, refs: [] };

@@ -56,7 +56,7 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 const PEOPLE =
   "people|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
-  /(?:^|[^\p{L}])(?:serves?|serving|feeds|enough for|servings?|portions?|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|[\p{L}]+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+  /(?:^|[^\p{L}])(?:servings|serving|serves|serve|feeds|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
 const FOR = new RegExp(
   `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}])`,
   "u",
@@ -101,6 +101,8 @@ export function servesIn(text: string): SaidServes | undefined {
     if (!m) continue;
     const low = figure(m[1]);
     if (low === undefined || low <= 0 || low > 1000) continue;
+    // "For a cold day": an article counts nobody.
+    if (pattern === FOR && !/^\d/.test(m[1] ?? "") && low < 2) continue;
     if (pieces && m[3] && BULK.test(m[3])) return { serves: undefined, pieces: true };
     const people = pieces && new RegExp(`^(?:${PEOPLE})$`).test(m[3] ?? "");
     const high = figure(m[2]);

@@ -158,7 +158,11 @@ export function linesOfNode(node: Node): NodeLine[] {
       .slice(0, RECIPE_LIMITS.lines),
     "ingredient",
   );
-  lines.push(...instructionLines(own(node, "recipeInstructions") ?? own(node, "step")));
+  lines.push(
+    ...instructionLines(
+      own(node, "recipeInstructions") ?? own(node, "instructions") ?? own(node, "directions") ?? own(node, "method") ?? own(node, "step"),
+    ),
+  );
   for (const key of ["recipeNotes", "notes", "note", "tips", "storage"])
     put(
       listOf(own(node, key)).flatMap((v) => (typeof v === "string" ? paragraphsOf(v) : textsIn(v))),

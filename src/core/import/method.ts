@@ -18,6 +18,8 @@ export interface ReadInstruction {
   readonly from: readonly Stretch[];
   /** What was concluded and not said; undefined where all was said. */
   readonly guess: string | undefined;
+  /** The whole sentence, where the step is a part of one. */
+  readonly sentence?: string;
   /** It runs beside the step before it ("meanwhile"). */
   readonly beside: boolean;
 }
@@ -47,6 +49,7 @@ const BESIDE =
   /^(?:meanwhile|in the meantime|while (?:the|it|they|this|that|your|everything)|at the same time|inzwischen|in der zwischenzeit|wahrenddessen|wahrend|pendant ce temps|pendant que|nel frattempo|intanto|mentre|mientras(?: tanto)?|entretanto)\b/;
 const KEEP_SENTENCE =
   /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten)\b/;
+const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
 /** Sentences that wish a good meal. */
 const WISH =
   /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
@@ -76,6 +79,7 @@ export function methodOf(
     };
     for (const sentence of sentencesOf(line.text, line.from).map((s) => within(s, line))) {
       const plain = sentence.text
+        .replace(/^\d\uFE0F?\u20E3\s*/u, "")
         .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
         .replace(/^[-–•*·]\s+/, "");
       const folded = fold(plain);
@@ -83,7 +87,8 @@ export function methodOf(
         beside.push({ stretch: sentence });
         continue;
       }
-      const whole = readStep(plain, { language });
+      // "Store in a tin, keep for 3 weeks": at the head of a line it is a step, in a recipe it says how long.
+      const whole = readStep(STORES.test(folded) ? `it will ${plain.charAt(0).toLowerCase()}${plain.slice(1)}` : plain, { language });
       if (whole.keeps.length > 0 && !whole.said.minutes && KEEP_SENTENCE.test(folded)) {
         beside.push({
           stretch: sentence,
@@ -137,7 +142,7 @@ export function methodOf(
           heating.push(...idle.map((stretch) => ({ stretch, step: steps.length })));
           idle = [];
         }
-        steps.push(read);
+        steps.push(parts.length > 1 ? { ...read, sentence: oneLine(sentence.text) } : read);
       });
     }
     flush();

@@ -78,7 +78,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
         break;
       }
       default:
-        if (line.role === "title") name ||= text.replace(/^[#*_=\s>]+|[#*_=\s:]+$/g, "");
+        if (line.role === "title") name ||= text.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, "");
         if (line.role === "serves" || line.role === "list-head" || line.role === "title" || line.role === "time") {
           const said = servesIn(text);
           if (said && line.role === "serves") yieldText ||= text;

@@ -218,13 +218,16 @@ function accountAside(
       oneLine(text).replace(/^[^:]{0,24}:\s*/, (lead) => (/^(?:to store|storage|keeps?|tip|note)/i.test(lead) ? "" : lead)),
       { language: recipe.language },
     );
-    if (reading.keeps.length > 0 && text.length < 400 && role === "note") {
+    const frozen =
+      reading.keeps.length === 0 && role === "note" && /\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes;
+    const keeps: readonly Keep[] = frozen ? [{ place: "freezer", min: null, max: reading.minutes.max }] : reading.keeps;
+    if (keeps.length > 0 && text.length < 400 && role === "note") {
       const named = parts.findIndex((p) => names(text, tellingWords(p.name)));
       const placeless = reading.doubts.some((d) => d.field === "keeps");
       keep(
         { from, to, text },
         named >= 0 ? named : parts.length - 1,
-        reading.keeps,
+        keeps,
         named < 0 && parts.length > 1 ? "which part keeps so long is not said" : placeless ? "no place said" : undefined,
       );
       return;
@@ -305,9 +308,23 @@ function componentOf(
     kind: c.kind,
     ...(note ? { note } : {}),
     methods: [
-      { id: "usual", name: "Original text", ...(ingredients.length ? { ingredients: withTheirSteps(ingredients, steps) } : {}), steps },
+      {
+        id: "usual",
+        name: "Original text",
+        // Ingredients come in where a step's own words name them; then each step gets its whole sentence.
+        ...(ingredients.length ? { ingredients: withTheirSteps(ingredients, steps) } : {}),
+        steps: steps.map((step, i) => withSentence(step, c.steps[i]?.sentence)),
+      },
     ],
   };
+}
+
+/** A step that is a part of a sentence has the whole of it in its note. */
+function withSentence(step: DishStep, sentence: string | undefined): DishStep {
+  if (!sentence || step.note?.includes(sentence)) return step;
+  // Words before the sentence (the oven that was heated first) stay.
+  const before = step.note && !sentence.includes(step.note) ? `${step.note} ` : "";
+  return { ...step, note: before + sentence };
 }
 
 /** "Meanwhile": a step beside the one before it begins when that one could, and the next waits for both. */

@@ -94,7 +94,8 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
     const join = JOIN_SIGN.exec(folded.slice(at)) ?? JOIN.exec(folded.slice(at));
     if (join && (done(group) || group.limit !== undefined || (i === 0 && groups.length === 0))) {
       const next = scan.blanks(at + join[0].length);
-      const filler = FILLER.exec(folded.slice(next))?.[0].length ?? 0;
+      let filler = 0;
+      for (let m = FILLER.exec(folded.slice(next)); m; m = FILLER.exec(folded.slice(next + filler))) filler += m[0].length;
       const goes = (p: number) =>
         lengthAt(folded, p, lexicon) !== undefined ||
         saidAt(lexicon.bare, folded, p) !== undefined ||
@@ -104,7 +105,8 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
         // Behind a comma a length goes on only where its place follows: "keeps 3 d, 2 h at 180" is another matter.
         const l = lengthAt(folded, next, lexicon) ?? lengthAt(folded, next + filler, lexicon);
         const sign = /[,;]/.test(join[0]);
-        if (sign && l && !placeSoon(scan, l.end) && (group.place !== undefined || l.value.open === undefined)) break;
+        if (sign && l && !placeSoon(scan, l.end) && group.max !== undefined && (group.place !== undefined || l.value.open === undefined))
+          break;
         at = next;
         continue;
       }

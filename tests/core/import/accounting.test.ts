@@ -1,0 +1,147 @@
+// Pages and texts in many shapes and five languages: what each holds was written down beside it (*.facts) before it was read.
+// And whatever is brought in, every character of it is accounted for.
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { checkDish } from "../../../src/core/dish/check";
+import { readDishValue } from "../../../src/core/dish/read";
+import type { Accounting } from "../../../src/core/import/accounting";
+import { corrected, guessesOf, NO_CORRECTIONS, verbGuesses } from "../../../src/core/import/corrections";
+import { readRecipes } from "../../../src/core/import/read";
+import { merged, moved, rewritten, shifted, split } from "../../../src/core/import/rearranged";
+import { dishOfRecipe } from "../../../src/core/import/to-dish";
+import { factsOf, importedPage, missing, pagesWithFacts } from "../../support/page-facts";
+
+const SERVING = { serves: 4, serveAt: "2026-12-20T13:00", timezone: "Europe/Dublin" };
+
+/** Characters that are no blanks and stand in no item, and items that overlap. */
+function unaccounted({ text, items }: Accounting): number {
+  let at = 0;
+  let lost = 0;
+  for (const item of items) {
+    lost += text.slice(at, item.from).replace(/\s/g, "").length;
+    if (item.from < at || item.text !== text.slice(item.from, item.to)) return Number.POSITIVE_INFINITY;
+    at = item.to;
+  }
+  return lost + text.slice(at).replace(/\s/g, "").length;
+}
+
+/** What a JSON Pointer points at. */
+const pointed = (document: unknown, pointer: string): unknown =>
+  pointer
+    .split("/")
+    .slice(1)
+    .reduce<unknown>(
+      (value, key) => (typeof value === "object" && value !== null ? (value as Record<string, unknown>)[key] : undefined),
+      document,
+    );
+
+describe.each(pagesWithFacts())("%s", (name) => {
+  const got = importedPage(name);
+  test("is read", () => expect(got).toBeDefined());
+  if (!got) return;
+  test.each(factsOf(name))("%s", (fact) => expect(missing(fact, got)).toBeUndefined());
+  test("is a sound dish in which every character is accounted for, and each part of it points at what it became", () => {
+    const { document, accounting } = got.dish;
+    expect(readDishValue(document).problems.filter((p) => p.severity === "error")).toEqual([]);
+    expect(checkDish(document).filter((p) => p.severity === "error")).toEqual([]);
+    expect(unaccounted(accounting)).toBe(0);
+    const { lines } = accounting;
+    expect(lines.read + lines.guessed + lines.notes + lines.unread).toBe(lines.total);
+    for (const item of accounting.items) {
+      expect(item.became, item.text).toBeDefined();
+      expect(pointed(document, item.became as string), `${item.text} → ${item.became}`).toBeDefined();
+    }
+    // The sentences of the steps stand in their names or notes.
+    const said = JSON.stringify(document).replace(/\s+/g, " ").toLowerCase();
+    for (const item of accounting.items.filter((i) => /\/steps\/\d+$/.test(i.became ?? "")))
+      for (const word of item.text.toLowerCase().match(/\p{L}{4,}/gu) ?? []) expect(said, item.text).toContain(word);
+  });
+});
+
+describe("whatever is brought in", () => {
+  const bits = fc.constantFrom(
+    "Serves 4",
+    "For the dough:",
+    "500 g flour",
+    "Method",
+    "Bake for 20 minutes.",
+    "Keeps 3 days in the fridge.",
+    "",
+    "1. Mix.",
+    "Tip: rest.",
+    "Notes",
+    "<p>x</p>",
+    "２",
+    "\u0000",
+    "---",
+    "Ingredients: 2 eggs, salt",
+    "# Title",
+    "Preheat the oven to 200°C.",
+    "meanwhile",
+    "½",
+    "{",
+    "[[",
+  );
+  test("no character is lost, and the dish is sound", () => {
+    fc.assert(
+      fc.property(fc.array(fc.oneof(bits, fc.string({ maxLength: 30 })), { maxLength: 14 }), (lines) => {
+        const read = readRecipes(lines.join("\n"));
+        if (read.status === "nothing") return;
+        for (const recipe of read.recipes) {
+          const dish = dishOfRecipe(recipe, SERVING);
+          expect(unaccounted(dish.accounting)).toBe(0);
+          expect(readDishValue(dish.document).problems.filter((p) => p.severity === "error")).toEqual([]);
+        }
+      }),
+      { numRuns: 250 },
+    );
+  });
+  test("what is no recipe is unread as a whole, and kept", () => {
+    const read = readRecipes("hello there\nnothing to cook here");
+    expect(read.status).toBe("nothing");
+    expect(read.status === "nothing" && read.source.text).toContain("nothing to cook");
+  });
+  test("what was not understood stays on the dish as a note", () => {
+    const got = readRecipes("Broth\n\n1 kg bones\n2 l water\n\nMethod\nSimmer the bones for 3 hours.\n\nNotes\nxyzzy plugh");
+    const dish = got.status === "read" && got.recipes[0] ? dishOfRecipe(got.recipes[0], SERVING) : undefined;
+    expect(dish?.document.dish.note).toContain("xyzzy plugh");
+  });
+});
+
+describe("putting right", () => {
+  const read = readRecipes(
+    "Bread\nServes 4\n500 g flour\n350 g water\n\n1. Mix flour and water.\n2. Prove for 3 hours.\n3. Shape.\n4. Bake at 230°C until brown.\n5. Chop parsley.",
+  );
+  const recipe = read.status === "read" ? read.recipes[0] : undefined;
+  if (!recipe) throw new Error("the text must be read");
+  const dish = dishOfRecipe(recipe, SERVING);
+  test("guessed times on the longest way are asked for, and what is answered is asked no more", () => {
+    const asked = guessesOf(dish).filter((g) => g.field === "minutes" && g.decisive);
+    expect(asked.map((g) => g.name)).toContain("Bake at 230°C");
+    const first = asked[0];
+    if (!first) throw new Error("something must be asked");
+    const after = { ...NO_CORRECTIONS, minutes: { [first.ref]: 47 } };
+    expect(guessesOf(dish, after).some((g) => g.ref === first.ref && g.field === "minutes")).toBe(false);
+    const steps = corrected(dish, after).document.components[0]?.methods[0]?.steps ?? [];
+    expect(steps.find((s) => first.ref.endsWith(`.${s.id}`))?.time).toBe("47m");
+  });
+  test("what a verb wants is changed once for all its steps", () => {
+    const bake = verbGuesses(dish).find((v) => v.verb === "bake");
+    expect(bake).toMatchObject({ attention: "nearby", steps: ["Bake at 230°C"] });
+    const after = corrected(dish, { minutes: {}, attention: { bake: "unattended" } });
+    expect(after.document.components[0]?.methods[0]?.steps.find((s) => s.name?.startsWith("Bake"))?.attention).toBe("unattended");
+  });
+  test("lines are rewritten, moved and taken out; parts are split and joined, and nothing is lost on the way", () => {
+    const two = split(recipe, 0, 2, "Finish");
+    expect(two.sections.map((s) => s.instructions.length)).toEqual([2, 3]);
+    expect(two.sections[1]?.name).toBe("Finish");
+    expect(merged(two, 1).sections.map((s) => s.instructions.map((i) => i.text))).toEqual(
+      recipe.sections.map((s) => s.instructions.map((i) => i.text)),
+    );
+    expect(moved(two, 0, "ingredients", 0, 1).sections.map((s) => s.ingredients.length)).toEqual([1, 1]);
+    expect(shifted(two, 0, "instructions", 1, 1).sections[1]?.instructions[0]?.text).toBe("2. Prove for 3 hours.");
+    expect(shifted(two, 0, "instructions", 0, 1).sections[0]?.instructions[1]?.text).toBe("1. Mix flour and water.");
+    expect(rewritten(two, 0, "ingredients", 0, "600 g flour").sections[0]?.ingredients[0]?.text).toBe("600 g flour");
+    expect(rewritten(two, 0, "ingredients", 0, "").sections[0]?.ingredients).toHaveLength(1);
+  });
+});
