@@ -318,3 +318,69 @@ describe("plan under way", () => {
     expect(bent.data?.steps.some((s: Loose) => s.shortenedFrom === 240 && s.minutes < 240)).toBe(true);
   });
 });
+
+describe("what a cook types and pastes", () => {
+  const page = (name: string) => path.join(root, "tests/data/pages", name);
+  const lastLine = (stderr: string) => JSON.parse(stderr.trim().split("\n").at(-1) ?? "") as Loose;
+  test("read gives a line for each, with every key of the contract", () => {
+    const { data, status } = run("read", "roast 1h30 until golden, oven 200C", "");
+    expect(status).toBe(0);
+    expect(data).toHaveLength(2);
+    expect(data?.[0]).toMatchObject({
+      name: "roast",
+      minutes: { min: 90, likely: 90, max: 90 },
+      heat: { by: "oven", tempC: 200, level: null, mode: null },
+      place: null,
+      equipment: [],
+      rounds: [],
+      batches: null,
+      cue: "golden",
+      probeC: null,
+      attention: "nearby",
+      makes: [],
+      keeps: [],
+      takes: [],
+    });
+    expect(data?.[1].name).toBe("");
+  });
+  test("read takes ingredients, a language, lines from standard input, and -- before a line that looks like a flag", () => {
+    expect(run("read", "--ingredients", "--lang", "de", "1.500 g Mehl").data?.[0]).toMatchObject({
+      name: "Mehl",
+      amount: { amount: 1500, unit: "g" },
+      also: [],
+      range: null,
+    });
+    const piped = spawnSync(process.execPath, [path.join(root, "dist/cli.mjs"), "read", "-"], {
+      encoding: "utf8",
+      input: "knead 10 min\nrest 1 h\n",
+    });
+    expect((JSON.parse(piped.stdout) as Loose[]).map((r) => r.minutes.likely)).toEqual([10, 60]);
+    expect(run("read", "--", "--lang").data?.[0].line).toBe("--lang");
+    expect(run("read", "--nope", "x").status).toBe(2);
+    expect(run("read", "--lang", "xx", "x").status).toBe(2);
+    expect(run("read").status).toBe(2);
+  });
+  test("import gives a dish that checks, and the accounting as the last line of standard error", () => {
+    const { data, stderr, status } = run("import", page("32-de.txt"), "--serves", "6", "--serve", "2026-12-20T19:00");
+    expect(status).toBe(0);
+    expect(data?.dish).toMatchObject({ baseServes: 4, serves: 6, serveAt: "2026-12-20T19:00" });
+    expect(run("check", file("imported.json", data)).status).toBe(0);
+    expect(lastLine(stderr)).toMatchObject({ kind: "text", lines: { unread: 0 } });
+  });
+  test.each([
+    ["no recipe", "hello there"],
+    ["nothing", ""],
+    ["bytes", "\u0000\u0001�"],
+  ])("%s: exit 2, and all of it unread", (_, text) => {
+    const { stderr, status } = run("import", file("odd.txt", text));
+    expect(status).toBe(2);
+    const { items } = lastLine(stderr);
+    expect(items.every((i: Loose) => i.state === "unread" || i.state === "note")).toBe(true);
+  });
+  test("a file that is not there: exit 2, told, and an accounting of nothing", () => {
+    const { stderr, status } = run("import", "nowhere.txt");
+    expect(status).toBe(2);
+    expect(stderr).toContain("cannot be read");
+    expect(lastLine(stderr).lines.total).toBe(0);
+  });
+});

@@ -238,6 +238,17 @@ function boundsBehind(folded: string, first: Span, lexicon: Lexicon): Span | und
   const closing = (end: number) => (behindComma?.[0].startsWith("(") && folded.charAt(end) === ")" ? end + 1 : end);
   const join =
     words(lexicon.either, folded, at) ?? words(lexicon.and, folded, at) ?? words("but|und|et|e|y|ma|mais|pero|aber", folded, at) ?? at;
+  // "4 hours (or overnight)", "2 h, or 4".
+  const or = behindComma ? words(lexicon.either, folded, at) : undefined;
+  const other = or === undefined ? undefined : spanAt(folded, or, lexicon);
+  if (other && other.high > first.low && words(lexicon.ideally, folded, or ?? 0) === undefined)
+    return {
+      low: first.low,
+      likely: other.unit === 0 ? Math.max(first.low, other.likely) : (first.low + other.high) / 2,
+      high: other.high,
+      end: closing(other.end),
+      unit: other.unit,
+    };
   const ideal = words(lexicon.ideally, folded, join) ?? words(lexicon.ideally, folded, at);
   if (ideal !== undefined) {
     const second = spanOrRange(folded, ideal, lexicon);

@@ -83,12 +83,25 @@ class Line {
   }
 }
 
+/** Longest line that is read. */
+const LONGEST_LINE = 2_000;
+const NOTHING = { amount: undefined, also: [], note: undefined, asNeeded: false, optional: false, heading: false } as const;
+
 /**
  * Reads one line of an ingredient list.
  * @param language decides decimals and unit words; told from the line where it is not given
  * @example readIngredient("2 lb 3 oz chicken thighs, bone in").name // "chicken thighs"
  */
 export function readIngredient(line: string, language?: Language): IngredientLine {
+  if (line.length > LONGEST_LINE)
+    return {
+      ...NOTHING,
+      line,
+      name: line.trim(),
+      words: nameOnly(line),
+      doubts: [{ field: "name", why: "too long to be read" }],
+      unclear: "It is too long for an ingredient.",
+    };
   const lang = language ?? languageOf(line);
   const lexicon = lexiconOf(lang);
   const words = INGREDIENT_WORDS[lang];

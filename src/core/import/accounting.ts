@@ -53,7 +53,7 @@ export function accountingOf(source: Source, drafts: readonly Draft[], unreadTo:
     for (const line of pieces(text, at, to)) {
       const words = text.slice(line.from, line.to);
       // Signs alone (a rule of dashes, a bullet) say nothing.
-      const signs = !/[\p{L}\p{N}]/u.test(words);
+      const signs = unreadTo !== undefined && !/[\p{L}\p{N}]/u.test(words);
       put(
         {
           from: line.from,

@@ -23,7 +23,7 @@ const NUMBERED =
   /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
 const NUMBER_ALONE = /^[#*_\s]*(?:step|schritt|[ée]tape|passo|paso)?\s*\d{1,2}\s*[.):]?[*_\s]*$/i;
 const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\s+|[•·▢☐□◦▪●✓]|\[[ x]?\]\s*)/u;
-const MARKDOWN_HEADING = /^(?:#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/;
+const MARKDOWN_HEADING = /^(?:[-–—=~*]{2,}\s*\p{L}[^-–—=~*]*[-–—=~*]{2,}$|#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/u;
 
 type Mode = "top" | "ingredients" | "method" | "notes" | "nutrition" | "equipment" | "storage";
 
@@ -60,7 +60,7 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
   const text = line.text.trim();
   if (text.length > 64 || NUMBER_ALONE.test(text)) return false;
-  const bare = text.replace(/^[#*_=\s>]+|[#*_=\s]+$/g, "");
+  const bare = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "");
   const words = bare.replace(/:$/, "").split(/\s+/).length;
   if (words > 8 || /[.!?;]$/.test(bare) || /[.!?]\s/.test(bare)) return false;
   const amounts = /\d\s?(?:g|kg|ml|l|cl|dl|oz|lb|cups?|tbsp|tsp|el|tl)\b/i.test(bare);
@@ -101,6 +101,18 @@ function cutAtHeads(line: SourceLine): SourceLine[] {
   });
 }
 
+/** A row of a table written with bars: its cells in one line. */
+function tableRow(line: SourceLine): { from: number; to: number; text: string } | undefined {
+  const text = line.text.trim();
+  if (!/^\|.*\|$/.test(text)) return undefined;
+  const cells = text
+    .split("|")
+    .map((c) => c.trim())
+    .filter(Boolean);
+  const from = line.from + (line.text.length - line.text.trimStart().length);
+  return { from, to: from + text.length, text: cells.join(" ") };
+}
+
 /** Pictures at the head of a line say nothing of it. */
 const PICTURES = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u;
 
@@ -126,6 +138,8 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       return;
     }
     const text = line.text.trim().replace(PICTURES, "");
+    const row = tableRow(line);
+    if (row) return put(row, readIngredient(row.text, language).amount ? "ingredient" : "note");
     if (line.beyond) {
       const head = headOf(text);
       if (head) {
@@ -198,7 +212,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     }
     if (looksLikeIngredient(line, language)) {
       mode = "ingredients";
-      return put(line, "ingredient");
+      return void severalIn(line, language).forEach((part) => put(part, "ingredient"));
     }
     if (mode === "ingredients" && !opensWithVerb(text, language) && text.length < 60 && !isSentence(text) && !line.gap)
       return put(line, "ingredient");
@@ -217,6 +231,22 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
 function nextRole(lines: readonly SourceLine[], from: number): "ingredients" | "method" {
   const next = lines.slice(from + 1).find((l) => l.role === "ingredient" || l.role === "instruction");
   return next?.role === "ingredient" ? "ingredients" : "method";
+}
+
+/** A line with several ingredients ("3 onions, 4 cloves garlic", "salt, pepper, 1 cinnamon stick") as its parts; any other as it stands. */
+function severalIn(line: SourceLine, language: Language): { from: number; to: number; text: string }[] {
+  const parts = inlineList(line, language);
+  const whole =
+    parts.length > 1 &&
+    parts.every(({ text }) => {
+      const read = readIngredient(text, language);
+      return (
+        (read.amount !== undefined || read.asNeeded) &&
+        !/^(?:for|more|extra|plus|of|each|cut|about|or|to)\b/i.test(read.name) &&
+        read.name.length > 2
+      );
+    });
+  return whole ? parts : [line];
 }
 
 /** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */

@@ -15,7 +15,7 @@ const HEADS: readonly (readonly [Head, RegExp])[] = [
   ],
   [
     "method",
-    /^(?:the )?(?:methods?|directions?|instructions?|preparation(?: steps)?|steps?|how to (?:make|do|cook) (?:it|them|this)|what to do|procedure|let's cook|zubereitung(?:sschritte)?|anleitung|so (?:geht's|geht es|wird's gemacht)|arbeitsschritte|etapes?(?: de (?:la )?preparation)?|realisation|preparation|la preparation|marche a suivre|deroule|preparazione|procedimento|come si fa|svolgimento|preparacion|elaboracion|pasos|modo de (?:preparacion|hacer(?:lo)?)|instrucciones|como se hace)$/,
+    /^(?:the )?(?:methods?|directions?|instructions?|preparation(?: steps)?|steps?|how to (?:make|do|cook) (?:it|them|this)|what (?:to do|i do|we do|you do)|how|how (?:i|we|you) (?:make|do|cook) it|how it(?:'s| is) (?:done|made)|here(?:'s| is) how|the process|process|procedure|let's cook|zubereitung(?:sschritte)?|anleitung|so (?:geht's|geht es|wird's gemacht)|arbeitsschritte|etapes?(?: de (?:la )?preparation)?|realisation|preparation|la preparation|marche a suivre|deroule|preparazione|procedimento|come si fa|svolgimento|preparacion|elaboracion|pasos|modo de (?:preparacion|hacer(?:lo)?)|instrucciones|como se hace)$/,
   ],
   [
     "notes",
@@ -37,7 +37,7 @@ const HEADS: readonly (readonly [Head, RegExp])[] = [
 
 /** What a line that is a heading of the whole recipe's parts is about; with what follows its colon. */
 export function headOf(text: string): { readonly head: Head; readonly rest: string; readonly restAt: number } | undefined {
-  const bare = text.replace(/^[#*_=\s>-]+|[#*_=\s]+$/g, "");
+  const bare = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "");
   const offset = text.indexOf(bare);
   const folded = fold(bare);
   const colon = folded.indexOf(":");
@@ -153,7 +153,7 @@ const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
 /** The name in a heading: "For the dough:" is "Dough". */
 export function sectionName(heading: string, language: Language): string {
   const bare = heading
-    .replace(/^[#*_=\s>•-]+|[#*_=\s:]+$/g, "")
+    .replace(/^[#*_=\s>•~–—-]+|[#*_=\s:~–—-]+$/g, "")
     .replace(/^(?:step|part|schritt|etape|étape|passo|paso)\s+\d+\s*[:.–-]\s*/i, "")
     .replace(/^\d{1,2}[.)]\s+/, "")
     .replace(/\s*\([^()]*\)$/, "")

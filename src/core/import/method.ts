@@ -1,9 +1,12 @@
 // Instructions as steps: what is done, for how long, at what heat, with or without hands, until when. A sentence is read as a typed line
 // is; the sentence itself stays in the step's name or note, so that nothing of it is lost.
 import type { DishStep } from "../dish/schema";
+import { lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
+import { SENSES } from "../entry/lexicon/senses";
 import { slug } from "../entry/names";
+import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
 import { lineStepOf } from "../entry/step-line";
@@ -67,7 +70,7 @@ export function methodOf(
   const steps: ReadInstruction[] = [];
   const beside: SaidBeside[] = [];
   const heating: { stretch: Stretch; step: number }[] = [];
-  const taken: string[] = [];
+  const taken = new Map<string, number>();
   let ovenC = oven;
   let idle: Stretch[] = [...pending];
   for (const line of instructions) {
@@ -78,23 +81,29 @@ export function methodOf(
       gathered = [];
     };
     for (const sentence of sentencesOf(line.text, line.from).map((s) => within(s, line))) {
+      // Marks of emphasis are no words: blanks in their place, so that places stay.
       const plain = sentence.text
+        .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>/gu, (marks) => " ".repeat(marks.length))
+        .trimStart()
         .replace(/^\d\uFE0F?\u20E3\s*/u, "")
         .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
         .replace(/^[-–•*·]\s+/, "");
       const folded = fold(plain);
-      if (isTip(plain) || WISH.test(folded)) {
-        beside.push({ stretch: sentence });
-        continue;
-      }
       // "Store in a tin, keep for 3 weeks": at the head of a line it is a step, in a recipe it says how long.
+      const tip = isTip(plain);
       const whole = readStep(STORES.test(folded) ? `it will ${plain.charAt(0).toLowerCase()}${plain.slice(1)}` : plain, { language });
-      if (whole.keeps.length > 0 && !whole.said.minutes && KEEP_SENTENCE.test(folded)) {
+      const opening = saidAt(lexiconOf(language).verbs, folded, 0);
+      const works = opening !== undefined && SENSES[opening.value].attention === "hands";
+      if (whole.keeps.length > 0 && !whole.said.minutes && (tip || whole.verb === null || (KEEP_SENTENCE.test(folded) && !works))) {
         beside.push({
           stretch: sentence,
           keeps: whole.keeps,
           ...(whole.doubts.some((d) => d.field === "keeps") ? { guess: "no place said" } : {}),
         });
+        continue;
+      }
+      if (tip || WISH.test(folded)) {
+        beside.push({ stretch: sentence });
         continue;
       }
       if (PREHEAT.test(folded)) {
@@ -124,6 +133,20 @@ export function methodOf(
       parts.forEach((part, i) => {
         const stretch = i === 0 ? { ...part, from: sentence.from } : part;
         const reading = readStep(part.text, { language });
+        // "Every 45 min baste": a round of the step before.
+        const last = steps.at(-1);
+        if (
+          last &&
+          gathered.length === 0 &&
+          parts.length === 1 &&
+          reading.rounds.length > 0 &&
+          !reading.said.minutes &&
+          last.step.attention !== undefined &&
+          part.text.split(/\s+/).length <= 7
+        ) {
+          steps[steps.length - 1] = withRounds(last, stretch, reading);
+          return;
+        }
         const hands =
           !reading.said.minutes &&
           reading.attention === "hands" &&
@@ -191,7 +214,7 @@ function stepOf(
   text: string,
   reading: StepReading,
   ovenC: number | undefined,
-  taken: string[],
+  taken: Map<string, number>,
   sectionGuess: string | undefined,
   beside: boolean,
 ): ReadInstruction {
@@ -221,10 +244,22 @@ function stepOf(
   };
 }
 
+/** A step with the rounds that a sentence behind it says. */
+function withRounds(step: ReadInstruction, stretch: Stretch, reading: StepReading): ReadInstruction {
+  const { tend } = lineStepOf(reading, ANY_KIND);
+  const words = oneLine(stretch.text);
+  const note = step.step.note?.includes(words) ? step.step.note : `${step.step.note ?? step.step.name ?? ""} ${words}`.trim();
+  return {
+    ...step,
+    from: [...step.from, stretch],
+    step: { ...step.step, note, ...(tend ? { tend: [step.step.tend ?? [], tend].flat() } : {}) },
+  };
+}
+
 /** Sentences of hands without a time as one step: its time is the sum of what each would take, within bounds. */
 function gatheredStep(
   parts: readonly { readonly stretch: Stretch; readonly reading: StepReading }[],
-  taken: string[],
+  taken: Map<string, number>,
   sectionGuess: string | undefined,
 ): ReadInstruction {
   const [first] = parts as [(typeof parts)[number]];
@@ -281,10 +316,15 @@ function nameOf(text: string, cue: string | null): string {
   return name || oneLine(text).slice(0, LONGEST_NAME) || "Step";
 }
 
-function idOf(name: string, taken: string[]): string {
+/** An id that no step of the part has; ids that end in a number count on from the last of their name. */
+function idOf(name: string, taken: Map<string, number>): string {
   const wish = slug(name.split(" ").slice(0, 3).join(" "));
-  let id = wish;
-  for (let n = 2; taken.includes(id); n++) id = `${wish}-${n}`;
-  taken.push(id);
-  return id;
+  for (let n = (taken.get(wish) ?? 0) + 1; ; n++) {
+    const id = n === 1 ? wish : `${wish}-${n}`;
+    taken.set(wish, n);
+    if (n === 1 || !taken.has(id)) {
+      taken.set(id, taken.get(id) ?? 1);
+      return id;
+    }
+  }
 }

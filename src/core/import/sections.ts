@@ -8,7 +8,7 @@ import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { classified, type RoledLine } from "./classify";
 import { isBulk, isTotal, sectionName, servesIn } from "./heads";
-import type { Aside, Recipe, RecipeLine, RecipeSection, Source } from "./recipe";
+import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type Source } from "./recipe";
 
 interface Part {
   name: string;
@@ -47,7 +47,14 @@ export const names = (text: string, words: readonly string[]): boolean => {
 /** A recipe from a source; undefined where neither ingredients nor steps can be made out. */
 export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   const language = told ?? languageOf(source.text);
-  const lines = classified(source.lines, language);
+  const lines = [
+    ...classified(
+      source.lines.slice(0, RECIPE_LIMITS.lines).map((l) => (l.text.length > RECIPE_LIMITS.text ? { ...l, role: "unread" as const } : l)),
+      language,
+    ),
+    // A text of so many lines is no recipe any more: what stands behind is kept as it is.
+    ...source.lines.slice(RECIPE_LIMITS.lines).map((l) => ({ from: l.from, to: l.to, text: l.text, role: "unread" as const })),
+  ];
   if (!lines.some((l) => l.role === "ingredient" || l.role === "instruction")) return undefined;
   const aside: Aside[] = [];
   const listed: Part[] = [];

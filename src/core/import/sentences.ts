@@ -52,7 +52,7 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
       return (
         saidAt(lexicon.verbs, folded, behind) !== undefined ||
         // Verbs at the end of their clause: "und 15 Minuten dünsten".
-        (language === "de" && /(?:und|dann)\s+$/i.test(j[0]) && time.start - behind <= 4) ||
+        (language === "de" && /(?:und|dann|,)\s+$/i.test(j[0]) && time.start - behind <= 4) ||
         /^(?:a further|another|for|turn|reduce|lower|increase|weitere|encore|pendant|altri|otros)\b/.test(folded.slice(behind)) ||
         /\bthen\b|\bdann\b|\bpuis\b|\bpoi\b|\bluego\b/i.test(j[0])
       );

@@ -64,7 +64,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
     doubts.push(`It makes “${recipe.yieldText}”; that is read as the number of portions. Set how many it feeds.`);
   const name = onOneLine(recipe.name).slice(0, 200);
   const empty = newDish({ name, ...serving });
-  const sections = recipe.sections.length ? recipe.sections : [{ name: "", headings: [], ingredients: [], instructions: [] }];
+  const sections = recipe.sections.length ? withoutIdle(recipe) : [{ name: "", headings: [], ingredients: [], instructions: [] }];
   const taken = ["table"];
   let ovenC: number | undefined;
   let pending: readonly Stretch[] = [];
@@ -101,10 +101,12 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const holds = new Map<string, Hold[]>();
   const notes = new Map<string, string[]>();
   const dishNotes: string[] = [];
-  const keep = (stretch: Stretch, component: number, keeps: readonly Keep[], guess: string | undefined) => {
+  const keep: KeepFn = (stretch, component, keeps, guess) => {
     const c = linked[component] as PreviewComponent;
     const before = holds.get(c.id) ?? [];
     holds.set(c.id, [...before, ...keeps.map(holdOf)]);
+    // Said within a step: its words stand there.
+    if (!stretch) return;
     notes.set(c.id, [...(notes.get(c.id) ?? []), oneLine(stretch.text)]);
     items.push({
       from: stretch.from,
@@ -129,14 +131,38 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const accounting = accountingOf(recipe.source, items, "/dish/note");
   // What nothing took is kept on the dish as a note.
   const unread = accounting.items.filter((i) => i.state === "unread").map((i) => oneLine(i.text));
-  const whole = [dishNote, ...unread.filter((u) => !dishNote.includes(u))].filter(Boolean).join(" · ").slice(0, LONGEST_NOTE);
+  // Signs alone (a rule of dashes) are kept where nothing else is noted, so that what they became is there.
+  const signs =
+    dishNote === "" && unread.length === 0 ? accounting.items.filter((i) => i.became === "/dish/note").map((i) => oneLine(i.text)) : [];
+  const whole = [dishNote, ...unread.filter((u) => !dishNote.includes(u)), ...signs].filter(Boolean).join(" · ").slice(0, LONGEST_NOTE);
   const last = whole ? { ...document, dish: { ...document.dish, note: whole } } : document;
   return { document: allOnOneLine(last), components: linked, doubts, accounting };
 }
 
 const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
 
-type KeepFn = (stretch: Stretch, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
+/** A part that only says how long something keeps is none: what it says goes to the part before it. */
+function withoutIdle({ sections, language }: Recipe): RecipeSection[] {
+  const parts: RecipeSection[] = [];
+  for (const section of sections) {
+    const last = parts.at(-1);
+    const idle =
+      last &&
+      section.ingredients.length === 0 &&
+      section.instructions.length > 0 &&
+      methodOf(section.instructions, language).steps.length === 0;
+    if (last && idle)
+      parts[parts.length - 1] = {
+        ...last,
+        headings: [...last.headings, ...section.headings],
+        instructions: [...last.instructions, ...section.instructions],
+      };
+    else parts.push(section);
+  }
+  return parts;
+}
+
+type KeepFn = (stretch: Stretch | undefined, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
 
 /** What became of a section's heading, ingredients and steps. */
 function accountSection(

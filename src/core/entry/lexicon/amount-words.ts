@@ -99,6 +99,7 @@ export type PieceWords = readonly (readonly [words: string, one: string])[];
 
 const EN_PIECES: PieceWords = [
   ["cm", "cm"],
+  ["m|metres?|meters?", "m"],
   ["cloves?", "clove"],
   ["sprigs?", "sprig"],
   ["bunch(?:es)?", "bunch"],

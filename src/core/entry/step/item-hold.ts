@@ -60,6 +60,17 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
       at = end = length.end;
       continue;
     }
+    // "…, freezes fine up to 2 months": the verb says where.
+    const freezes =
+      /^(?:freez(?:es|e)|lasst sich einfrieren|se congela|se congele|si congela)(?:\s+(?:well|fine|raw|cooked|happily|beautifully|perfectly|gut|bien|bene))*(?!\p{L})/u.exec(
+        folded.slice(at),
+      );
+    if (freezes && (groups.length > 0 || done(group))) {
+      close();
+      group.place = "freezer";
+      at = end = at + freezes[0].length;
+      continue;
+    }
     const litres = /^(\d+(?:[.,]\d+)?)\s?l(?:itres?|iters?)?(?!\p{L})/u.exec(folded.slice(at));
     if (litres) {
       group.litres = Number((litres[1] as string).replace(",", "."));
@@ -100,6 +111,7 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
         lengthAt(folded, p, lexicon) !== undefined ||
         saidAt(lexicon.bare, folded, p) !== undefined ||
         saidAt(lexicon.places, folded, p) !== undefined ||
+        /^freez/.test(folded.slice(p)) ||
         /^(?:at least|up to|best|\d+ ?l )/.test(folded.slice(p));
       if (goes(next) || (filler && goes(next + filler))) {
         // Behind a comma a length goes on only where its place follows: "keeps 3 d, 2 h at 180" is another matter.
@@ -120,6 +132,20 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
     break;
   }
   if (done(group)) groups.push(group);
+  // "Holds for 2 days on its semolina in the fridge": the place stands a few words on.
+  const last = groups.at(-1);
+  if (last && last.place === undefined && groups.length === 1) {
+    const stop = scan.clauseEnd(end);
+    for (let i = end, words = 0; i < stop && words < 6; i++) {
+      if (!/\s/.test(folded.charAt(i - 1)) || /\s/.test(folded.charAt(i))) continue;
+      words++;
+      const there = saidAt(lexicon.places, folded, i);
+      if (!there) continue;
+      last.place = there.value;
+      end = there.end;
+      break;
+    }
+  }
   return { groups, end };
 }
 
@@ -178,6 +204,17 @@ export const hold: Item = (scan, at) => {
   const ahead = keeps === undefined ? scan.end(lexicon.ahead, at) : undefined;
   const needs =
     keeps === undefined && ahead === undefined && lexicon.language === "en" && scan.opens(at) ? scan.end("needs|wants", at) : undefined;
+  // "Frozen 3 months" as a clause of its own.
+  const frozen = scan.opens(at)
+    ? scan.end("frozen|(?:wieder )?eingefroren|tiefgekuhlt|congele(?:e|s|es)?|congelat[oaie]|congelad[oa]s?", at)
+    : undefined;
+  const long =
+    frozen === undefined ? undefined : lengthAt(folded, scan.past("for|up to|bis zu|pendant|per|hasta", scan.blanks(frozen)), scan.lexicon);
+  if (frozen !== undefined && long && long.value.max >= 7 * 1440) {
+    scan.found.keeps.push({ place: "freezer", min: null, max: long.value.max });
+    scan.mark(at, long.end, "keeps");
+    return long.end;
+  }
   const start = keeps ?? ahead ?? needs;
   if (start === undefined) return aheadOnly(scan, at);
   if (keeps !== undefined && scan.blanks(0) === at && VERB_AT_HEAD.test(folded.slice(at))) return undefined;

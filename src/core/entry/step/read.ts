@@ -40,6 +40,9 @@ const ITEMS: readonly Item[] = [
   place,
 ];
 
+/** Longest line that is read. */
+const LONGEST_LINE = 4_000;
+
 /**
  * Reads a line as a step.
  * @param options.language told from the line where it is not given
@@ -49,6 +52,8 @@ export function readStep(line: string, options: { readonly language?: Language; 
   const lexicon = lexiconOf(options.language ?? languageOf(line));
   const scan = new Scan(line, lexicon, options.context ?? NO_CONTEXT);
   quotedName(scan);
+  // Nobody types such a line: it stays a name as a whole.
+  if (line.length > LONGEST_LINE) return conclude(scan);
   for (let at = 0; at < line.length; ) {
     if (/\s/.test(line.charAt(at)) || scan.marks[at] !== undefined) {
       at++;

@@ -32,8 +32,12 @@ export function verbsOf(scan: Scan): Verb[] {
 
 const isBetween = (folded: string, from: number, to: number) => [...folded.slice(from, to)].some((_, i) => isBreak(folded, from + i));
 
+const FARTHEST_VERB = 4_000;
+
 function scannedVerbs(scan: Scan, anywhere: boolean): Verb[] {
-  const { folded, lexicon } = scan;
+  const { lexicon } = scan;
+  // The first words say what is done, however long a line is.
+  const folded = scan.folded.slice(0, FARTHEST_VERB);
   const english = lexicon.language === "en";
   const verbs: Verb[] = [];
   let opening = true;
