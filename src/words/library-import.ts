@@ -57,11 +57,15 @@ export const GUESSES = {
   asked: (n: number) => (n === 1 ? "One guessed time decides when you have to start" : `${n} guessed times decide when you have to start`),
   acceptAll: "Accept these times",
   others: (n: number, verbs: number) =>
-    [n && `${n} other ${n === 1 ? "guess" : "guesses"}`, verbs && `who stays with ${verbs} ${verbs === 1 ? "kind" : "kinds"} of steps`]
+    [
+      n && `${n} other ${n === 1 ? "guess" : "guesses"}`,
+      verbs && `${n ? "who" : "Who"} has to be there for ${verbs} ${verbs === 1 ? "kind" : "kinds"} of step`,
+    ]
       .filter(Boolean)
       .join(", and "),
+  verbs: "Who has to be there. A change applies to all steps of its kind.",
   verb: (verb: string, n: number) => `“${verb}”${n > 1 ? `, ${n} steps` : ""}`,
-  attentionOf: (verb: string) => `Who stays with “${verb}”`,
+  attentionOf: (verb: string) => `Who has to be there for “${verb}”`,
   attention: [
     ["hands", "hands-on"],
     ["nearby", "somebody near"],

@@ -20,8 +20,11 @@ export function Understood({ line, context, onLine }: UnderstoodProps) {
   return (
     <div className="pt-0.5 leading-snug text-quiet" data-understood>
       <p>
-        {reading.words.map((piece) => (
-          <Word key={piece.from} line={reading.line} piece={piece} doubtful={asked.some((d) => d.field === piece.as)} />
+        {reading.words.map((piece, i) => (
+          <span key={piece.from}>
+            {reading.line.slice(reading.words[i - 1]?.to ?? 0, piece.from)}
+            <Word line={reading.line} piece={piece} doubtful={asked.some((d) => d.field === piece.as)} />
+          </span>
         ))}
       </p>
       <p>
@@ -46,18 +49,16 @@ export function Understood({ line, context, onLine }: UnderstoodProps) {
 /** A run of words of the line: underlined where something came of it; its title says what. */
 function Word({ line, piece, doubtful }: { line: string; piece: Piece; doubtful: boolean }) {
   const text = line.slice(piece.from, piece.to);
-  if (piece.as === "join") return <span>{`${text} `}</span>;
-  if (piece.as === "name") return <b className="font-semibold text-ink">{`${text} `}</b>;
+  if (piece.as === "join") return <span>{text}</span>;
+  if (piece.as === "name") return <b className="font-semibold text-ink">{text}</b>;
   return (
-    <>
-      <u
-        title={UNDERSTOOD.fields[piece.as]}
-        data-as={piece.as}
-        className={`underline-offset-[3px] ${doubtful ? "text-saffron-ink decoration-saffron-ink decoration-dotted" : "text-ink decoration-rim"}`}
-      >
-        {text}
-      </u>{" "}
-    </>
+    <u
+      title={UNDERSTOOD.fields[piece.as]}
+      data-as={piece.as}
+      className={`underline-offset-[3px] ${doubtful ? "text-saffron-ink decoration-saffron-ink decoration-dotted" : "text-ink decoration-rim"}`}
+    >
+      {text}
+    </u>
   );
 }
 

@@ -60,7 +60,8 @@ export function Guesses({ imported, corrections, onCorrect }: GuessesProps) {
               </li>
             ))}
           </ul>
-          <ul>
+          <ul aria-label={GUESSES.verbs}>
+            <li className="text-quiet">{GUESSES.verbs}</li>
             {verbs.map((v) => (
               <li
                 key={v.verb}

@@ -35,7 +35,8 @@ export function PartEditor({ recipe, imported, at, onRecipe }: PartEditorProps) 
       <div className="flex flex-wrap items-baseline gap-3">
         <input
           aria-label={IMPORT_PREVIEW.nameOfPart(at + 1)}
-          className="field font-serif text-[18px] font-semibold"
+          className="field max-w-full font-serif text-[18px] font-semibold"
+          size={Math.max(20, (section.name || part.name).length + 2)}
           value={section.name || part.name}
           onChange={(e) => onRecipe((r) => renamed(r, at, e.target.value))}
         />
@@ -141,7 +142,7 @@ function Row({ label, line, others, long, onText, onMove, onKey, children }: Row
       {others.length > 0 && (
         <Choice
           label={IMPORT_PREVIEW.moveTo(label)}
-          className="w-28 text-[13px] text-quiet!"
+          className="w-28 self-start text-[13px] text-quiet!"
           value=""
           prompt={IMPORT_PREVIEW.moveToPrompt}
           options={others.map(([i, name]) => [i, name])}
