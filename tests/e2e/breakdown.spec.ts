@@ -1,6 +1,7 @@
 // Breaking down a dish: from nothing by keyboard, from a page, from a text, from the library; questions, amounts, substitutes, undo.
 import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
+import type { Locator } from "@playwright/test";
 import type { Loose } from "../support/dishes";
 import { Server } from "./server";
 import { choose, expect, type Page, test } from "./test";
@@ -356,6 +357,36 @@ test("a saved page is previewed line by line, corrected, and kept; hostile text 
   await page.goBack();
   await expect(page.getByLabel(/paste text/)).toHaveValue("nothing to cook here");
   expect(seen).toEqual([]);
+});
+
+test("from a pasted recipe to its plan in at most ten presses, guesses answered on the way; nothing of the text is lost", async ({ page }) => {
+  for (const [name, slug] of [
+    ["28-unnumbered.txt", "fermented-green-tomato-relish"],
+    ["32-de.txt", "wirsingstrudel-mit-pilzen"],
+    ["50-meanwhile.txt", "cod-with-parsley-potatoes"],
+  ] as const) {
+    let presses = 0;
+    const press = async (target: Locator) => {
+      presses++;
+      await target.click();
+    };
+    await page.goto(server.url, { waitUntil: "networkidle" });
+    await press(page.getByRole("button", { name: /^Paste a recipe/ }));
+    presses++;
+    await page.getByLabel(/paste text/).fill(readFileSync(pageFile(name), "utf8"));
+    await press(page.getByRole("button", { name: "Check and import" }));
+    await expect(page.locator("[data-accounting]")).toContainText(/\d+ of \d+ lines read/);
+    await page.getByText("The text, and what became of each line").click();
+    const marked = await page.locator("[data-became]").allTextContents();
+    expect(marked.join("").replace(/\s/g, "")).toBe(readFileSync(pageFile(name), "utf8").replace(/\s/g, ""));
+    const accept = page.getByRole("button", { name: "Accept these times" });
+    if (await accept.isVisible()) await press(accept);
+    await press(page.getByRole("button", { name: "Import", exact: true }));
+    await expect(page).toHaveURL(new RegExp(`/d/${slug}/dish/questions`));
+    await press(page.getByRole("link", { name: "Timetable" }).first());
+    await expect(page.locator("[data-step]").first()).toBeVisible({ timeout: 60_000 });
+    expect(presses).toBeLessThanOrEqual(10);
+  }
 });
 
 test("the library: looked through, and a component taken at the guests' number", async ({ page }) => {

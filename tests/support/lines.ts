@@ -119,7 +119,7 @@ export function judgedStep(reading: StepReading, want: WantedLine["want"]): Fiel
   const taken = reading.takes.map((t) => `${t.amount ? `${t.amount.amount} ${t.amount.unit} ` : ""}${t.name}`).join(";");
   judge("takes", "tk", taken, (w) => taken === w, taken === "");
   if (want.n !== undefined) judge("name", "n", reading.name, (w) => reading.name === w, true);
-  for (const field of (want.d ?? "").split(",").filter(Boolean))
+  for (const field of (want.d ?? "").split(",").filter((d) => d !== "" && d !== "*"))
     results.push({ field: `doubt ${field}`, right: doubted(field), doubted: true, got: "no doubt", want: "a doubt" });
   return results;
 }
@@ -149,7 +149,7 @@ export function judgedIngredient(read: IngredientLine, want: WantedLine["want"])
   judge("note", "note", read.note ?? "", (w) => read.note === w, read.note === undefined);
   const flags = [read.asNeeded && "n", read.optional && "o", read.heading && "h"].filter(Boolean).join("");
   judge("flags", "f", flags, (w) => flags === w, flags === "");
-  for (const field of (want.d ?? "").split(",").filter(Boolean))
+  for (const field of (want.d ?? "").split(",").filter((d) => d !== "" && d !== "*"))
     results.push({
       field: `doubt ${field}`,
       right: read.doubts.some((d) => d.field === field),

@@ -117,7 +117,7 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   if (isHeading(rest, l.folded.slice(at).trim(), words.heading)) return headingLine(l, line, at, words.heading);
 
   // "Optional: 1 tsp chilli" and "about 200 g".
-  const optionalHead = endOf(`(?:${words.optional}):?`, l.folded, at);
+  const optionalHead = endOf(`\\(?(?:${words.optional})\\)?:?`, l.folded, at);
   let optional = false;
   if (optionalHead !== undefined && /^[:\s]/.test(l.folded.slice(optionalHead))) {
     optional = true;
@@ -164,18 +164,20 @@ export function readIngredient(line: string, language?: Language): IngredientLin
       }
     }
   } else found = undefined;
-  // "Pinch of nutmeg", "a large handful": one of it.
-  const single = !amount && vague === undefined ? amountAt(`1 ${line.slice(at)}`, 0, false, lexicon) : undefined;
+  // "Pinch of nutmeg", "a large handful", "small bunch of dill": one of it.
+  const sizedAt = !amount && vague === undefined ? l.past(words.size, at) : at;
+  const single = !amount && vague === undefined ? amountAt(`1 ${line.slice(sizedAt)}`, 0, false, lexicon) : undefined;
   if (
     single &&
     single.value.unit !== "piece" &&
     quantityOf({ amount: 1, unit: single.value.unit }).dimension === "count" &&
-    skipBlanks(line, at + single.end - 2) < line.length &&
-    SINGLE.test(l.folded.slice(at))
+    skipBlanks(line, sizedAt + single.end - 2) < line.length &&
+    SINGLE.test(l.folded.slice(sizedAt))
   ) {
     amount = single.value;
-    l.mark(at, at + single.end - 2, "amount");
-    at = skipBlanks(line, at + single.end - 2);
+    l.mark(at, sizedAt, "note");
+    l.mark(sizedAt, sizedAt + single.end - 2, "amount");
+    at = skipBlanks(line, sizedAt + single.end - 2);
   }
 
   // The same amount again: "/3½oz", "(1 cup)", "or 1 cup".

@@ -4,7 +4,7 @@
 import { ENGLISH } from "./lexicon/english";
 import { fold } from "./lexicon/fold";
 import type { Lexicon } from "./lexicon/lexicon";
-import { endOf } from "./patterns";
+import { endOf, saidAt, skipBlanks } from "./patterns";
 
 /** Something read out of a text, and where: `[start, end)`. */
 export interface Found<T> {
@@ -60,6 +60,15 @@ const sorted = new Map<Lexicon, readonly string[]>();
  * @example numberAt("1 1/2 cups", 0) // { value: 1.5, start: 0, end: 5 }
  */
 export function numberAt(text: string, index: number, words = false, lexicon: Lexicon = ENGLISH): Found<number> | undefined {
+  const number = wholeNumberAt(text, index, words, lexicon);
+  if (!number || !words) return number;
+  // "One and a half cups", "two and a quarter".
+  const folded = fold(text.slice(number.end, number.end + 24));
+  const part = saidAt(lexicon.numberParts, folded, skipBlanks(folded, 0));
+  return part && /^\s/.test(folded) ? { ...number, value: number.value + part.value, end: number.end + part.end } : number;
+}
+
+function wholeNumberAt(text: string, index: number, words: boolean, lexicon: Lexicon): Found<number> | undefined {
   const found = (value: number, length: number) => (Number.isFinite(value) ? { value, start: index, end: index + length } : undefined);
   let m = at(MIXED, text, index);
   // "3-1/2" is three and a half; "1-3/4" as well; "4 and 3/2" is nothing.

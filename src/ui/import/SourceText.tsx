@@ -18,7 +18,7 @@ export function SourceText({ accounting }: { accounting: Accounting }) {
     shown.push(
       <span
         key={item.from}
-        data-state={item.state}
+        data-became={item.state}
         title={item.why ? `${SOURCE_TEXT.states[item.state]}: ${item.why}` : SOURCE_TEXT.states[item.state]}
         className={`underline-offset-[3px] ${LOOK[item.state]}`}
       >

@@ -11,13 +11,14 @@ import { type FieldResult, judgedIngredient, judgedStep, linesOf } from "../../s
 const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-en.txt", "en"],
   ["steps-more-en.txt", "en"],
+  ["steps-third-en.txt", "en"],
   ["steps-de.txt", "de"],
   ["steps-fr.txt", "fr"],
   ["steps-it.txt", "it"],
   ["steps-es.txt", "es"],
 ];
 const INGREDIENTS = [
-  ...linesOf("ingredients-en.txt").map((l) => ({ ...l, language: "en" as Language })),
+  ...[...linesOf("ingredients-en.txt"), ...linesOf("ingredients-more-en.txt")].map((l) => ({ ...l, language: "en" as Language })),
   ...linesOf("ingredients-more.txt").map((l) => ({ ...l, line: l.line.slice(3), language: l.line.slice(0, 2) as Language })),
 ];
 

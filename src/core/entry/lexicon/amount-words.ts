@@ -16,6 +16,7 @@ const METRIC: UnitWords = [
 ];
 
 const EN: UnitWords = [
+  ["dozen", "piece", 12],
   ["kilogram(?:me)?s?|kilogrammes?", "kg", 1],
   ["milligrams?", "g", 0.001],
   ["grams?|grammes?", "g", 1],

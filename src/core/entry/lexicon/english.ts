@@ -68,7 +68,7 @@ export const ENGLISH: Lexicon = {
   stretches: [
     ["half an? hour|a half-?\\s?hour|half-?\\s?hour", 30],
     ["(?:a )?quarter of an hour|a quarter-?\\s?hour", 15],
-    ["three[- ]quarters of an hour|3/4 of an hour", 45],
+    ["(?:three|3)[- ]quarters of an hour|3/4 of an hour", 45],
     ["half a day|half-?\\s?day", 720],
     ["half a minute", 1],
     ["an? hour and three[- ]quarters", 105],
@@ -142,7 +142,7 @@ export const ENGLISH: Lexicon = {
       "(?:(?:in|into|to|down in) )?(?:the |a |your )?(?:cellar|larder|pantry|basement|root cellar|cold room|cool room)|in the garage|(?:(?:in|at) )?(?:a |the )?(?:cool(?:,? dark)?|cold) (?:place|spot|room|corner|cupboard)|somewhere cool|in the shed",
       "cellar",
     ],
-    ["kept (?:hot|warm)|(?:in|into) (?:the|a) (?:warm(?:ing)? (?:oven|drawer)|hot box|haybox|bain-marie)|keep (?:hot|warm)", "hot"],
+    ["kept (?:hot|warm)|(?:in|into) (?:the|a) (?:warm(?:ing)? (?:oven|drawer)|hot box|haybox)|keep (?:hot|warm)", "hot"],
   ],
   bare: [
     ["fridge|refrigerat(?:or|ed)|chilled|in the cold", "fridge"],
@@ -306,7 +306,7 @@ export const ENGLISH: Lexicon = {
     [verbForms("grill|barbecue|griddle|bbq"), "grill"],
     [verbForms("cook|cook through|finish cooking"), "cook"],
     [verbForms("rest|relax|settle|acclimatise|autolyse|hydrate|rehydrate|bloom|swell"), "rest"],
-    [verbForms("stand|sit"), "stand"],
+    [verbForms("stand|sit|wait"), "stand"],
     [
       verbForms("prove|proof|rise|bulk|bulk-ferment|double") +
         "|rise|rising|bulk (?:ferment(?:ation)?|rise|prove)|(?:first|second|final|last) (?:rise|prove|proof|proving)",

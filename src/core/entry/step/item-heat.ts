@@ -8,7 +8,7 @@ import type { HeatSaid, Item, Scan } from "./scan";
 const LEVEL_FRAMES: Readonly<Record<string, { readonly before: string; readonly behind: string }>> = {
   en: {
     before:
-      "(?:over|on|at|(?:turn(?:ed|ing)?|reduc(?:e|ed|ing)|lower(?:ed|ing)?|rais(?:e|ed|ing)) (?:the )?(?:heat |flame |temperature )?(?:right )?(?:down |up )?to|with) (?:a |an |the )?(?:very )?",
+      "(?:over|on|at|(?:turn(?:ed|ing)?|reduc(?:e|ed|ing)|lower(?:ed|ing)?|rais(?:e|ed|ing)|crank|whack|knock) (?:the )?(?:heat |flame |temperature )?(?:right )?(?:down |up )?to|with) (?:a |an |the )?(?:very )?",
     behind: "(?:heat|flame|fire|setting|hob|gas|power)",
   },
   de: { before: "(?:bei|auf|mit) (?:sehr )?", behind: "(?:hitze|flamme|stufe|temperatur|feuer)" },
