@@ -26,7 +26,8 @@ export const OVERNIGHT: Length = { min: 8 * 60, likely: 10 * 60, max: 14 * 60 };
 /** Signs that every language understands. */
 const COMMON_UNITS = [
   ["hrs?|h", 60],
-  ["mins?|min\\.", 1],
+  ["mins?|min\\.|m", 1],
+  ["d", 1440],
   ["secs?", 1 / 60],
 ] as const;
 const DASH = "\\s*-+>?\\s*|\\s*/\\s*(?=\\d|over)";
@@ -151,8 +152,10 @@ export function lengthAt(folded: string, index: number, lexicon: Lexicon, alone 
   if (!first && !bare) return undefined;
   const firstEnd = (first ?? (bare as Found<number>)).end;
   const ranged = secondAt(folded, firstEnd, first, bare?.value, between, lexicon, alone);
-  if (ranged) return whole(ranged, index, undefined);
+  if (ranged) return whole(likelyBehind(folded, ranged, lexicon), index, undefined);
   if (!first) return undefined;
+  const likely = likelyBehind(folded, first, lexicon);
+  if (likely.end > first.end) return whole(likely, index, bound);
   const added = alone ? undefined : boundsBehind(folded, first, lexicon);
   if (added) return whole(added, index, undefined);
   const more =
@@ -181,6 +184,20 @@ function spanAhead(folded: string, at: number, lexicon: Lexicon): boolean {
   if (number) return secondAt(folded, number.end, undefined, number.value, true, lexicon) !== undefined;
   const about = words(lexicon.about, folded, at) ?? words(lexicon.upTo, folded, at);
   return about !== undefined && about > at && spanAt(folded, about, lexicon) !== undefined;
+}
+
+/** "8h-14h likely 10h": the likely length, as the editor's own lines say it. */
+function likelyBehind(folded: string, span: Span, lexicon: Lexicon): Span {
+  const at = words(
+    "(?:most )?likely|usually|probably|meist|wahrscheinlich|plutot|di solito|normalmente",
+    folded,
+    skipBlanks(folded, span.end),
+  );
+  const likely = at === undefined ? undefined : spanAt(folded, at, lexicon);
+  if (!likely) return span;
+  // A likely length that does not lie within is left from a range that was changed.
+  const lies = likely.likely >= span.low && likely.likely <= span.high;
+  return { ...span, end: likely.end, ...(lies ? { likely: likely.likely } : {}) };
 }
 
 /** The other end of a range: "-3 hours", "to 1 1/2 h", "or overnight", "or two". */

@@ -209,7 +209,10 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     if (
       sized === at ||
       sized >= line.length ||
-      (amount.unit !== "piece" && /^(?:whole|fresh|ripe|free-range|organic|little|thick|thin|long)/.test(l.folded.slice(at)))
+      (amount.unit !== "piece" &&
+        /^(?:whole|fresh|ripe|free-range|organic|little|thick|thin|long|frisch|reif|bio|frais|fraich|fresc|matur|madur|bien mur|dunn|dick)/.test(
+          l.folded.slice(at),
+        ))
     )
       break;
     if (
@@ -221,7 +224,7 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     l.mark(at, sized, "note");
     at = skipBlanks(line, sized + (/^,\s/.test(line.slice(sized)) ? 1 : 0));
   }
-  at = markPart(l, words.part, at, () => true);
+  if (lang === "en") at = markPart(l, words.part, at, () => true);
 
   const name = readName(l, at, words, amount !== undefined);
   at = name.end;
@@ -515,13 +518,13 @@ function readTail(
       i = opt - 1;
     } else {
       const again =
-        amount && wordStart && /[(/]\s*(?:about |approx\.? |ca\.? )?$/.test(line.slice(0, i))
+        amount && wordStart && /[(/]\s*(?:(?:about|approx\.?|ca\.?|circa|environ|env\.?|etwa|unos|unas|around) )?$/i.test(line.slice(0, i))
           ? amountAt(line, i, false, lexicon)
           : undefined;
       const closed = again && /^\s*[)/]/.test(line.slice(again.end));
       if (again && closed && again.value.unit !== "piece" && again.value.unit !== "cm") {
         also.push({ amount: Number(again.value.amount.toPrecision(6)), unit: again.value.unit });
-        const about = /(?:about |approx\.? |ca\.? )$/i.exec(line.slice(0, i));
+        const about = /(?:about|approx\.?|ca\.?|circa|environ|env\.?|etwa|unos|unas|around) $/i.exec(line.slice(0, i));
         if (about) l.mark(about.index, i, "join");
         l.mark(i, again.end, "also");
         i = again.end - 1;

@@ -1,5 +1,6 @@
 // A step written as one line, and a step changed by a line: what the line cannot say stays as it was.
 import type { DishStep, Hold } from "../dish/schema";
+import { minutesOf } from "../time/duration";
 import { readStep } from "./step/read";
 import { type LineContext, type LineStep, NO_CONTEXT } from "./step-draft";
 import { readStepLine } from "./step-line";
@@ -11,7 +12,7 @@ import { kindWords } from "./words-said";
  */
 export function writeStepLine(step: DishStep, context: LineContext = NO_CONTEXT): string {
   const { time } = step;
-  const length = typeof time === "string" ? time : `${time.min}-${time.max}`;
+  const length = lengthText(time);
   const clauses: string[] = [`${nameText(step.name ?? step.id)} ${length}`];
   const attention = step.attention ?? "hands";
   clauses.push({ hands: "by hand", nearby: "nearby", unattended: "alone" }[attention]);
@@ -71,6 +72,13 @@ export function writeStepLine(step: DishStep, context: LineContext = NO_CONTEXT)
   if (step.boils) clauses.push("boils");
   for (const tag of step.tags ?? []) if (tag === "noisy" || tag === "smell" || tag === "flame") clauses.push(tag);
   return clauses.join(", ");
+}
+
+/** "3h", "3h-4h"; where the likely length is not the middle, "8h-14h likely 10h". */
+function lengthText(time: DishStep["time"]): string {
+  if (typeof time === "string") return time;
+  const [min, likely, max] = [time.min, time.likely, time.max].map(minutesOf) as [number, number, number];
+  return Math.round((min + max) / 2) === likely ? `${time.min}-${time.max}` : `${time.min}-${time.max} likely ${time.likely}`;
 }
 
 /** A name that would be read as anything more than a name stands in quotation marks: “Rest overnight in the fridge”. */

@@ -38,6 +38,8 @@ const lengthWithin = (l: Length): Length => ({ min: within(l.min), likely: withi
 /** What gives heat in a kitchen that lacks the special thing. */
 const STAND_IN: Readonly<Record<string, string>> = { smoker: "grill", steamer: "burner", fryer: "burner" };
 const HEATING = new Set(["oven", "grill", "bath", "slow-pot", "pressure-pot", "burner"]);
+/** What "under the grill" is taken as where no heat is said. */
+const UNDER_THE_GRILL_C = 240;
 const STORES = new Set(["fridge", "freezer", "cellar"]);
 
 function usesOf(reading: StepReading, context: LineContext): Use[] {
@@ -53,6 +55,8 @@ function usesOf(reading: StepReading, context: LineContext): Use[] {
     const oven = what === "oven" || what === "grill";
     const hot = ["oven", "grill", "bath", "proofer", "fryer", "smoker"].includes(what);
     if (what === "burner" || what === "slow-pot" || what === "pressure-pot" || what === "iron" || what === "steamer") uses.push({ what });
+    else if (what === "oven" && heat.mode === "grill" && heat.tempC === null)
+      uses.push({ what, tempC: UNDER_THE_GRILL_C, racks: 1, mode: "grill" });
     else if (hot && heat.tempC !== null)
       uses.push({ what, tempC: heat.tempC, ...(oven ? { racks: 1 } : {}), ...(heat.mode ? { mode: heat.mode } : {}) });
     else if (!hot) uses.push({ what });

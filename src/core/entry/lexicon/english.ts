@@ -189,7 +189,7 @@ export const ENGLISH: Lexicon = {
   modes: [
     ["fan(?:-assisted)?(?: oven)?|convection|with fan|hot air|forced air", "fan"],
     ["no fan|still|conventional|top and bottom heat|static|non-fan", "still"],
-    ["grill mode|grill function", "grill"],
+    ["grill(?: mode| function)?", "grill"],
   ],
   levels: [
     ["(?:med(?:ium)?|moderate)(?:ly)?[- ]low", "medium-low"],
@@ -238,7 +238,7 @@ export const ENGLISH: Lexicon = {
     ["dehydrators?", "dehydrator"],
     ["(?:meat |sausage )?(?:grinders?|mincers?)", "grinder"],
     ["sausage stuffers?", "stuffer"],
-    ["(?:pizza |baking )(?:stones?|steels?)", "stone"],
+    ["(?:pizza |baking )?(?:stones?|steels?)", "stone"],
     ["mandolines?", "mandoline"],
     ["(?:ice[- ]cream )(?:machines?|makers?)|churns?", "churn"],
     ["(?:spice |coffee )(?:mills?|grinders?)", "mill"],
@@ -252,7 +252,7 @@ export const ENGLISH: Lexicon = {
   thingLead: "in|into|on|onto|with|using|use|needs?|over|from|between|across|inside|among|to|out of|by",
   articles: "the|a|an|your|our|its|one of the",
   keeps:
-    "(?:it |they |this |that |which |the \\S+ )?(?:(?:will|can|should|may|does|do) )?(?:also )?(?:keeps?|stores?|lasts|(?<=(?:will|can|should|may) )last|holds?|stays? (?:good|fresh|crisp)|(?:be )?(?:kept|stored|held|refrigerated|chilled|frozen)|is good|are good|good|fine|freezes?|improves)(?: very| quite)?(?: well| fine| happily| good| fresh| crisp)?(?: covered| sealed| airtight| in its liquid)?(?: for)?|waits?|(?:may|can) (?:wait|sit|be left)(?: for)?|best (?:eaten |used )?within|(?:use|eat) within|shelf life(?: of)?|storage",
+    "(?:it |they |this |that |which |the [^\\s,;]+ )?(?:(?:will|can|should|may|does|do) )?(?:also )?(?:keeps?|stores?|lasts|(?<=(?:will|can|should|may) )last|holds?|stays? (?:good|fresh|crisp)|(?:be )?(?:kept|stored|held|refrigerated|chilled|frozen)|is good|are good|good|fine|freezes?|improves)(?: very| quite)?(?: well| fine| happily| good| fresh| crisp)?(?: covered| sealed| airtight| in its liquid)?(?: for)?|waits?|(?:may|can) (?:wait|sit|be left)(?: for)?|best (?:eaten |used )?within|(?:use|eat) within|shelf life(?: of)?|storage",
   ahead:
     "(?:can |may |could |should )?(?:be )?(?:made|make|prepared?|done|cooked|baked|assembled)(?: it| them| this)?(?: the day)?(?= (?:up to |at least |as much as |about |\\d|an?\\b|one|two|three|four|five|six|several|the day|overnight|hours|days))",
   makes: "makes|yields|yielding|making|gives|giving|leaves(?= (?:about |around |ca )?[\\d½¼¾])|produces|should (?:give|make|yield)",

@@ -42,7 +42,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
   },
   de: {
     about: "etwa|ca\\.?|circa|ungefahr|rund|knapp|gut|gehaufte?r?|gestrichene?r?|mindestens|je",
-    size: "(?:sehr )?(?:große?[nrs]?|grosse?[nrs]?|kleine?[nrs]?|mittelgroße?[nrs]?|mittelgrosse?[nrs]?|mittlere?[nrs]?|dicke?[nrs]?|dunne?[nrs]?|reife?[nrs]?|frische?[nrs]?|bio-?)",
+    size: "(?:sehr )?(?:große?[nrs]?|grosse?[nrs]?|kleine?[nrs]?|mittelgroße?[nrs]?|mittelgrosse?[nrs]?|mittlere?[nrs]?|dicke?[nrs]?|dunne?[nrs]?|reife?[nrs]?|frische?[nrs]?|bio(?!-))",
     part: "(?:der |die |abgeriebene |fein abgeriebene )?(?:saft|schale|abrieb|saft und schale)(?: von| einer| eines)?(?: der)?",
     partBehind: "saft davon|(?:davon )?(?:der saft|die schale|abrieb)",
     asNeeded:
@@ -78,7 +78,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     part: "(?:il |la |le |lo )?(?:succo|scorza|buccia|scorza grattugiata|succo e scorza|albumi|tuorli) (?:di|d')",
     partBehind: "il succo|la scorza|succo e scorza|solo il succo|solo la scorza",
     asNeeded:
-      "q\\.?\\s?b\\.?|quanto basta|a piacere|a gusto|per (?:friggere|la teglia|lo stampo|spolverare|ungere|servire|infarinare|guarnire|spennellare|il piano)",
+      "q\\.?\\s?b\\.?|quanto basta|a piacere|a gusto|per (?:friggere|la teglia|lo stampo|spolverare|ungere|servire|infarinare|guarnire|spennellare|il piano|la spianatoia)",
     optional: "facoltativ[oa]|opzionale|a piacere",
     plusMore: "piu (?:un po'|altr[oa]|quello)",
     of: "di|d'|del|della|dello|dei|degli|delle|dell'",

@@ -148,7 +148,7 @@ export const heatLevel: Item = (scan, at) => {
   // "On low" is heat; "in high" and "with hot" are not. In English a level of its own wants "heat" behind it, or an end.
   if (lexicon.language === "en" && noun === undefined && !alone) {
     if (
-      !/^(?:over|on|at|turn|reduc)/.test(folded.slice(at)) ||
+      !/^(?:over|on|at|turn|reduc|lower|rais|crank|whack|knock)/.test(folded.slice(at)) ||
       (/^\s*\p{L}/u.test(folded.slice(level.end)) &&
         !/^\s*(?:for|until|till|about|then|and|with|under|in|stir)/.test(folded.slice(level.end)))
     )

@@ -18,7 +18,7 @@ export const place: Item = (scan, at) => {
     return undefined;
   let end = said.end;
   // "Fridge 4 L": how much room it takes there.
-  const litres = /^\s*,?\s*(\d+(?:[.,]\d+)?)\s?l(?:itres?|iters?)?(?!\p{L})/u.exec(folded.slice(end));
+  const litres = /^\s*(\d+(?:[.,]\d+)?)\s?l(?:itres?|iters?)?(?!\p{L})/u.exec(folded.slice(end));
   if (litres) {
     found.placeLitres = Number((litres[1] as string).replace(",", "."));
     end += litres[0].length;

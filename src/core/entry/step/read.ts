@@ -54,6 +54,14 @@ export function readStep(line: string, options: { readonly language?: Language; 
   quotedName(scan);
   // Nobody types such a line: it stays a name as a whole.
   if (line.length > LONGEST_LINE) return conclude(scan);
+  scanned(scan);
+  bareFigures(scan);
+  joins(scan);
+  return conclude(scan);
+}
+
+function scanned(scan: Scan): void {
+  const { line } = scan;
   for (let at = 0; at < line.length; ) {
     if (/\s/.test(line.charAt(at)) || scan.marks[at] !== undefined) {
       at++;
@@ -70,12 +78,30 @@ export function readStep(line: string, options: { readonly language?: Language; 
       at++;
       continue;
     }
-    const end = itemAt(scan, at);
-    at = end ?? wordEnd(line, at);
+    at = ownClause(scan, at) ?? itemAt(scan, at) ?? wordEnd(line, at);
   }
-  bareFigures(scan);
-  joins(scan);
-  return conclude(scan);
+}
+
+/** Stands for the name where a clause is read by itself. */
+const BEFORE_CLAUSE = "x, ";
+
+/**
+ * A clause that Rondeau itself writes ("by hand", "5 L jar", "keeps up to 3d fridge") is understood in a line of any language: it is taken
+ * where all of it means something in English.
+ */
+function ownClause(scan: Scan, at: number): number | undefined {
+  if (scan.lexicon.language === "en" || !scan.opens(at) || at === scan.blanks(0)) return undefined;
+  const stop = scan.clauseEnd(at);
+  const sub = new Scan(BEFORE_CLAUSE + scan.line.slice(at, stop), lexiconOf("en"), scan.context);
+  scanned(sub);
+  const marks = sub.marks.slice(BEFORE_CLAUSE.length);
+  if ([...sub.line.slice(BEFORE_CLAUSE.length)].some((char, i) => !/\s/.test(char) && (marks[i] === undefined || marks[i] === "name")))
+    return undefined;
+  scan.adopt(sub.found);
+  marks.forEach((mark, i) => {
+    if (mark) scan.marks[at + i] = mark;
+  });
+  return stop;
 }
 
 function itemAt(scan: Scan, at: number): number | undefined {

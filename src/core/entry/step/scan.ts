@@ -76,6 +76,20 @@ export class Scan {
     return this.quotes.find((q) => q.from <= at && at < q.to);
   }
 
+  /** What another reading of a part of the line found. */
+  adopt(found: Findings): void {
+    const own = this.found;
+    for (const key of ["lengths", "heats", "places", "things", "rounds", "makes", "keeps", "takes", "doubts"] as const)
+      (own[key] as unknown[]).push(...found[key]);
+    for (const key of ["placeLitres", "batches", "cue", "probeC", "attention"] as const)
+      if (found[key] !== undefined) Object.assign(own, { [key]: found[key] });
+    const { after, tags, uses, ...plan } = found.plan;
+    Object.assign(own.plan, plan);
+    own.plan.after.push(...after);
+    own.plan.tags.push(...tags);
+    own.plan.uses.push(...uses);
+  }
+
   mark(from: number, to: number, as: As): void {
     for (let i = from; i < to; i++) if (!/\s/.test(this.line.charAt(i))) this.marks[i] = as;
   }
