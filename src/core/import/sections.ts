@@ -6,8 +6,10 @@ import { readIngredient } from "../entry/ingredient-line";
 import { languageOf, lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
+import { readStep } from "../entry/step/read";
 import { classified, type RoledLine } from "./classify";
 import { isBulk, isTotal, sectionName, servesIn } from "./heads";
+import { withoutIdle } from "./idle-parts";
 import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type Source } from "./recipe";
 
 interface Part {
@@ -55,7 +57,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     // A text of so many lines is no recipe any more: what stands behind is kept as it is.
     ...source.lines.slice(RECIPE_LIMITS.lines).map((l) => ({ from: l.from, to: l.to, text: l.text, role: "unread" as const })),
   ];
-  if (!lines.some((l) => l.role === "ingredient" || l.role === "instruction")) return undefined;
+  if (!isRecipe(lines, language, source.kind)) return undefined;
   const aside: Aside[] = [];
   const listed: Part[] = [];
   const worked: Part[] = [];
@@ -123,10 +125,23 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     yieldText,
     yieldGuessed: pieces,
     totalMinutes: total,
-    sections: inlineIngredients(sections, language),
+    sections: withoutIdle(inlineIngredients(sections, language), language),
     aside,
     source,
   };
+}
+
+/** Whether lines can be a recipe: a list of at least two, or steps of which one says a time or a heat. Data of a page says so itself. */
+function isRecipe(lines: readonly RoledLine[], language: Language, kind: Source["kind"]): boolean {
+  const listed = lines.filter((l) => l.role === "ingredient");
+  const steps = lines.filter((l) => l.role === "instruction");
+  if (kind === "json-ld" || kind === "microdata") return listed.length + steps.length > 0;
+  const headed = lines.some((l) => l.role === "list-head") && listed.length + steps.length > 0;
+  if (headed || listed.length >= 2 || (listed.length > 0 && steps.length > 0)) return true;
+  return steps.some((l) => {
+    const read = readStep(l.text.slice(0, 2_000), { language });
+    return read.verb !== null && (read.said.minutes || read.said.heat);
+  });
 }
 
 /** The parts of the list and the parts of the method, brought together. */

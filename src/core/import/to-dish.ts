@@ -64,7 +64,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
     doubts.push(`It makes “${recipe.yieldText}”; that is read as the number of portions. Set how many it feeds.`);
   const name = onOneLine(recipe.name).slice(0, 200);
   const empty = newDish({ name, ...serving });
-  const sections = recipe.sections.length ? withoutIdle(recipe) : [{ name: "", headings: [], ingredients: [], instructions: [] }];
+  const sections = recipe.sections.length ? recipe.sections : [{ name: "", headings: [], ingredients: [], instructions: [] }];
   const taken = ["table"];
   let ovenC: number | undefined;
   let pending: readonly Stretch[] = [];
@@ -88,8 +88,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   });
   const linked = linkParts(components, sections, name);
   for (const c of linked) {
-    if (c.steps[0]?.step.id === "make" && c.steps[0].from.length === 0)
-      doubts.push(`No steps were found for ${c.name}; one step of 30 min was added.`);
+    if (c.steps[0]?.step.id === "make" && c.steps[0].from.length === 0) doubts.push(`No steps were found for ${c.name}.`);
     if (c.ingredients.length === 0 && linked.length > 1 && c.takes.length === 0)
       doubts.push(`No ingredients were found for ${c.name}: check whether some of another part belong there.`);
   }
@@ -127,7 +126,10 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const dishNote = dishNotes.join(" · ").slice(0, LONGEST_NOTE);
   const dish = { ...empty.dish, baseServes: base, ...(dishNote ? { note: dishNote } : {}) };
   const parts = linked.map((c) => componentOf(c, linked, holds.get(c.id) ?? [], notes.get(c.id) ?? []));
-  const document = withBorrowed({ ...empty, dish, components: [...parts, ...tableOf(empty, linked)] });
+  // Nothing but ingredients: no step is made up for them, they come in where it is served.
+  const bare = linked.length === 1 && linked[0]?.steps[0]?.from.length === 0;
+  const served = bare ? tableWith(empty, parts[0] as DishComponent) : [...parts, ...tableOf(empty, linked)];
+  const document = withBorrowed({ ...empty, dish, components: served });
   const accounting = accountingOf(recipe.source, items, "/dish/note");
   // What nothing took is kept on the dish as a note.
   const unread = accounting.items.filter((i) => i.state === "unread").map((i) => oneLine(i.text));
@@ -140,27 +142,6 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
 }
 
 const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
-
-/** A part that only says how long something keeps is none: what it says goes to the part before it. */
-function withoutIdle({ sections, language }: Recipe): RecipeSection[] {
-  const parts: RecipeSection[] = [];
-  for (const section of sections) {
-    const last = parts.at(-1);
-    const idle =
-      last &&
-      section.ingredients.length === 0 &&
-      section.instructions.length > 0 &&
-      methodOf(section.instructions, language).steps.length === 0;
-    if (last && idle)
-      parts[parts.length - 1] = {
-        ...last,
-        headings: [...last.headings, ...section.headings],
-        instructions: [...last.instructions, ...section.instructions],
-      };
-    else parts.push(section);
-  }
-  return parts;
-}
 
 type KeepFn = (stretch: Stretch | undefined, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
 
@@ -370,6 +351,15 @@ function besides(steps: readonly ReadInstruction[]): DishStep[] {
 }
 
 const WORDS: Readonly<Record<string, string>> = { gluten_cereals: "gluten", eggs: "egg", soybeans: "soya", tree_nuts: "nuts" };
+
+/** The table with the ingredients of a recipe that has no steps. */
+function tableWith(empty: DishFile, part: DishComponent): DishComponent[] {
+  return empty.components.map((c) => ({
+    ...c,
+    ...(part.note ? { note: part.note } : {}),
+    methods: c.methods.map((m) => ({ ...m, ingredients: part.methods[0]?.ingredients?.map(({ step: _, ...i }) => i) ?? [] })),
+  }));
+}
 
 function tableOf(empty: DishFile, parts: readonly PreviewComponent[]): DishComponent[] {
   const taken = new Set(parts.flatMap((p) => p.takes.map((t) => t.from)));

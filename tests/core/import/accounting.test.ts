@@ -145,3 +145,23 @@ describe("putting right", () => {
     expect(rewritten(two, 0, "ingredients", 0, "").sections[0]?.ingredients).toHaveLength(1);
   });
 });
+
+describe("what is no recipe", () => {
+  test.each([
+    ["a letter", "Dear Ann,\n\nMake sure to call me. Take care of the cat.\n\nYours, B."],
+    ["JSON of another kind with words like a recipe's", '{"steps":["Bake for 20 minutes.","Mix 500 g flour"],"name":"x"}'],
+  ])("%s is nothing", (_, text) => expect(readRecipes(text).status).toBe("nothing"));
+  test("a list alone is a recipe whose ingredients come in where it is served: no step is made up", () => {
+    const got = readRecipes("Trail mix\nServes 4\n\n200 g nuts\n100 g raisins");
+    const dish = got.status === "read" && got.recipes[0] ? dishOfRecipe(got.recipes[0], SERVING) : undefined;
+    expect(dish?.document.components.map((c) => c.id)).toEqual(["table"]);
+    expect(dish?.document.components[0]?.methods[0]?.ingredients?.map((i) => i.name)).toEqual(["nuts", "raisins"]);
+    expect(readDishValue(dish?.document).problems.filter((p) => p.severity === "error")).toEqual([]);
+  });
+  test("a list under a heading without steps goes to the part behind it, as a guess", () => {
+    const got = readRecipes("Tart\n\nFor the glaze:\n100 g jam\n\nFor the tart:\n200 g flour\n\nTart:\nBake for 30 minutes at 180°C.");
+    const recipe = got.status === "read" ? got.recipes[0] : undefined;
+    expect(recipe?.sections).toHaveLength(1);
+    expect(recipe?.sections[0]?.ingredients.find((i) => i.text.includes("jam"))?.guess).toContain("glaze");
+  });
+});
