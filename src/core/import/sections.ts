@@ -151,7 +151,8 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
   if (parts.length === 0) return lists.length > 0 ? lists : [];
   const named = lists.filter((l) => l.name !== "");
   // One method for a list of several parts: its steps go to the part that they speak of.
-  if (parts.length === 1 && named.length > 0 && (named.length > 1 || lists.length > 1 || parts[0]?.name === ""))
+  const its = named.some((l) => fold(l.name) === fold(parts[0]?.name ?? ""));
+  if (!its && parts.length === 1 && named.length > 0 && (named.length > 1 || lists.length > 1 || parts[0]?.name === ""))
     return shared(lists, parts[0] as Part);
   const done: Part[] = parts.map((p) => ({ ...p, headings: [...p.headings], ingredients: [...p.ingredients] }));
   for (const list of lists) {

@@ -162,6 +162,6 @@ describe("what is no recipe", () => {
     const got = readRecipes("Tart\n\nFor the glaze:\n100 g jam\n\nFor the tart:\n200 g flour\n\nTart:\nBake for 30 minutes at 180°C.");
     const recipe = got.status === "read" ? got.recipes[0] : undefined;
     expect(recipe?.sections).toHaveLength(1);
-    expect(recipe?.sections[0]?.ingredients.find((i) => i.text.includes("jam"))?.guess).toContain("glaze");
+    expect(recipe?.sections[0]?.ingredients.find((i) => i.text.includes("jam"))?.guess).toMatch(/glaze/i);
   });
 });
