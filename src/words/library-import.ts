@@ -56,9 +56,9 @@ export const GUESSES = {
   title: "Guesses",
   asked: (n: number) => (n === 1 ? "One guessed time decides when you have to start" : `${n} guessed times decide when you have to start`),
   acceptAll: "Accept these times",
-  others: (n: number, verbs: number) =>
+  others: (n: number, verbs: number, first: boolean) =>
     [
-      n && `${n} other ${n === 1 ? "guess" : "guesses"}`,
+      n && `${n} ${first ? "" : "other "}${n === 1 ? "guess" : "guesses"}`,
       verbs && `${n ? "who" : "Who"} has to be there for ${verbs} ${verbs === 1 ? "kind" : "kinds"} of step`,
     ]
       .filter(Boolean)

@@ -169,7 +169,7 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
     if (list.name !== "") {
       // A part that the method's headings do not have: the first whose steps speak of it, or a part of its own.
       const speaks = done.find((p) => p.instructions.some((i) => words.length > 0 && names(i.text.slice(0, 120), words)));
-      const guess = `no steps under “${list.name}”: the first part that speaks of it`;
+      const guess = `no steps under “${list.name}”; taken with the part that names it`;
       if (speaks) {
         speaks.headings.push(...list.headings.map((h) => ({ ...h, guess })));
         speaks.ingredients.push(...list.ingredients.map((i) => ({ ...i, guess })));
@@ -184,7 +184,7 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
             done.find((p) => p.instructions.some((i) => names(i.text, last))))
           : undefined;
       const home = speaks ?? (done[0] as Part);
-      home.ingredients.push(done.length > 1 ? { ...line, guess: speaks ? `named there` : "no part names it" } : line);
+      home.ingredients.push(done.length > 1 ? { ...line, guess: speaks ? "this part names it" : "no part names it" } : line);
     }
   }
   return done;
@@ -228,10 +228,10 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
       guess = `it names what goes into the ${leaders[0]?.name.toLowerCase() || "first part"}`;
     } else if (byName.length === 1) {
       home = byName[0];
-      guess = "it speaks of it";
+      guess = `it names the ${byName[0]?.name.toLowerCase()}`;
     } else {
       home = current ?? parts[0];
-      guess = "no part is named: it goes on with the one before";
+      guess = "no part is named; taken with the part before";
     }
     if (whole && !home) home = main;
     const target = home ?? main;

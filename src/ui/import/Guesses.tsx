@@ -48,7 +48,7 @@ export function Guesses({ imported, corrections, onCorrect }: GuessesProps) {
         </>
       )}
       <details className="pt-1">
-        <summary className="cursor-pointer">{GUESSES.others(rest.length, verbs.length)}</summary>
+        <summary className="cursor-pointer">{GUESSES.others(rest.length, verbs.length, asked.length === 0)}</summary>
         <div className="grid gap-x-8 gap-y-2 pt-1 md:grid-cols-2">
           <ul>
             {rest.map((g) => (
