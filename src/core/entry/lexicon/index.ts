@@ -22,11 +22,28 @@ export function languageOf(text: string): Language {
   const folded = fold(text.slice(0, 40_000));
   let best: Language = "en";
   let most = 0;
-  for (const { language, telling, verbs } of Object.values(LEXICONS)) {
+  for (const lexicon of Object.values(LEXICONS)) {
+    const { language } = lexicon;
     let pattern = tellers.get(language);
     if (!pattern) {
-      // Verbs tell as well: a line of three words may have no other sign.
-      pattern = new RegExp(`(?<![\\p{L}])(?:${telling}|${verbs.map(([words]) => words).join("|")})(?![\\p{L}])`, "gu");
+      // Verbs, places and nights tell as well: a line of three words may have no other sign. Signs that all share ("h", "min") tell nothing.
+      const units = lexicon.units
+        .map(([words]) =>
+          words
+            .split("|")
+            .filter((w) => w.length > 4)
+            .join("|"),
+        )
+        .filter(Boolean);
+      const words = [
+        lexicon.telling,
+        ...lexicon.verbs.map(([w]) => w),
+        ...lexicon.bare.map(([w]) => w),
+        ...lexicon.places.map(([w]) => w),
+        ...units,
+        lexicon.night,
+      ];
+      pattern = new RegExp(`(?<![\\p{L}])(?:${words.join("|")})(?![\\p{L}])`, "gu");
       tellers.set(language, pattern);
     }
     const count = folded.match(pattern)?.length ?? 0;
