@@ -23,7 +23,7 @@ interface PageProperty {
 }
 
 const BLOCKS = new Set(
-  "p div li ul ol br h1 h2 h3 h4 h5 h6 section article header footer tr td th table dl dt dd blockquote figure figcaption main aside nav form hr summary details body label".split(
+  "p div li ul ol br h1 h2 h3 h4 h5 h6 section article header footer tr table dl dt dd blockquote figure figcaption main aside nav form hr summary details body label".split(
     " ",
   ),
 );
@@ -100,6 +100,8 @@ function linesOfNode(root: PageNode, bare: boolean): PageLine[] {
     if (node.type === "tag" && (bare ? HIDDEN.has(name) : isSurrounding(node))) return;
     const block = BLOCKS.has(name);
     if (block) flush();
+    // Cells of a row stand in one line.
+    if (name === "td" || name === "th") current += " ";
     const before = hint;
     if (/^h[1-6]$/.test(name) || name === "dt" || name === "summary" || name === "caption") hint = "heading";
     else if (name === "li") hint = list === "ol" ? "numbered" : "item";

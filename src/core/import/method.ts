@@ -53,6 +53,10 @@ const BESIDE =
 const KEEP_SENTENCE =
   /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten)\b/;
 const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
+const OPENS_KEEP =
+  /^(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
+/** "Best after 2 days": advice, no step. */
+const BEST_AFTER = /^(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b/;
 /** Sentences that wish a good meal. */
 const WISH =
   /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
@@ -94,7 +98,12 @@ export function methodOf(
       const whole = readStep(STORES.test(folded) ? `it will ${plain.charAt(0).toLowerCase()}${plain.slice(1)}` : plain, { language });
       const opening = saidAt(lexiconOf(language).verbs, folded, 0);
       const works = opening !== undefined && SENSES[opening.value].attention === "hands";
-      if (whole.keeps.length > 0 && !whole.said.minutes && (tip || whole.verb === null || (KEEP_SENTENCE.test(folded) && !works))) {
+      const opensKeep = OPENS_KEEP.test(folded);
+      if (
+        whole.keeps.length > 0 &&
+        (!whole.said.minutes || opensKeep) &&
+        (tip || whole.verb === null || (KEEP_SENTENCE.test(folded) && !works))
+      ) {
         beside.push({
           stretch: sentence,
           keeps: whole.keeps,
@@ -102,7 +111,7 @@ export function methodOf(
         });
         continue;
       }
-      if (tip || WISH.test(folded)) {
+      if (tip || WISH.test(folded) || (BEST_AFTER.test(folded) && whole.keeps.length === 0)) {
         beside.push({ stretch: sentence });
         continue;
       }

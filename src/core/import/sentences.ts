@@ -35,7 +35,7 @@ export function sentencesOf(text: string, from: number): Stretch[] {
 
 const JOIN = /,?\s+(?:and then|then|and|before|und dann|dann|und|et puis|puis|et|e poi|poi|e|y luego|luego|y)\s+|,\s+/gi;
 
-const LEADING_JOIN = /^[,\s]*(?:(?:and then|then|and|und dann|dann|und|et puis|puis|et|e poi|poi|y luego|luego|y)\s+)?/i;
+const LEADING_JOIN = /^[,\s]*(?:(?:and then|then|and|und dann|dann|und|et puis|puis|et|e poi|poi|e|y luego|luego|y)\s+)?/i;
 
 /** A sentence with several lengths of its own, cut at the last joining word before each; a cut falls only before a verb. */
 export function timedParts(sentence: Stretch, language: Language): Stretch[] {
