@@ -128,3 +128,66 @@ describe("whatever a line says", () => {
     expect(readStep(answered("fry 4 min in batches", { field: "batches" }, "3")).batches).toBe(3);
   });
 });
+
+describe("rounds in full", () => {
+  const roundOf = (line: string) => readStep(line, { language: "en" }).rounds[0];
+  test.each<[string, Partial<NonNullable<ReturnType<typeof roundOf>>>]>([
+    ["smoke 8h, feed the fire every 40m for 5m from 20m until 7h", { every: 40, what: "feed the fire", takes: 5, first: 20, until: 420 }],
+    ["prove 4h, fold 4 times every 30m", { every: 30, what: "fold", until: 120 }],
+    ["prove 4h, fold every 30 min, 3 times", { every: 30, what: "fold", until: 90 }],
+    ["roast 3h, baste every 20-30 min", { every: 25, spread: { min: 20, likely: 25, max: 30 } }],
+    ["cure 4d, turn every 12h (5 min each time)", { every: 720, what: "turn", takes: 5 }],
+    ["every 2 hours turn the ham", { every: 120, what: "turn the ham" }],
+    ["simmer 3 hours and skim every half hour", { every: 30, what: "skim" }],
+    ["knead and fold every 20 min", { every: 20, what: "fold" }],
+  ])("%s", (line, wanted) => expect(roundOf(line)).toMatchObject(wanted));
+  test("a rhythm for as long as the step is its length, not that of a round", () => {
+    const read = readStep("stir every 10 min for 1 hour", { language: "en" });
+    expect(read.minutes.likely).toBe(60);
+    expect(read.rounds[0]).toMatchObject({ every: 10, takes: null });
+    expect(read.rounds[0]).not.toHaveProperty("spread");
+    expect(read.rounds[0]).not.toHaveProperty("first");
+  });
+  test("when the cue is looked for is no round", () => {
+    const { plan, rounds, minutes } = readStep("bake 40m, 200C, check from 30m every 5m", { language: "en" });
+    expect(rounds).toEqual([]);
+    expect(minutes.likely).toBe(40);
+    expect(plan).toMatchObject({ checkFrom: 30, checkEvery: 5 });
+  });
+});
+
+describe("what is held, in full", () => {
+  const keepsOf = (line: string) => readStep(line, { language: "en" }).keeps;
+  test.each([
+    [
+      "strain 10m, keeps at least 8h best 12h-2d up to 3d fridge 2 L safety",
+      [{ place: "fridge", min: 480, max: 4320, best: [720, 2880], litres: 2, limit: "safety" }],
+    ],
+    ["strain 10m, keeps 3-4 days in the fridge", [{ place: "fridge", min: null, max: 5760 }]],
+    ["strain 10m, keeps 8h-3d fridge", [{ place: "fridge", min: 480, max: 4320 }]],
+    ["cool 1h, needs 8 hours in the fridge", [{ place: "fridge", min: 480, max: null }]],
+    [
+      "mix 5m, keeps 2 days on the counter, a week in the fridge and 3 months frozen",
+      [
+        { place: "counter", min: null, max: 2880 },
+        { place: "fridge", min: null, max: 10_080 },
+        { place: "freezer", min: null, max: 129_600 },
+      ],
+    ],
+    ["mix 5m, fine for 3 days covered in the fridge", [{ place: "fridge", min: null, max: 4320 }]],
+    ["mix 5m, holds for 2 days on its crumbs in the cellar", [{ place: "cellar", min: null, max: 2880 }]],
+  ])("%s", (line, wanted) => expect(keepsOf(line)).toEqual(wanted));
+  test.each(["keep warm 20 min", "hold at 60C for 1 hour", "freeze 2 hours", "store overnight in the fridge"])(
+    "at the head of a line it is a step: %s",
+    (line) => expect(keepsOf(line)).toEqual([]),
+  );
+  test("a range and a missing place are doubts", () => {
+    const doubts = (line: string) =>
+      readStep(line, { language: "en" })
+        .doubts.filter((d) => d.field === "keeps")
+        .map((d) => d.why);
+    expect(doubts("mix 5m, keeps 3-4 days in the fridge")).toEqual(["a range: its longer end is taken"]);
+    expect(doubts("mix 5m, keeps 3 days")).toEqual(["no place said"]);
+    expect(doubts("mix 5m, keeps 3 days in the fridge")).toEqual([]);
+  });
+});

@@ -107,7 +107,7 @@ function whatBehind(scan: Scan, end: number): { what: string; from: number; to: 
 }
 
 export const round: Item = (scan, at) => {
-  const { folded, lexicon, found, line } = scan;
+  const { folded, lexicon, found } = scan;
   const check = scan.opens(at)
     ? /^(?:check|look|start checking|begin checking|first look)(?: from| after| at)?\s+/.exec(folded.slice(at))
     : null;
@@ -153,7 +153,9 @@ export const round: Item = (scan, at) => {
       until = u.value.likely;
       end = u.end;
     } else {
-      const n = times === undefined ? (saidAt(lexicon.times, folded, inner) ?? countTimes(scan, inner)) : undefined;
+      // "Every 30 min, 3 times".
+      const counted = next + (bracket?.[0].length ?? 0);
+      const n = times === undefined ? (saidAt(lexicon.times, folded, counted) ?? countTimes(scan, counted)) : undefined;
       if (!n || scan.end(lexicon.per, scan.blanks(n.end)) !== undefined) break;
       times = n.value;
       end = n.end;
@@ -179,7 +181,6 @@ export const round: Item = (scan, at) => {
     ...(until !== undefined ? { until } : {}),
     ...(every.value.min !== every.value.max ? { spread: every.value } : {}),
   });
-  void line;
   return end;
 };
 
