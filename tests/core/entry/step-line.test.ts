@@ -182,3 +182,58 @@ describe("a step written as a line", () => {
     expect(renamed.makes).toEqual([{ id: "meat", name: "Carved duck", amount: { amount: 1.2, unit: "kg" } }]);
   });
 });
+
+describe("what is said back", () => {
+  const kitchen: LineContext = {
+    kinds: ["smoker"],
+    outputs: [{ ref: "stock.set", name: "Jelly stock" }],
+    steps: [{ ref: "dough.knead", name: "Knead" }],
+  };
+  // A question mark stands before what was concluded and not said.
+  test.each<[string, string[]]>([
+    [
+      "simmer 3-4h, 10 L pot, skim every 45m for 2m, until thick, makes 1.2 L jelly, keeps 3d fridge",
+      [
+        "minutes: 3 h to 4 h, likely 3 h 30",
+        "? attention: somebody awake and at home",
+        "? heat: burner",
+        "equipment: pot, 10 L",
+        "rounds: round: skim every 45 min, 2 min each",
+        "cue: done when thick",
+        "makes: makes 1.2 L jelly",
+        "keeps: may wait: at most 3d, in the fridge",
+      ],
+    ],
+    ["rest 1h", ["minutes: 1 h", "? attention: unattended", "? place: on the counter"]],
+    ["roast 1 h", ["minutes: 1 h", "? attention: somebody awake and at home", "? heat: oven: how hot?"]],
+    ["fry in batches 4 min", ["minutes: 4 min", "? heat: burner", "? batches: how many batches?"]],
+    [
+      "fry 4 min in 3 batches over medium-high heat",
+      ["minutes: 4 min", "heat: burner", "heat: medium to high heat", "batches: 3 batches, one after another"],
+    ],
+    ["keep warm 20 min in a warming drawer", ["minutes: 20 min", "? attention: unattended", "place: kept hot"]],
+    [
+      "smoke 3h at 110C until 74C inside",
+      ["minutes: 3 h", "? attention: somebody awake and at home", "heat: smoker, 110 °C", "probeC: done at 74 °C in the middle"],
+    ],
+    ["fill 10m, takes 500 mL jelly stock", ["minutes: 10 min", "takes: takes 500 mL of jelly stock"]],
+    ["fill 10m, takes the moonlight", ["minutes: 10 min", "? takes: takes moonlight: no component of that name"]],
+    [
+      "fry 4m, at once, may be put down in pieces of 20m, not at night, while away, boils, noisy",
+      [
+        "minutes: 4 min",
+        "? heat: burner",
+        "note: starts the minute the step before ends",
+        "note: can be paused and continued, 20 min at a time",
+        "note: not while everyone sleeps",
+        "note: can run while nobody is home",
+        "note: comes to a full boil",
+        "note: noisy",
+      ],
+    ],
+    ["knead", ["? minutes: no time said: 6 min to 18 min, likely 10 min"]],
+    ["chill overnight, by hand", ["minutes: 8 h to 14 h, likely 10 h", "attention: hands-on throughout", "place: fridge"]],
+  ])("%s", (line, wanted) => {
+    expect(readStepLine(line, kitchen).understood.map((u) => `${u.guess ? "? " : ""}${u.field}: ${u.says}`)).toEqual(wanted);
+  });
+});
