@@ -359,7 +359,9 @@ test("a saved page is previewed line by line, corrected, and kept; hostile text 
   expect(seen).toEqual([]);
 });
 
-test("from a pasted recipe to its plan in at most ten presses, guesses answered on the way; nothing of the text is lost", async ({ page }) => {
+test("from a pasted recipe to its plan in at most ten presses, guesses answered on the way; nothing of the text is lost", async ({
+  page,
+}) => {
   for (const [name, slug] of [
     ["28-unnumbered.txt", "fermented-green-tomato-relish"],
     ["32-de.txt", "wirsingstrudel-mit-pilzen"],
