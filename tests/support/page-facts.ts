@@ -47,6 +47,8 @@ export function missing(fact: string, { recipe, dish }: { recipe: Recipe; dish: 
   switch (kind) {
     case "kind":
       return recipe.source.kind === rest ? undefined : recipe.source.kind;
+    case "name":
+      return recipe.name === rest ? undefined : recipe.name;
     case "serves":
       return recipe.serves === Number(rest) ? undefined : String(recipe.serves);
     case "parts":

@@ -113,6 +113,21 @@ function tableRow(line: SourceLine): { from: number; to: number; text: string } 
   return { from, to: from + text.length, text: cells.join(" ") };
 }
 
+const FOR_THE = /^(?:for the|für d(?:en|ie|as)|pour l(?:a|e|es)|per (?:il|la|lo)|para (?:el|la))\s\p{L}+$/iu;
+
+/** "Pastry" among the ingredients of a page's data: a heading where its steps say "for the pastry". */
+function namesPart(text: string, lines: readonly SourceLine[], language: Language): boolean {
+  const name = fold(text.trim());
+  if (!/^\p{L}+(?: \p{L}+)?$/u.test(name)) return false;
+  const read = readIngredient(text, language);
+  if (read.amount || read.asNeeded) return false;
+  return lines.some(
+    (l) => l.role === "instruction" && new RegExp(`\\b(?:for|make|prepare|to make) the ${name}\\b|^${name}:`).test(fold(l.text)),
+  );
+}
+
+const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
+
 /** Pictures at the head of a line say nothing of it. */
 const PICTURES = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u;
 
@@ -131,8 +146,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       // Lists of data have their headings among their lines.
       const heads =
         line.role === "ingredient" &&
-        (readIngredient(line.text, language).heading ||
-          /^(?:for the|für d(?:en|ie|as)|pour l(?:a|e|es)|per (?:il|la|lo)|para (?:el|la))\s\p{L}+$/iu.test(line.text.trim()));
+        (readIngredient(line.text, language).heading || FOR_THE.test(line.text.trim()) || namesPart(line.text, lines, language));
       if (heads) return put(line, "section", { among: "ingredients" });
       put(line, line.role, line.role === "section" ? { among: nextRole(lines, i) } : {});
       return;
@@ -170,6 +184,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     }
     if (isServesLine(text) && mode !== "method" && mode !== "notes") return put(line, "serves");
     if (isTimeLine(text) && mode !== "method" && text.length < 160) return put(line, "time");
+    if (!titled && GREETING.test(text) && lines.length > 3) return put(line, "description");
     // The first line is the title, whatever number it begins with ("Two-cheese pasties"), unless it weighs something.
     const weighed = readIngredient(text, language).amount;
     const first = i === 0 && !BULLET.test(text) && (weighed === undefined || (weighed.unit === "piece" && !/^\d/.test(text)));
@@ -204,7 +219,9 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
         mode = "ingredients";
         return put(line, "ingredient");
       }
-      return put(line, "instruction");
+      // "x Jo": a word or two at the end that do nothing.
+      const idle = text.split(/\s+/).length <= 3 && !/\d|[.!?:]$/.test(text) && !BULLET.test(text) && !opensWithVerb(text, language);
+      return put(line, idle ? "note" : "instruction");
     }
     if (line.hint === "numbered" || (NUMBERED.test(text) && !looksLikeIngredient(line, language))) {
       mode = "method";
@@ -259,7 +276,7 @@ function inlineList(line: { from: number; to: number; text: string }, language: 
     if (text !== "") parts.push({ from: line.from + start, to: line.from + next, text });
     start = next;
   };
-  for (const m of line.text.matchAll(/[,;•·|]\s+|\s+(?:and|und|et|e|y)\s+(?=\d)/giu)) {
+  for (const m of line.text.matchAll(/[,;•·|]\s+|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)/giu)) {
     const behind = line.text.slice(m.index + m[0].length).trimStart();
     const read = readIngredient(behind.split(/[,;•·|]/)[0] ?? "", language);
     const sign = m[0].trim().charAt(0);

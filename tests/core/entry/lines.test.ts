@@ -19,6 +19,10 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-fr.txt", "fr"],
   ["steps-it.txt", "it"],
   ["steps-es.txt", "es"],
+  ["steps-third-de.txt", "de"],
+  ["steps-third-fr.txt", "fr"],
+  ["steps-third-it.txt", "it"],
+  ["steps-third-es.txt", "es"],
 ];
 const INGREDIENTS = [
   ...[...linesOf("ingredients-en.txt"), ...linesOf("ingredients-more-en.txt")].map((l) => ({ ...l, language: "en" as Language })),

@@ -145,7 +145,7 @@ export const ITALIAN: Lexicon = {
   degrees: "gradi",
   gas: "gas(?: n\\.?)?",
   things: [
-    ["teglie?|placca|placche|leccarda", "tray"],
+    ["tegli[ae]|placca|placche|leccarda", "tray"],
     ["stamp[oi]|pirofil[ae]|tortier[ae]", "tin"],
     ["pentol[ae]|casseruol[ae]|tegam[ei]|pentolin[oi]", "pot"],
     ["padell[ae]|wok", "pan"],

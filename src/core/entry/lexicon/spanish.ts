@@ -155,7 +155,8 @@ export const SPANISH: Lexicon = {
   ],
   thingLead: "en|en el|en la|en un|en una|en dos|en tres|sobre|sobre una|con|con la|con el",
   articles: "el|la|los|las|un|una",
-  keeps: "(?:se )?(?:conserva(?:n|r|rse)?|mantiene(?:n)?|aguanta(?:n)?|guarda(?:r|rse)?|dura(?:n)?)(?: bien)?(?: hasta)?",
+  keeps:
+    "(?:se )?(?:conserva(?:n|r|rse)?|mantiene(?:n)?|aguanta(?:n)?|guardan?|guardarse|guardar(?= .*hasta)|dura(?:n)?)(?: bien)?(?: hasta)?",
   ahead: "(?:se )?(?:puede|pueden) (?:preparar|hacer)",
   makes: "salen|sale|da|rinde|para obtener",
   takes: "con (?:el|la|los|las) (?=\\S+ reservad)|lleva",
