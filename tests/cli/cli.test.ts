@@ -322,6 +322,12 @@ describe("plan under way", () => {
 describe("what a cook types and pastes", () => {
   const page = (name: string) => path.join(root, "tests/data/pages", name);
   const lastLine = (stderr: string) => JSON.parse(stderr.trim().split("\n").at(-1) ?? "") as Loose;
+  test("both stand in the one command", () => {
+    const script = (...args: string[]) =>
+      execFileSync(path.join(root, "rondeau"), args, { encoding: "utf8", cwd: desk, stdio: ["ignore", "pipe", "ignore"] });
+    expect(JSON.parse(script("read", "knead 10 min"))[0].minutes.likely).toBe(10);
+    expect(JSON.parse(script("import", page("21-markdown.md"))).dish.name).toBe("Rye sourdough loaf");
+  });
   test("read gives a line for each, with every key of the contract", () => {
     const { data, status } = run("read", "roast 1h30 until golden, oven 200C", "");
     expect(status).toBe(0);
