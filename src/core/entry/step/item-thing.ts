@@ -113,25 +113,15 @@ export const thing: Item = (scan, at) => {
     !(BY_ITSELF.has(described.thing.what) && ends && !/^(?:the|a|an|your)$/.test(scan.wordBefore(at)))
   )
     return undefined;
-  // "To the pot" and "over the tray" after a verb of adding are places where something goes; "of the pan", "the pan juices" are not things used.
-  if (/^(?:to|of)\b/.test(folded.slice(at, led)) && !/^to/.test(folded.slice(at, led))) return undefined;
+  // "The pan juices" are no thing that is used.
   if (/^\s+(?:juices?|sauce|drippings|lid|scraper|liquid|water)\b/.test(folded.slice(described.end))) return undefined;
-  if (
-    described.sized &&
-    led === at &&
-    !alone &&
-    /^[\d]/.test(folded.slice(at)) &&
-    scan.opens(at) === false &&
-    described.thing.what === "jar" &&
-    /^of\b/.test(folded.slice(next))
-  )
-    return undefined;
   const { end } = described;
-  // An oven-like thing with a heat of its own, or kept until another step is done, is the editor's business (item-plan).
+  // "In the pot … 10 L pot": one thing, by what is said of it.
   const same = found.things.findIndex((t) => t.what === described.thing.what);
-  if (same >= 0 && described.thing.count === 1 && described.thing.litres === null) found.things[same] = found.things[same] as Thing;
-  else if (same >= 0 && (found.things[same] as Thing).count === 1 && (found.things[same] as Thing).litres === null)
-    found.things[same] = described.thing;
+  const known = found.things[same];
+  const plain = (t: Thing) => t.count === 1 && t.litres === null;
+  if (known && plain(described.thing)) scan.mark(at, end, "equipment");
+  else if (known && plain(known)) found.things[same] = described.thing;
   else found.things.push(described.thing);
   scan.mark(at, end, "equipment");
   return end;
