@@ -60,7 +60,9 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
   const text = line.text.trim();
   if (text.length > 64 || NUMBER_ALONE.test(text)) return false;
-  const bare = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "");
+  const marked = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "");
+  // "Kimchi (day 1)": what stands in brackets says nothing of the kind of line.
+  const bare = marked.replace(/\s*\([^()]*\)(?=:?$)/, "");
   const words = bare.replace(/:$/, "").split(/\s+/).length;
   if (words > 8 || /[.!?;]$/.test(bare) || /[.!?]\s/.test(bare)) return false;
   const amounts = /\d\s?(?:g|kg|ml|l|cl|dl|oz|lb|cups?|tbsp|tsp|el|tl)\b/i.test(bare);
@@ -214,6 +216,17 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
         (BULLET.test(text) || line.hint === "item" || /^[\d½¼¾]/u.test(text)) &&
         !opensWithVerb(text, language) &&
         text.length < 70;
+      // A list that follows the method: two lines of it behind a blank one.
+      const lists =
+        line.gap &&
+        next &&
+        [line, next].every(
+          (l) => looksLikeIngredient(l, language) && readIngredient(l.text, language).amount && !opensWithVerb(l.text.trim(), language),
+        );
+      if (lists && !NUMBERED.test(text)) {
+        mode = "ingredients";
+        return put(line, "ingredient");
+      }
       const among = out.findLast((l) => l.role !== "note");
       if (listed && (among?.role === "section" || among?.role === "ingredient")) {
         mode = "ingredients";

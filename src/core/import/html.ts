@@ -191,6 +191,12 @@ export function microdataOf(html: string): PageProperty[] {
         // Steps and sections are items of their own: their text is read with their property.
         continue;
       }
+      // Headings between the properties name the parts of the recipe.
+      if (/^h[2-6]$|^dt$/.test(child.name ?? "")) {
+        const lines = linesOfNode(child, true).map((l) => l.text);
+        if (lines.length > 0) found.push({ name: "heading", lines, value: undefined });
+        continue;
+      }
       // Another thing on the page (a review, a person) is none of the recipe.
       if (!scoped) walk(child);
     }

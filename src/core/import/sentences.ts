@@ -70,6 +70,9 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
 /** A time that is none of a step: how often, from when on, how long something keeps, the last minutes of another. */
 function isWithin(folded: string, start: number, end: number): boolean {
   if (/^(?:the )?(?:last|final|first)\b/.test(folded.slice(start))) return true;
+  // "Twice a day": how often.
+  if (/(?:once|twice|times|\dx|mal|fois|volte|veces|volta|vez)\s*(?:a|per|pro|am|par|al|alla)?\s*$/.test(folded.slice(0, start)))
+    return true;
   const before = folded.slice(0, start);
   if (
     /(?:every|each|alle|toutes les|tous les|ogni|cada|within|up to|the last|the final|the first|after|keeps?(?: for)?(?: up to)?|store[sd]?(?: for)?(?: up to)?)\s+(?:about |for )?$/.test(

@@ -1,7 +1,7 @@
 // A file as one text with its lines: of plain text the file itself; of a page with recipe data its fields, a line each, and what the page
 // says beyond them; of a page without data what a reader sees of it. All offsets of the accounting count in this text.
 import { fold } from "../entry/lexicon/fold";
-import { servesIn } from "./heads";
+import { headOf, servesIn } from "./heads";
 import { isHtml, jsonLdOf, microdataOf, type PageLine, readableLines, sound } from "./html";
 import { isoMinutes } from "./iso-duration";
 import { linesOfNode, looseJson, type NodeLine, recipeNodes } from "./json-ld";
@@ -130,19 +130,26 @@ const MICRODATA: Readonly<Record<string, Role>> = {
 function microdataSource(html: string): Source | undefined {
   const properties = microdataOf(html);
   const lines: NodeLine[] = [];
-  for (const { name, lines: texts, value } of properties) {
+  properties.forEach(({ name, lines: texts, value }, i) => {
+    if (name === "heading") {
+      // "Ingredients" is no part; "Dumplings" above a list or above steps is one.
+      const next = MICRODATA[properties[i + 1]?.name.toLowerCase() ?? ""];
+      if ((next === "ingredient" || next === "instruction") && !headOf(texts[0] ?? ""))
+        lines.push({ text: sound(texts.join(" ")), role: "section" });
+      return;
+    }
     const role = MICRODATA[name.toLowerCase()];
-    if (!role || (role === "title" && lines.some((l) => l.role === "title"))) continue;
+    if (!role || (role === "title" && lines.some((l) => l.role === "title"))) return;
     const said = texts.length > 0 ? texts : value ? [value] : [];
     const minutes = role === "time" && value ? isoMinutes(value) : undefined;
-    said.forEach((text, i) =>
+    said.forEach((text, n) =>
       lines.push({
         text: sound(text),
         role,
-        ...(minutes !== undefined && i === 0 ? (name.toLowerCase() === "totaltime" ? { total: minutes } : { part: minutes }) : {}),
+        ...(minutes !== undefined && n === 0 ? (name.toLowerCase() === "totaltime" ? { total: minutes } : { part: minutes }) : {}),
       }),
     );
-  }
+  });
   if (!lines.some((l) => l.role === "ingredient" || l.role === "instruction")) return undefined;
   return dataSource("microdata", lines, html);
 }

@@ -257,6 +257,10 @@ function emptyStep(title: string): ReadInstruction {
 const ASSEMBLY =
   /^(?:assembl|to assemble|to finish|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
 
+/** Parts that are days, not things. */
+const DAY_PART =
+  /^(?:day|tag|jour|giorno|d[ií]a)\b.*\d|^(?:the )?(?:day|night|evening) before|^(?:on )?(?:the )?(?:next )?(?:day|morning)$|^(?:la )?veille|^(?:le )?jour m[eê]me|^(?:am )?(?:vor|n[aä]chsten )tag|^(?:il )?giorno (?:prima|dopo)|^(?:la )?(?:v[ií]spera|sera prima)/i;
+
 /** Each part goes to the step of a later part that speaks of it; where none does, to the part that puts all together, or to the table. */
 function linkParts(parts: readonly PreviewComponent[], sections: readonly RecipeSection[], dish: string): PreviewComponent[] {
   const takes = new Map<string, { from: string; step: number }[]>();
@@ -274,6 +278,12 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
       if (step < 0) continue;
       const id = (parts[j] as PreviewComponent).id;
       takes.set(id, [...(takes.get(id) ?? []), { from: part.id, step }]);
+      return;
+    }
+    // "Day 1", "Day 2": what one day makes, the next goes on with.
+    const next = parts[i + 1];
+    if (next && (DAY_PART.test(part.name) || DAY_PART.test(next.name))) {
+      takes.set(next.id, [...(takes.get(next.id) ?? []), { from: part.id, step: 0 }]);
       return;
     }
     if (gathers && last) takes.set(last.id, [...(takes.get(last.id) ?? []), { from: part.id, step: 0 }]);

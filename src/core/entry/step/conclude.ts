@@ -148,7 +148,8 @@ function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined,
     }
     return null;
   }
-  const sure = found.heats.find((h) => h.sure);
+  // "In a bain-marie, oven 150": the one that the figure belongs to.
+  const sure = found.heats.find((h) => h.sure && h.tempC !== undefined && !h.concluded) ?? found.heats.find((h) => h.sure);
   const figures = found.heats.filter((h) => h.tempC !== undefined);
   // A figure that is said goes before one that a word only suggests.
   const temps = figures.some((h) => !h.concluded) ? figures.filter((h) => !h.concluded) : figures;

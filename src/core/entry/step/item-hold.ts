@@ -229,7 +229,8 @@ export const hold: Item = (scan, at) => {
   if (!got) return undefined;
   if (needs !== undefined && got.keeps[0]?.place === null) return undefined;
   // "Freezes for 2 months", "can be chilled for 3 days": the verb says where.
-  const by = /freez|frozen/.test(folded.slice(at, start))
+  const words = folded.slice(scan.clause, start);
+  const by = /freez|frozen|einfrier|congel/.test(words)
     ? "freezer"
     : /chilled|refrigerated/.test(folded.slice(at, start))
       ? "fridge"
