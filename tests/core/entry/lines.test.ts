@@ -15,6 +15,7 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-en.txt", "en"],
   ["steps-more-en.txt", "en"],
   ["steps-third-en.txt", "en"],
+  ["steps-fourth-en.txt", "en"],
   ["steps-de.txt", "de"],
   ["steps-fr.txt", "fr"],
   ["steps-it.txt", "it"],

@@ -95,7 +95,7 @@ export const ENGLISH: Lexicon = {
   atMostBehind: "at most|maximum|max\\.?|at the most|tops|or less",
   ideally: "(?:but )?(?:ideally|preferably|better(?: still)?|best|even better|or better(?: still)?|or preferably|or ideally)",
   lead: "for|takes|taking|in|over|during|lasting|allow|give it|needs|takes about|time|cook time|bake time|simmering time",
-  eachSide: "(?:on |per |a |for )?(?:each|either|every|the other|both|a|per|one) sides?|a side|per side|on both sides|each",
+  eachSide: "\\/\\s?side|(?:on |per |a |for )?(?:each|either|every|the other|both|a|per|one) sides?|a side|per side|on both sides|each",
   every: "every|each|once every|once an?|once per|once in",
   rhythms: [
     ["every half(?: an)?[- ]hour|half-hourly", 30],

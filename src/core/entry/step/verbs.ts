@@ -47,6 +47,7 @@ function scannedVerbs(scan: Scan, anywhere: boolean): Verb[] {
       i++;
       continue;
     }
+    if (folded.charAt(i) === "&" || folded.charAt(i) === "+") opening = true;
     if (!/[\p{L}]/u.test(folded.charAt(i)) || /[\p{L}\p{N}'-]/u.test(folded.charAt(i - 1))) {
       i++;
       continue;
