@@ -20,6 +20,9 @@ export interface SaidLength extends Length {
   readonly vague?: boolean;
 }
 
+/** A length without any play. */
+export const exactly = (minutes: number): Length => ({ min: minutes, likely: minutes, max: minutes });
+
 /** A night in the fridge or on the counter: from late evening to early or late morning. */
 export const OVERNIGHT: Length = { min: 8 * 60, likely: 10 * 60, max: 14 * 60 };
 
@@ -167,8 +170,6 @@ export function lengthAt(folded: string, index: number, lexicon: Lexicon, alone 
   return whole(first, index, bound);
 }
 
-const AHEAD = "ahead|in advance|before|beforehand|earlier|im voraus|a l'avance|in anticipo|con antelacion";
-
 const trimmed = (folded: string, end: number) => {
   let e = end;
   while (e > 0 && /\s/.test(folded.charAt(e - 1))) e--;
@@ -276,7 +277,7 @@ function boundsBehind(folded: string, first: Span, lexicon: Lexicon): Span | und
   if (most !== undefined) {
     const second = spanAt(folded, most, lexicon);
     // "30 min, up to 1 day ahead" says when, not how long.
-    if (second && second.high > first.low && words(AHEAD, folded, skipBlanks(folded, second.end)) === undefined)
+    if (second && second.high > first.low && words(lexicon.advance, folded, skipBlanks(folded, second.end)) === undefined)
       return {
         low: first.low,
         likely: first.unit === 0 ? first.likely : (first.low + second.high) / 2,

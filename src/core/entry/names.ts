@@ -26,3 +26,6 @@ export function named<T extends { readonly ref: string; readonly name: string }>
   // Several outputs of one component: its last is what is meant by its name.
   return like.length && new Set(like.map((t) => t.ref.split(".")[0])).size === 1 ? like.at(-1) : undefined;
 }
+
+/** A text without the quotation marks around its words. */
+export const unquoted = (text: string): string => text.replace(/[“”"]/g, "").replace(/\s+/g, " ").trim();

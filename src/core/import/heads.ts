@@ -70,8 +70,6 @@ const MAKES =
 /** Litres and kilos feed nobody in particular. */
 const BULK = /^(?:litres?|liters?|l|ml|kg|kilos?|g|grams?|cups?|quarts?|lbs?|pounds?|litri|litros|gramm|pints?)$/;
 
-export const isBulk = (word: string): boolean => BULK.test(fold(word));
-
 interface SaidServes {
   readonly serves: number | undefined;
   /** Pieces, not people. */
@@ -109,6 +107,16 @@ export function servesIn(text: string): SaidServes | undefined {
     return { serves: high && high > low ? Math.round((low + high) / 2) : low, pieces: pieces && !people };
   }
   return undefined;
+}
+
+/** The yield of a page's data, where a bare number counts as well: "8", "1 loaf", "about 3 jars". */
+export function yieldIn(text: string): SaidServes | undefined {
+  const said = servesIn(text);
+  const bare = said ? null : /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+))?\s*(\p{L}*)/u.exec(text);
+  if (!bare) return said;
+  const [low, high, unit] = [Number(bare[1]), Number(bare[2] ?? 0), bare[3] ?? ""];
+  if (!(low > 0 && low <= 1000) || BULK.test(fold(unit))) return { serves: undefined, pieces: true };
+  return { serves: high > low ? Math.round((low + high) / 2) : low, pieces: unit !== "" };
 }
 
 /** A line that only says for how many: "Serves 6–8", "Für 4 Personen", "Makes about 24 rolls". */

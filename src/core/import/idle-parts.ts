@@ -17,8 +17,9 @@ function both(a: RecipeSection, b: RecipeSection, name: string): RecipeSection {
 
 /** Every part with steps of its own: a list without steps goes to the part behind it, words about keeping to the one before. */
 export function withoutIdle(sections: readonly RecipeSection[], language: Language): RecipeSection[] {
+  if (sections.length < 2) return [...sections];
   const works = sections.map((s) => s.instructions.length > 0 && methodOf(s.instructions, language).steps.length > 0);
-  if (!works.includes(true)) return sections.length > 1 ? [sections.reduce((a, b) => both(a, b, a.name || b.name))] : [...sections];
+  if (!works.includes(true)) return [sections.reduce((a, b) => both(a, b, a.name || b.name))];
   const parts: RecipeSection[] = [];
   let waiting: RecipeSection | undefined;
   sections.forEach((section, i) => {

@@ -62,8 +62,6 @@ const WISH =
   /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
 const LONGEST_NAME = 64;
 
-const tooMany = (steps: readonly { readonly step: DishStep }[]) => steps.length >= 400;
-
 /** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */
 export function methodOf(
   instructions: readonly RecipeLine[],
@@ -95,7 +93,8 @@ export function methodOf(
       const folded = fold(plain);
       // "Store in a tin, keep for 3 weeks": at the head of a line it is a step, in a recipe it says how long.
       const tip = isTip(plain);
-      const whole = readStep(STORES.test(folded) ? `it will ${plain.charAt(0).toLowerCase()}${plain.slice(1)}` : plain, { language });
+      const stores = STORES.test(folded);
+      const whole = readStep(stores ? `it will ${plain.charAt(0).toLowerCase()}${plain.slice(1)}` : plain, { language });
       const opening = saidAt(lexiconOf(language).verbs, folded, 0);
       const works = opening !== undefined && SENSES[opening.value].attention === "hands";
       const opensKeep = OPENS_KEEP.test(folded);
@@ -130,18 +129,10 @@ export function methodOf(
         gathered.push({ stretch: sentence, reading: { ...more, heat: null } });
         continue;
       }
-      const parts = timedParts(
-        {
-          ...sentence,
-          to: sentence.to,
-          from: Math.max(sentence.to - plain.length, sentence.from),
-          text: plain,
-        },
-        language,
-      );
+      const parts = timedParts({ from: Math.max(sentence.to - plain.length, sentence.from), to: sentence.to, text: plain }, language);
       parts.forEach((part, i) => {
         const stretch = i === 0 ? { ...part, from: sentence.from } : part;
-        const reading = readStep(part.text, { language });
+        const reading = part.text === whole.line ? whole : readStep(part.text, { language });
         // "Every 45 min baste": a round of the step before.
         const last = steps.at(-1);
         if (
@@ -164,7 +155,7 @@ export function methodOf(
           reading.probeC === null &&
           reading.batches === null &&
           !BESIDE.test(fold(part.text));
-        if (hands && parts.length === 1 && !tooMany(steps)) {
+        if (hands && parts.length === 1) {
           gathered.push({ stretch, reading });
           return;
         }
@@ -182,9 +173,9 @@ export function methodOf(
   return { steps: withHeating(steps, heating), beside, heating, ovenC, pending: idle };
 }
 
-/** A stretch of a line whose text was trimmed: its place counts from the line's first character that is no blank. */
+/** A line that the cook rewrote may be longer than its place in the source: what is beyond it has none. */
 function within(stretch: Stretch, line: RecipeLine): Stretch {
-  return stretch.to > line.to ? { ...stretch, to: line.to } : stretch;
+  return { ...stretch, from: Math.min(stretch.from, line.to), to: Math.min(stretch.to, line.to) };
 }
 
 /** The words that heat the oven stand in the note of the step that has its heat. */
@@ -215,8 +206,27 @@ const ANY_KIND = {
 };
 /** Things that every kitchen has enough of. */
 const EVERYWHERE = new Set(["bowl", "tub", "sink", "mortar", "mandoline"]);
+const STORES_ROOM = new Set(["fridge", "freezer", "cellar"]);
+/** Room that a thing takes in one of them where nothing is said, litres. */
+const GUESSED_LITRES = 2;
 /** The heat of an oven that nobody said. */
 const UNSAID_OVEN_C = 180;
+
+/** A reading as a step of the file: its own name, and the words that it came from as its note. */
+function fileStep(reading: StepReading, name: string, words: string, taken: Map<string, number>): DishStep {
+  // What it makes and takes is known by the parts, not by the sentence.
+  const { takes: _takes, makes: _makes, note: _note, uses, ...rest } = lineStepOf(reading, ANY_KIND);
+  const used = uses
+    ?.filter((u) => !EVERYWHERE.has(u.what))
+    .map((u) => (STORES_ROOM.has(u.what) && u.litres === undefined ? { ...u, litres: GUESSED_LITRES } : u));
+  return {
+    ...rest,
+    id: idOf(name, taken),
+    name,
+    ...(used?.length ? { uses: used } : {}),
+    ...(name === words.replace(/\.$/, "") ? {} : { note: words }),
+  };
+}
 
 function stepOf(
   stretch: Stretch,
@@ -228,27 +238,12 @@ function stepOf(
   beside: boolean,
 ): ReadInstruction {
   const inherits = reading.heat?.by === "oven" && reading.heat.tempC === null;
-  const tempC = inherits ? (ovenC ?? UNSAID_OVEN_C) : (reading.heat?.tempC ?? null);
-  const heated: StepReading = inherits && reading.heat ? { ...reading, heat: { ...reading.heat, tempC } } : reading;
-  const { takes: _, ...line } = lineStepOf(heated, ANY_KIND);
-  const uses = line.uses
-    ?.filter((u) => !EVERYWHERE.has(u.what))
-    .map((u) => (["fridge", "freezer", "cellar"].includes(u.what) && u.litres === undefined ? { ...u, litres: 2 } : u));
-  const { makes: _made, uses: _uses, note: _note, ...rest } = line;
-  const name = nameOf(text, reading.cue);
-  const whole = oneLine(stretch.text);
-  const guess = sectionGuess ?? (inherits && ovenC === undefined ? `no heat said: ${UNSAID_OVEN_C} °C` : whyGuessed(reading));
+  const heated: StepReading = inherits && reading.heat ? { ...reading, heat: { ...reading.heat, tempC: ovenC ?? UNSAID_OVEN_C } } : reading;
   return {
-    step: {
-      ...rest,
-      id: idOf(name, taken),
-      name,
-      ...(uses?.length ? { uses } : {}),
-      ...(name === whole.replace(/\.$/, "") ? {} : { note: whole }),
-    },
+    step: fileStep(heated, nameOf(text, reading.cue), oneLine(stretch.text), taken),
     reading: heated,
     from: [stretch],
-    guess,
+    guess: sectionGuess ?? (inherits && ovenC === undefined ? `no heat said: ${UNSAID_OVEN_C} °C` : whyGuessed(reading)),
     beside,
   };
 }
@@ -280,19 +275,8 @@ function gatheredStep(
     ),
   );
   const reading: StepReading = { ...first.reading, minutes: { min: Math.ceil(likely * 0.6), likely, max: Math.ceil(likely * 1.7) } };
-  const text = parts.map((p) => oneLine(p.stretch.text)).join(" ");
-  const opening = first.reading.line;
-  const name = nameOf(opening, null);
-  const { takes: _, makes: _made, note: _note, uses, ...rest } = lineStepOf(reading, ANY_KIND);
-  const kept = uses?.filter((u) => !EVERYWHERE.has(u.what));
   return {
-    step: {
-      ...rest,
-      id: idOf(name, taken),
-      name,
-      ...(kept?.length ? { uses: kept } : {}),
-      ...(name === text.replace(/\.$/, "") ? {} : { note: text }),
-    },
+    step: fileStep(reading, nameOf(first.reading.line, null), parts.map((p) => oneLine(p.stretch.text)).join(" "), taken),
     reading,
     from: parts.map((p) => p.stretch),
     guess: sectionGuess ?? `no time said: ${likely} min`,

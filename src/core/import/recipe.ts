@@ -42,8 +42,7 @@ export interface Source {
   /** What all offsets count in. */
   readonly text: string;
   readonly lines: readonly SourceLine[];
-  /** Numbers and times of the data, where the page has some. */
-  readonly serves?: number;
+  /** What it takes in all by the data of a page. */
   readonly totalMinutes?: number;
 }
 
@@ -65,6 +64,8 @@ export interface RecipeSection {
 /** What was seen and is neither ingredient nor step. */
 export interface Aside extends RecipeLine {
   readonly role: "title" | "serves" | "time" | "description" | "list-head" | "number" | "note" | "unread";
+  /** Under a heading about keeping: "3 days in the fridge" is how long it keeps. */
+  readonly storage?: true;
 }
 
 export interface Recipe {

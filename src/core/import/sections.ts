@@ -8,7 +8,7 @@ import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import { classified, type RoledLine } from "./classify";
-import { isBulk, isTotal, sectionName, servesIn } from "./heads";
+import { isTotal, sectionName, servesIn, yieldIn } from "./heads";
 import { withoutIdle } from "./idle-parts";
 import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type Source } from "./recipe";
 
@@ -49,7 +49,7 @@ export const names = (text: string, words: readonly string[]): boolean => {
 /** A recipe from a source; undefined where neither ingredients nor steps can be made out. */
 export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   const language = told ?? languageOf(source.text);
-  const lines = [
+  const lines: readonly RoledLine[] = [
     ...classified(
       source.lines.slice(0, RECIPE_LIMITS.lines).map((l) => (l.text.length > RECIPE_LIMITS.text ? { ...l, role: "unread" as const } : l)),
       language,
@@ -62,7 +62,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   const listed: Part[] = [];
   const worked: Part[] = [];
   let name = "";
-  let serves = source.serves;
+  let serves: number | undefined;
   let pieces = false;
   let yieldText = "";
   let total = source.totalMinutes;
@@ -82,32 +82,24 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
         break;
       case "section": {
         const title = sectionName(text, language);
-        // A heading of the dish's own name opens no part of it.
         partOf(line.among === "method" ? worked : listed, title).headings.push(lineOf(line));
         break;
       }
       default:
         if (line.role === "title") name ||= text.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, "");
         if (line.role === "serves" || line.role === "list-head" || line.role === "title" || line.role === "time") {
-          const said = servesIn(text);
-          if (said && line.role === "serves") yieldText ||= text;
+          const said = line.role === "serves" ? yieldIn(text) : servesIn(text);
+          if (line.role === "serves") yieldText ||= text;
           // What counts people says more than what counts pieces.
           if (said?.serves !== undefined && (serves === undefined || (pieces && !said.pieces)) && !(line.role === "title" && said.pieces)) {
             serves = said.serves;
             pieces = said.pieces;
-            yieldText ||= text;
-          }
-          // The data's own yield: "1 loaf", "about 3 jars".
-          const bare = line.role === "serves" && !said ? /(\d+(?:[.,]\d+)?)(?:\s*(?:-|–|to)\s*(\d+))?\s*(\p{L}*)/u.exec(text) : null;
-          if (bare) yieldText ||= text;
-          if (bare && serves === undefined && Number(bare[1]) > 0 && Number(bare[1]) <= 1000 && !isBulk(bare[3] ?? "")) {
-            serves = bare[2] && Number(bare[2]) > Number(bare[1]) ? Math.round((Number(bare[1]) + Number(bare[2])) / 2) : Number(bare[1]);
-            pieces = (bare[3] ?? "") !== "";
+            yieldText = text;
           }
         }
         if (line.role === "time" && total === undefined && isTotal(text))
           total = findDurations(text, lexiconOf(language)).reduce((n, f) => n + f.value.likely, 0) || undefined;
-        aside.push({ ...lineOf(line), role: line.role });
+        aside.push({ ...lineOf(line), role: line.role, ...(line.storage ? { storage: line.storage } : {}) });
     }
   }
   const sections = joined(listed, worked, language);
@@ -225,7 +217,7 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
     else if (byName.length === 1 && byName[0] !== current && (byName[0] as Part).instructions.length > 0) whole = true;
     else if (most > 0 && leaders.length === 1) {
       home = leaders[0];
-      guess = `it names what goes into the ${leaders[0]?.name.toLowerCase() || "first part"}`;
+      guess = `it names ingredients of the ${leaders[0]?.name.toLowerCase() || "first part"}`;
     } else if (byName.length === 1) {
       home = byName[0];
       guess = `it names the ${byName[0]?.name.toLowerCase()}`;

@@ -1,7 +1,7 @@
 // A file as one text with its lines: of plain text the file itself; of a page with recipe data its fields, a line each, and what the page
 // says beyond them; of a page without data what a reader sees of it. All offsets of the accounting count in this text.
 import { fold } from "../entry/lexicon/fold";
-import { headOf, servesIn } from "./heads";
+import { headOf } from "./heads";
 import { isHtml, jsonLdOf, microdataOf, type PageLine, readableLines, sound } from "./html";
 import { isoMinutes } from "./iso-duration";
 import { linesOfNode, looseJson, type NodeLine, recipeNodes } from "./json-ld";
@@ -15,7 +15,7 @@ interface LineDraft {
   readonly gap?: boolean;
 }
 
-function sourceOf(kind: SourceKind, drafts: readonly LineDraft[], more: Pick<Source, "serves" | "totalMinutes"> = {}): Source {
+function sourceOf(kind: SourceKind, drafts: readonly LineDraft[], more: Pick<Source, "totalMinutes"> = {}): Source {
   const lines: SourceLine[] = [];
   let text = "";
   for (const draft of drafts) {
@@ -100,12 +100,8 @@ function dataSource(kind: SourceKind, data: readonly NodeLine[], html: string | 
   const total =
     data.find((d) => d.total !== undefined)?.total ??
     (data.some((d) => d.part !== undefined) ? data.reduce((n, d) => n + (d.part ?? 0), 0) : undefined);
-  const yields = data.filter((d) => d.role === "serves").map((d) => d.text);
-  const best = yields.find((t) => servesIn(t)?.pieces === false) ?? yields.find((t) => /\p{L}/u.test(t)) ?? yields[0];
-  const bare = best !== undefined && /^\d+(?:[.,]\d+)?$/.test(best.trim()) ? Number(best.trim().replace(",", ".")) : undefined;
   return sourceOf(kind, [...drafts, ...(html === undefined ? [] : beyondData(html, drafts))], {
     ...(total !== undefined ? { totalMinutes: total } : {}),
-    ...(bare !== undefined && bare > 0 && bare <= 1000 ? { serves: bare } : {}),
   });
 }
 

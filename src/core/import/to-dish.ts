@@ -100,6 +100,8 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const holds = new Map<string, Hold[]>();
   const notes = new Map<string, string[]>();
   const dishNotes: string[] = [];
+  // Nothing but ingredients: no step is made up for them, they come in where it is served, and what keeps how long is a note.
+  const bare = linked.length === 1 && linked[0]?.steps[0]?.from.length === 0;
   const keep: KeepFn = (stretch, component, keeps, guess) => {
     const c = linked[component] as PreviewComponent;
     const before = holds.get(c.id) ?? [];
@@ -107,6 +109,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
     // Said within a step: its words stand there.
     if (!stretch) return;
     notes.set(c.id, [...(notes.get(c.id) ?? []), oneLine(stretch.text)]);
+    if (bare) return void items.push({ from: stretch.from, to: stretch.to, state: "note", became: "/components/0/note" });
     items.push({
       from: stretch.from,
       to: stretch.to,
@@ -126,8 +129,6 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const dishNote = dishNotes.join(" · ").slice(0, LONGEST_NOTE);
   const dish = { ...empty.dish, baseServes: base, ...(dishNote ? { note: dishNote } : {}) };
   const parts = linked.map((c) => componentOf(c, linked, holds.get(c.id) ?? [], notes.get(c.id) ?? []));
-  // Nothing but ingredients: no step is made up for them, they come in where it is served.
-  const bare = linked.length === 1 && linked[0]?.steps[0]?.from.length === 0;
   const served = bare ? tableWith(empty, parts[0] as DishComponent) : [...parts, ...tableOf(empty, linked)];
   const document = withBorrowed({ ...empty, dish, components: served });
   const accounting = accountingOf(recipe.source, items, "/dish/note");
@@ -227,7 +228,9 @@ function accountAside(
     );
     const frozen =
       reading.keeps.length === 0 && role === "note" && /\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes;
-    const keeps: readonly Keep[] = frozen ? [{ place: "freezer", min: null, max: reading.minutes.max }] : reading.keeps;
+    // Under "Storage" a length is how long it keeps, whatever the words.
+    const stored = aside.storage && reading.keeps.length === 0 ? readStep(`keeps ${oneLine(text)}`, { language: "en" }).keeps : [];
+    const keeps: readonly Keep[] = frozen ? [{ place: "freezer", min: null, max: reading.minutes.max }] : [...reading.keeps, ...stored];
     if (keeps.length > 0 && text.length < 400 && role === "note") {
       const named = parts.findIndex((p) => names(text, tellingWords(p.name)));
       const placeless = reading.doubts.some((d) => d.field === "keeps");
@@ -235,7 +238,7 @@ function accountAside(
         { from, to, text },
         named >= 0 ? named : parts.length - 1,
         keeps,
-        named < 0 && parts.length > 1 ? "which part keeps so long is not said" : placeless ? "no place said" : undefined,
+        named < 0 && parts.length > 1 ? "it does not say which part keeps this long" : placeless ? "no place said" : undefined,
       );
       return;
     }

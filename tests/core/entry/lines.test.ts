@@ -196,3 +196,9 @@ describe("what is held, in full", () => {
     expect(doubts("mix 5m, keeps 3 days in the fridge")).toEqual([]);
   });
 });
+
+test("a heat that is said is not doubted because a word suggests another", () => {
+  const doubts = (line: string) => readStep(line, { language: "en" }).doubts.filter((d) => d.field === "heat");
+  expect(doubts("cook in a low oven (110C) for 4 hours")).toEqual([]);
+  expect(doubts("cook in a low oven for 4 hours")[0]?.why).toContain("140 °C");
+});

@@ -164,4 +164,31 @@ describe("what is no recipe", () => {
     expect(recipe?.sections).toHaveLength(1);
     expect(recipe?.sections[0]?.ingredients.find((i) => i.text.includes("jam"))?.guess).toMatch(/glaze/i);
   });
+  test("how long a list without steps keeps is a note of it, and is there", () => {
+    const got = readRecipes("Trail mix\nServes 4\n\n200 g nuts\n100 g raisins\n\nNotes\nKeeps 3 weeks in a tin.");
+    const dish = got.status === "read" && got.recipes[0] ? dishOfRecipe(got.recipes[0], SERVING) : undefined;
+    for (const item of dish?.accounting.items ?? []) expect(pointed(dish?.document, item.became ?? ""), item.text).toBeDefined();
+    expect(dish?.document.components[0]?.note).toContain("3 weeks");
+  });
+});
+
+test("under a heading about keeping a bare length is how long it keeps", () => {
+  const got = readRecipes("Stock\nServes 4\n\n1 kg bones\n2 l water\n\nMethod\nSimmer for 3 hours.\n\nStorage\n4 days in the fridge");
+  const dish = got.status === "read" && got.recipes[0] ? dishOfRecipe(got.recipes[0], SERVING) : undefined;
+  expect(dish?.document.components[0]?.methods[0]?.steps.at(-1)?.makes?.[0]?.holds).toEqual([{ place: "fridge", max: "4d" }]);
+});
+
+test("a line that the cook made longer than it was stays in its place, and every character is accounted for", () => {
+  const got = readRecipes("Bread\nServes 4\n\n500 g flour\n350 g water\n\n1. Mix.\n2. Bake for 40 minutes at 230°C.");
+  if (got.status !== "read" || !got.recipes[0]) throw new Error("the text must be read");
+  const longer = rewritten(
+    got.recipes[0],
+    0,
+    "instructions",
+    0,
+    "Mix for 5 minutes. Rest for 1 hour in the fridge. Knead for 10 minutes. Shape a loaf.",
+  );
+  const dish = dishOfRecipe(longer, SERVING);
+  expect(unaccounted(dish.accounting)).toBe(0);
+  expect(dish.document.components[0]?.methods[0]?.steps).toHaveLength(5);
 });

@@ -357,5 +357,10 @@ export const ENGLISH: Lexicon = {
     [verbForms("weigh|measure|gather|prepare|prep|make"), "weigh"],
     [verbForms("press|weight|weight down"), "press"],
   ],
-  linking: "then|and then|next|now|afterwards|after that|finally|first|meanwhile",
+  levelBefore:
+    "(?:over|on|at|(?:turn(?:ed|ing)?|reduc(?:e|ed|ing)|lower(?:ed|ing)?|rais(?:e|ed|ing)|crank|whack|knock) (?:the )?(?:heat |flame |temperature )?(?:right )?(?:down |up )?to|with) (?:a |an |the )?(?:very )?",
+  levelBehind: "(?:heat|flame|fire|setting|hob|gas|power)",
+  advance: "ahead(?: of (?:time|serving))?|in advance|beforehand|before (?:serving|use|baking|you need it)|earlier",
+  perBatch: "per batch|a batch|each(?: batch| time)?",
+  hanging: 'for|about|at|in|on|and|then|with|to|the|a|over|or|until|by|of|&|-|\\/|–|—|\\)|\\(|\\[|\\]|"|“|”',
 };

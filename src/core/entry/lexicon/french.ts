@@ -239,5 +239,9 @@ export const FRENCH: Lexicon = {
     ["peser|pesez|preparer|preparez", "weigh"],
     ["presser|pressez", "press"],
   ],
-  linking: "puis|ensuite|enfin|pendant ce temps|d'abord|alors",
+  levelBefore: "(?:a|sur|au) (?:feu|petit feu|flamme)? ?",
+  levelBehind: "(?:feu)",
+  advance: "a l'avance",
+  perBatch: "par fournee|chaque fois",
+  hanging: "pendant|a|au|et|puis|avec|sur|dans|le|la|de|en|&|-|\\/|–",
 };

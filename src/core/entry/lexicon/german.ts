@@ -258,5 +258,9 @@ export const GERMAN: Lexicon = {
     ["abwiegen|vorbereiten", "weigh"],
     ["pressen|beschweren", "press"],
   ],
-  linking: "dann|danach|anschließend|anschliessend|zum schluss|zuerst|jetzt|nun|inzwischen|wahrenddessen",
+  levelBefore: "(?:bei|auf|mit) (?:sehr )?",
+  levelBehind: "(?:hitze|flamme|stufe|temperatur|feuer)",
+  advance: "im voraus|vorher",
+  perBatch: "pro portion|je portion|pro charge",
+  hanging: "fur|etwa|ca|bei|im|in|und|dann|mit|auf|den|die|das|der|lang|&|-|\\/|–",
 };

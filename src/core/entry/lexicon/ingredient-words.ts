@@ -7,7 +7,6 @@ interface IngredientWords {
   readonly size: string;
   /** "Juice of", "zeste de": a part of what is counted. */
   readonly part: string;
-  readonly partBehind: string;
   readonly asNeeded: string;
   readonly optional: string;
   readonly plusMore: string;
@@ -27,7 +26,6 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
       "about|approximately|approx\\.?|around|roughly|ca\\.?|circa|a (?:generous|scant|heaped|heaping|level|good|rounded|big|small|large)|generous|scant|heaped|heaping|rounded|level|at least|up to|a little over|just over|just under|almost|nearly|another|an extra|an additional|a further",
     size: "(?:(?:extra|very|good)[- ])?(?:large|small|medium|big|fat|thick|thin|long|little|tiny|huge|plump|heaped|generous|medium-sized)(?:[- ]?sized)?|(?:large|medium) (?:to|or) (?:large|small)|(?:small|medium)-large|jumbo|size \\d|free-range|organic|good-quality|whole|ripe|fresh",
     part: "(?:(?:the|fresh|finely|freshly|grated|squeezed|strained)[ ])*(?:juice|zest|rind|peel|juice and zest|zest and juice|grated zest|grated rind|zest and juice|yolks?|whites?|leaves|seeds|flesh|tops|stalks|kernels)(?: only)?(?:,)? (?:of|from)(?: the)?",
-    partBehind: "juice only|zest only|juice and zest|zest and juice|juiced|zested",
     asNeeded:
       "to taste|as (?:needed|required|you like|desired|necessary)|if needed|to season|(?:for|to) (?:(?:deep|shallow)[- ])?(?:frying|fry|greas(?:ing|e)|dusting|dust|rolling|brushing|brush|serving|serve|garnish(?:ing)?|sprinkling|sprinkle|drizzling|drizzle|the (?:tin|pan|pot|tray|board|work surface|tins|worktop|bowl|table|dish)|kneading|coating|basting|finish(?:ing)?|topping|decorat(?:ing|e|ion)|oiling|glazing)",
     optional: "optional|if (?:you like|using|liked|desired|wanted)|or not",
@@ -44,7 +42,6 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     about: "etwa|ca\\.?|circa|ungefahr|rund|knapp|gut|gehaufte?r?|gestrichene?r?|mindestens|je",
     size: "(?:sehr )?(?:große?[nrs]?|grosse?[nrs]?|kleine?[nrs]?|mittelgroße?[nrs]?|mittelgrosse?[nrs]?|mittlere?[nrs]?|dicke?[nrs]?|dunne?[nrs]?|reife?[nrs]?|frische?[nrs]?|bio(?!-))",
     part: "(?:der |die |abgeriebene |fein abgeriebene )?(?:saft|schale|abrieb|saft und schale)(?: von| einer| eines)?(?: der)?",
-    partBehind: "saft davon|(?:davon )?(?:der saft|die schale|abrieb)",
     asNeeded:
       "nach (?:geschmack|belieben|bedarf)|zum (?:braten|frittieren|bestauben|bestreichen|servieren|einfetten|ausrollen|garnieren|bestreuen|anbraten|kochen)|fur (?:die form|das blech|die arbeitsflache)|etwas(?= )",
     optional: "optional|wer mag|nach wunsch|evtl\\.?|eventuell",
@@ -60,7 +57,6 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     about: "environ|a peu pres|env\\.?|bonne?s?|grosse?s?|petite?s?|au moins",
     size: "(?:beaux|belles?|beau|gros(?:ses?)?|petit(?:e?s?)|moyen(?:ne)?s?|grand(?:e?s?)|frais|fraiches?|bio|bien murs?|mures?)",
     part: "(?:le |la |les )?(?:jus|zestes?|zeste rape|jus et (?:le )?zeste|blancs?|jaunes?)(?: finement rape)? (?:de|d')",
-    partBehind: "le jus|le zeste|zeste et jus|jus seulement",
     asNeeded:
       "(?:au|a votre) gout|selon (?:le |votre )?gout|a volonte|si besoin|selon besoin|pour (?:la (?:friture|cuisson|poele|plaque|deco(?:ration)?)|le (?:moule|plan de travail|service|plat)|servir|fariner|graisser|saupoudrer|badigeonner|dorer)|qs|q\\.s\\.?",
     optional: "facultatif|en option|optionnel|facultative",
@@ -76,7 +72,6 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     about: "circa|all'incirca|quasi|almeno|abbondanti?",
     size: "(?:grand[ei]|gross[oiae]|piccol[oiae]|medi[oae]|fresc[oa]|freschi|fresche|matur[oiae]|bio)",
     part: "(?:il |la |le |lo )?(?:succo|scorza|buccia|scorza grattugiata|succo e scorza|albumi|tuorli) (?:di|d')",
-    partBehind: "il succo|la scorza|succo e scorza|solo il succo|solo la scorza",
     asNeeded:
       "q\\.?\\s?b\\.?|quanto basta|a piacere|a gusto|per (?:friggere|la teglia|lo stampo|spolverare|ungere|servire|infarinare|guarnire|spennellare|il piano|la spianatoia)",
     optional: "facoltativ[oa]|opzionale|a piacere",
@@ -92,7 +87,6 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     about: "unos|unas|aproximadamente|aprox\\.?|alrededor de|cerca de|casi|buen[oa]s?",
     size: "(?:grandes?|pequen[oa]s?|median[oa]s?|hermos[oa]s?|madur[oa]s?|fresc[oa]s?|gord[oa]s?|de tamano (?:medio|mediano|grande|[lm]))",
     part: "(?:el |la |las )?(?:zumo|jugo|ralladura|piel|corteza|zumo y ralladura|claras|yemas|ralladura fina)(?: rallada)? de",
-    partBehind: "el zumo|la ralladura|solo el zumo|su zumo",
     asNeeded:
       "al gusto|a gusto|c\\.?\\s?s\\.?|cantidad necesaria|para (?:freir|el molde|espolvorear|engrasar|servir|enharinar|decorar|untar|la bandeja|pintar)",
     optional: "opcional|si se quiere",

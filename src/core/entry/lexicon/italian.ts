@@ -233,5 +233,9 @@ export const ITALIAN: Lexicon = {
     ["pesare|preparare|preparate", "weigh"],
     ["pressare", "press"],
   ],
-  linking: "poi|quindi|infine|intanto|nel frattempo|prima|dopo",
+  levelBefore: "(?:a|su) (?:fuoco|fiamma) ",
+  levelBehind: "(?:fuoco|fiamma)",
+  advance: "in anticipo|prima",
+  perBatch: "per volta|ogni volta",
+  hanging: "per|a|in|e|poi|con|su|il|la|di|&|-|\\/|–",
 };

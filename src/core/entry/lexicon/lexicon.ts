@@ -68,5 +68,13 @@ export interface Lexicon {
   readonly batches: string;
   readonly attention: Said<"hands" | "nearby" | "unattended">;
   readonly verbs: Said<SenseName>;
-  readonly linking: string;
+  /** Around a level of heat: "over a … heat". */
+  readonly levelBefore: string;
+  readonly levelBehind: string;
+  /** Behind a length: "ahead", "in advance". */
+  readonly advance: string;
+  /** Behind a length that is that of one batch. */
+  readonly perBatch: string;
+  /** Small words that mean nothing where what they belonged to was taken. */
+  readonly hanging: string;
 }

@@ -232,5 +232,9 @@ export const SPANISH: Lexicon = {
     ["pesar|preparar|prepara", "weigh"],
     ["prensar", "press"],
   ],
-  linking: "luego|despues|entonces|mientras tanto|por ultimo|primero",
+  levelBefore: "(?:a|sobre) fuego ",
+  levelBehind: "(?:fuego)",
+  advance: "con antelacion|antes",
+  perBatch: "por tanda|cada vez",
+  hanging: "durante|a|en|y|luego|con|sobre|el|la|de|&|-|\\/|–",
 };

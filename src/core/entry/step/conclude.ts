@@ -1,7 +1,6 @@
 // What a line says in all: lengths brought together, heats merged, and what it leaves open concluded from its verb. A conclusion that
 // the plan could turn on is a doubt, with the choices.
-import type { SaidLength } from "../durations";
-import { OVERNIGHT } from "../durations";
+import { exactly, OVERNIGHT, type SaidLength } from "../durations";
 import type { Attention, Place, Sense } from "../lexicon/senses";
 import type { Doubt, Heat, StepReading } from "./reading";
 import type { Scan } from "./scan";
@@ -73,15 +72,13 @@ export function conclude(scan: Scan): StepReading {
   };
 }
 
-const same = (minutes: number): SaidLength => ({ min: minutes, likely: minutes, max: minutes });
-
 function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]): SaidLength {
   const [first, ...more] = found.lengths;
   if (!first) {
-    if (line.trim() === "") return same(0);
+    if (line.trim() === "") return exactly(0);
     const [min, likely, max] = verb?.sense.minutes ?? [UNSAID_MINUTES, UNSAID_MINUTES, UNSAID_MINUTES];
     doubts.push({ field: "minutes", why: "no time said", choices: [...new Set([min, likely, max])].map(String) });
-    return verb ? { min, likely, max } : same(UNSAID_MINUTES);
+    return verb ? { min, likely, max } : exactly(UNSAID_MINUTES);
   }
   let sum = first.length;
   if (more.length > 0) {
@@ -92,59 +89,34 @@ function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]
       sum = more.reduce((s, { length: l }) => ({ min: s.min + l.min, likely: s.likely + l.likely, max: s.max + l.max }), first.length);
       doubts.push({
         field: "minutes",
-        why: `${more.length + 1} times in one line: added up`,
+        why: `${more.length + 1} times in one line, added up`,
         choices: [first, ...more].map((l) => String(l.length.likely)),
       });
     }
   }
   if (first.eachSide) {
     const { min, likely, max } = sum;
-    doubts.push({ field: "minutes", why: "for each side: taken twice", choices: [String(likely), String(2 * likely)] });
+    doubts.push({ field: "minutes", why: "for each side, counted twice", choices: [String(likely), String(2 * likely)] });
     return { min: 2 * min, likely: 2 * likely, max: 2 * max };
   }
   if (first.length.vague) doubts.push({ field: "minutes", why: "no figure said" });
-  if (first.length.open === "min") doubts.push({ field: "minutes", why: "how long at most is not said" });
-  if (first.length.open === "max") doubts.push({ field: "minutes", why: "how long at least is not said" });
+  if (first.length.open === "min") doubts.push({ field: "minutes", why: "no longest time said" });
+  if (first.length.open === "max") doubts.push({ field: "minutes", why: "no shortest time said" });
   return { min: sum.min, likely: sum.likely, max: sum.max };
 }
 
 const OVEN_FIGURE = { from: 90, to: 300 } as const;
-/** Verbs without a heat of their own that take an oven where a figure for one stands by them. */
-const BY_FIGURE = new Set([
-  "braise",
-  "confit",
-  "toast",
-  "dry",
-  "cook",
-  "put",
-  "leave",
-  "warm",
-  "render",
-  "caramelise",
-  "melt",
-  "reduce",
-  "rest",
-  "cool",
-  "stew",
-  "assemble",
-  "fill",
-  "coat",
-  "turn",
-  "set",
-  "mix",
-  "season",
-  "trim",
-  "cut",
-  "shape",
-  "pack",
-]);
+/** Waits that take an oven where a figure for one stands by them: "dry at 90 °C". Anything that is done or watched does. */
+const WAITS_IN_OVEN = new Set(["dry", "rest", "cool", "set", "leave"]);
+/** Verbs for which an oven is what a figure means, without a doubt. */
+const MEANS_OVEN = new Set(["braise", "confit", "toast", "dry"]);
 
 function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined, doubts: Doubt[]): Heat | null {
   const giver = verb?.sense.by ? verb : verbs.find((v) => v.sense.by && !v.sense.weak);
   if (found.heats.length === 0) {
     if (giver) return { by: giver.sense.by ?? null, tempC: null, level: null, mode: giver.sense.mode ?? null };
-    if (verb && (verb.name === "cook" || verb.name === "braise" || verb.name === "confit" || verb.name === "toast")) {
-      doubts.push({ field: "heat", why: "nothing says what gives the heat", choices: ["burner", "oven", "grill"] });
+    if (verb && ["cook", "braise", "confit", "toast"].includes(verb.name)) {
+      doubts.push({ field: "heat", why: "it does not say what heats it", choices: ["burner", "oven", "grill"] });
     }
     return null;
   }
@@ -157,19 +129,19 @@ function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined,
   if (new Set(temps.map((t) => t.tempC)).size > 1)
     doubts.push({
       field: "heat",
-      why: `${temps.length} heats in one line: the first is taken`,
+      why: `${temps.length} temperatures in one line; the first is taken`,
       choices: temps.map((t) => `${t.tempC} °C`),
+    });
+  if (temps[0]?.concluded)
+    doubts.push({
+      field: "heat",
+      why: `“${temps[0].concluded}” is taken as ${tempC} °C`,
+      choices: ["140 °C", "160 °C", "180 °C", "200 °C", "220 °C"],
     });
   const level = found.heats.find((h) => h.level)?.level ?? null;
   const mode = found.heats.find((h) => h.mode)?.mode ?? null;
   if (sure?.by) return { by: sure.by, tempC, level, mode };
-  if (tempC === null)
-    return {
-      by: giver?.sense.by && giver.sense.by !== "oven" ? giver.sense.by : giver?.sense.by === "oven" ? "oven" : "burner",
-      tempC,
-      level,
-      mode,
-    };
+  if (tempC === null) return { by: giver?.sense.by ?? "burner", tempC, level, mode };
   // The verb nearest before the figure that gives heat.
   const at = temps[0]?.at ?? 0;
   const near = verbs.findLast((v) => v.from < at && v.sense.by && !v.sense.weak) ?? giver;
@@ -182,15 +154,13 @@ function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined,
     }
     return { by: near.sense.by, tempC, level, mode: mode ?? near.sense.mode ?? null };
   }
-  if (
-    mode ||
-    (inOven && (verb === undefined || BY_FIGURE.has(verb.name) || verb.sense.attention !== "unattended" || verb.name === "dry"))
-  ) {
-    if (!verb || !["braise", "confit", "toast", "dry"].includes(verb.name))
+  const ovenVerb = verb?.sense.attention !== "unattended" || WAITS_IN_OVEN.has(verb.name);
+  if (mode || (inOven && ovenVerb)) {
+    if (!verb || !MEANS_OVEN.has(verb.name))
       doubts.push({ field: "heat", why: `${tempC} °C is taken as the oven`, choices: ["oven", "burner", "grill", "smoker"] });
     return { by: "oven", tempC, level, mode };
   }
-  doubts.push({ field: "heat", why: `nothing says what gives the ${tempC} °C`, choices: ["oven", "bath", "burner", "proofer"] });
+  doubts.push({ field: "heat", why: `it does not say what is at ${tempC} °C`, choices: ["oven", "bath", "burner", "proofer"] });
   return { by: null, tempC, level, mode };
 }
 
@@ -199,7 +169,7 @@ function placeOf(scan: Scan, verbs: readonly Verb[], verb: Verb | undefined, hea
   const said = found.places.find((p) => p !== "counter") ?? found.places[0];
   if (said) {
     if (new Set(found.places).size > 1)
-      doubts.push({ field: "place", why: "two places in one line: one is taken", choices: [...new Set(found.places)] });
+      doubts.push({ field: "place", why: "two places in one line; one is taken", choices: [...new Set(found.places)] });
     return said;
   }
   // "Chill over ice": not in the fridge, whatever the verb says.
@@ -208,7 +178,7 @@ function placeOf(scan: Scan, verbs: readonly Verb[], verb: Verb | undefined, hea
   if (byVerb) return byVerb;
   const sense: Sense | undefined = verb?.sense;
   const waits = sense?.wait || verbs.some((v) => v.sense.wait && !v.sense.weak);
-  if (!waits || heat?.by || (verb?.name === "hang" && heat)) return null;
+  if (!waits || heat?.by) return null;
   const name = sense?.wait ? verb?.name : verbs.find((v) => v.sense.wait)?.name;
   doubts.push({ field: "place", why: "no place said", choices: ["counter", "fridge", "cellar", "freezer"] });
   return (name && GUESSED_PLACE[name]) ?? null;
@@ -227,7 +197,7 @@ function attentionOf(
   let concluded: Attention = verb?.sense.attention ?? (heat ? "nearby" : place || minutes.min >= 6 * 60 ? "unattended" : "hands");
   const why = verb ? `“${line.slice(verb.from, verb.to)}” is taken as` : "taken as";
   if (verb?.sense.weak || verb?.name === "cook")
-    concluded = heat?.by ? "nearby" : verb.name === "cook" ? "nearby" : place && found.places.length > 0 ? "unattended" : concluded;
+    concluded = heat?.by || verb.name === "cook" ? "nearby" : found.places.length > 0 ? "unattended" : concluded;
   // "Wash and dry, 10 min" is work with a cloth.
   if (verb?.name === "dry" && found.lengths.length > 0 && minutes.max <= 15) concluded = "hands";
   // Nobody kneads for eight hours; and what stands in the fridge needs nobody.

@@ -1,12 +1,11 @@
 // What goes in and out: "makes 1.2 L stock", "takes 500 mL jelly stock", "using the reserved brine", "in 3 batches".
 import { amountAt } from "../amounts";
 import { lengthAt } from "../durations";
-import { named } from "../names";
+import { named, unquoted } from "../names";
 import { numberAt } from "../numbers";
 import type { Item, Scan } from "./scan";
 
 const fileAmount = (a: { amount: number; unit: string }) => ({ amount: Number(a.amount.toPrecision(6)), unit: a.unit });
-const unquoted = (text: string) => text.replace(/[“”"]/g, "").replace(/\s+/g, " ").trim();
 
 /** Where a name of something made or taken ends: with the clause, or where something else is said. */
 function nameEnd(scan: Scan, from: number): number {

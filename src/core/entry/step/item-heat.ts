@@ -4,19 +4,6 @@ import { saidAt } from "../patterns";
 import { bareHeat, heatAt } from "../temperatures";
 import type { HeatSaid, Item, Scan } from "./scan";
 
-/** Words that make a level one of heat, by language: before the level, and behind it. */
-const LEVEL_FRAMES: Readonly<Record<string, { readonly before: string; readonly behind: string }>> = {
-  en: {
-    before:
-      "(?:over|on|at|(?:turn(?:ed|ing)?|reduc(?:e|ed|ing)|lower(?:ed|ing)?|rais(?:e|ed|ing)|crank|whack|knock) (?:the )?(?:heat |flame |temperature )?(?:right )?(?:down |up )?to|with) (?:a |an |the )?(?:very )?",
-    behind: "(?:heat|flame|fire|setting|hob|gas|power)",
-  },
-  de: { before: "(?:bei|auf|mit) (?:sehr )?", behind: "(?:hitze|flamme|stufe|temperatur|feuer)" },
-  fr: { before: "(?:a|sur|au) (?:feu|petit feu|flamme)? ?", behind: "(?:feu)" },
-  it: { before: "(?:a|su) (?:fuoco|fiamma) ", behind: "(?:fuoco|fiamma)" },
-  es: { before: "(?:a|sobre) fuego ", behind: "(?:fuego)" },
-};
-
 /** The middle of ovens that are only said to be so, °C. */
 const OVEN_LEVEL_C = { cool: 140, moderate: 180, hot: 220 } as const;
 
@@ -121,13 +108,8 @@ export const heatKind: Item = (scan, at) => {
   if (saidLevel) {
     heat.level = saidLevel;
     if (heat.tempC === undefined) {
-      heat.concluded = true;
+      heat.concluded = scan.line.slice(at, kind.end).trim();
       heat.tempC = OVEN_LEVEL_C[saidLevel as keyof typeof OVEN_LEVEL_C] ?? 180;
-      found.doubts.push({
-        field: "heat",
-        why: `“${scan.line.slice(at, kind.end).trim()}” is taken as ${heat.tempC} °C`,
-        choices: ["140 °C", "160 °C", "180 °C", "200 °C", "220 °C"],
-      });
     }
   }
   found.heats.push(heat);
@@ -138,11 +120,10 @@ export const heatKind: Item = (scan, at) => {
 /** "Over medium-low heat", "low heat", "on high": of a burner unless something else is said. */
 export const heatLevel: Item = (scan, at) => {
   const { folded, lexicon, found } = scan;
-  const frame = LEVEL_FRAMES[lexicon.language] as (typeof LEVEL_FRAMES)[string];
-  const led = endOfPrefix(frame.before, folded, at);
+  const led = endOfPrefix(lexicon.levelBefore, folded, at);
   const level = saidAt(lexicon.levels, folded, led ?? at);
   if (!level) return undefined;
-  const noun = scan.end(frame.behind, scan.blanks(level.end));
+  const noun = scan.end(lexicon.levelBehind, scan.blanks(level.end));
   const alone = scan.opens(at) && scan.blanks(level.end) === scan.clauseEnd(level.end) && at > 0;
   if (led === undefined && noun === undefined && !alone) return undefined;
   // "On low" is heat; "in high" and "with hot" are not. In English a level of its own wants "heat" behind it, or an end.

@@ -94,10 +94,7 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
       at = end = where.end;
       continue;
     }
-    const ahead = scan.end(
-      "ahead(?: of (?:time|serving))?|in advance|beforehand|before (?:serving|use|baking|you need it|use)|earlier|im voraus|a l'avance|in anticipo|con antelacion|prima|vorher",
-      at,
-    );
+    const ahead = scan.end(lexicon.advance, at);
     if (ahead !== undefined && done(group)) {
       at = end = ahead;
       continue;
@@ -247,13 +244,11 @@ export const hold: Item = (scan, at) => {
   return got.end;
 };
 
-const AHEAD = "ahead(?: of (?:time|serving))?|in advance|im voraus|a l'avance|in anticipo|con antelacion";
-
 /** "Up to 3 days ahead", "2 days in advance": without a verb. */
 function aheadOnly(scan: Scan, at: number): number | undefined {
   const { folded, lexicon } = scan;
   const length = lengthAt(folded, at, lexicon);
-  if (!length || scan.end(AHEAD, scan.blanks(length.end)) === undefined) return undefined;
+  if (!length || scan.end(lexicon.advance, scan.blanks(length.end)) === undefined) return undefined;
   const got = keepsAt(scan, at);
   if (!got) return undefined;
   add(scan, got);

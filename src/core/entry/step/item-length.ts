@@ -38,14 +38,10 @@ export const length: Item = (scan, at) => {
   if (!got) return undefined;
   let end = got.end;
   const next = scan.blanks(end);
-  const each = scan.end(lexicon.eachSide, next);
-  if (each !== undefined && !/^each(?: time)?$/.test(folded.slice(next, each))) end = each;
-  else if (
-    /^(?:per|a|pro|je|par) batch|^per charge|^each$/.test(folded.slice(next)) ||
-    scan.end("per batch|a batch|each|pro portion|je portion|par fournee|per volta|por tanda", next)
-  ) {
-    end = scan.end("per batch|a batch|each(?: batch| time)?|pro portion|je portion|par fournee|per volta|por tanda", next) ?? end;
-  }
+  const side = scan.end(lexicon.eachSide, next);
+  // "Each" alone is of each batch, not of each side.
+  const eachSide = side !== undefined && !/^each(?: time)?$/.test(folded.slice(next, side));
+  end = (eachSide ? side : scan.end(lexicon.perBatch, next)) ?? end;
   const tail = scan.end(
     "or so|in total|in all|altogether|total|long|approximately|or thereabouts|lang|circa|environ|env\\.?|aprox\\.?",
     scan.blanks(end),
@@ -57,11 +53,7 @@ export const length: Item = (scan, at) => {
     scan.mark(at, end, "name");
     return end;
   }
-  found.lengths.push({
-    length: got.value,
-    at,
-    ...(each !== undefined && !/^each$/.test(folded.slice(next, each)) ? { eachSide: true } : {}),
-  });
+  found.lengths.push({ length: got.value, at, ...(eachSide ? { eachSide } : {}) });
   scan.mark(at, end, "minutes");
   return end;
 };

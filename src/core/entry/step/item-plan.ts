@@ -3,10 +3,9 @@
 import { findDurations, lengthAt } from "../durations";
 import { readEquipment } from "../equipment-words";
 import type { Place } from "../lexicon/senses";
-import { named } from "../names";
+import { named, unquoted } from "../names";
 import type { Item, Scan } from "./scan";
 
-const unquoted = (text: string) => text.replace(/[“”"]/g, "").replace(/\s+/g, " ").trim();
 type Rule = (clause: string, folded: string, scan: Scan) => boolean;
 
 const RULES: readonly Rule[] = [

@@ -1,5 +1,6 @@
 // Rounds: "every 45 min, skim", "turn every 12h for 5m", "burp daily", "fold 4 times every 30 min", "twice a day".
-import { lengthAt, rhythmAt, type SaidLength } from "../durations";
+import { exactly, lengthAt, rhythmAt, type SaidLength } from "../durations";
+import { unquoted } from "../names";
 import { numberAt } from "../numbers";
 import { saidAt } from "../patterns";
 import type { Item, Scan } from "./scan";
@@ -14,14 +15,13 @@ function everyAt(scan: Scan, at: number): { value: SaidLength; end: number; time
     const rhythm = rhythmAt(scan.line, scan.blanks(every), lexicon);
     if (rhythm && rhythm.end > (said?.end ?? 0) && rhythm.value.likely >= 1) return { value: rhythm.value, end: rhythm.end };
   }
-  const same = (minutes: number) => ({ min: minutes, likely: minutes, max: minutes });
-  if (said) return { value: same(said.value), end: said.end };
+  if (said) return { value: exactly(said.value), end: said.end };
   // "3 times a day", "twice an hour".
   const times = saidAt(lexicon.times, folded, at) ?? countTimes(scan, at);
   if (!times) return undefined;
   const per = scan.end(lexicon.per, scan.blanks(times.end));
   const unit = per === undefined ? undefined : saidAt(lexicon.units, folded, scan.blanks(per));
-  if (unit && unit.value >= 60) return { value: same(Math.round(unit.value / times.value)), end: unit.end };
+  if (unit && unit.value >= 60) return { value: exactly(Math.round(unit.value / times.value)), end: unit.end };
   // "4 times every 30 min".
   const then = scan.end(lexicon.every, scan.blanks(times.end));
   const rhythm = then === undefined ? undefined : rhythmAt(scan.line, scan.blanks(then), lexicon);
@@ -202,5 +202,3 @@ function checks(scan: Scan, at: number, from: number): number | undefined {
   scan.mark(at, end, "note");
   return end;
 }
-
-const unquoted = (text: string) => text.replace(/[“”"]/g, "").replace(/\s+/g, " ").trim();

@@ -169,18 +169,10 @@ function bareFigures(scan: Scan): void {
   }
 }
 
-const HANGING: Readonly<Record<Language, RegExp>> = {
-  en: /^(?:for|about|at|in|on|and|then|with|to|the|a|over|or|until|by|of|&|-|\/|–|—|\)|\(|\[|\]|"|“|”)$/,
-  de: /^(?:fur|etwa|ca|bei|im|in|und|dann|mit|auf|den|die|das|der|lang|&|-|\/|–)$/,
-  fr: /^(?:pendant|a|au|et|puis|avec|sur|dans|le|la|de|en|&|-|\/|–)$/,
-  it: /^(?:per|a|in|e|poi|con|su|il|la|di|&|-|\/|–)$/,
-  es: /^(?:durante|a|en|y|luego|con|sobre|el|la|de|&|-|\/|–)$/,
-};
-
 /** Words that join others to what was taken, and are left hanging: "for", "and", "in" before an item or at the end. */
 function joins(scan: Scan): void {
   const { folded, marks, lexicon } = scan;
-  const hanging = HANGING[lexicon.language];
+  const hanging = new RegExp(`^(?:${lexicon.hanging})$`);
   const words = [...folded.matchAll(/[\p{L}'-]+|[^\s\p{L}\p{N}]/gu)].filter((m) => marks[m.index] === undefined);
   const named = (at: number) => marks[at] === "name" || (marks[at] === undefined && !/\s/.test(folded.charAt(at)));
   const nameBefore = (at: number) => {
@@ -196,9 +188,8 @@ function joins(scan: Scan): void {
     for (const m of words) {
       if (marks[m.index] !== undefined || !hanging.test(m[0])) continue;
       if (m[0] === "in" && PARTICLE_VERB.test(scan.wordBefore(m.index))) continue;
-      const [before, behind] = [nameBefore(m.index), nameBehind(m.index + m[0].length)];
-      // Before something that was taken, or with nothing of the name on either side.
-      if (behind || (before && /^(?:the|a)$/.test(m[0]) && behind)) continue;
+      // Before something that was taken, or at the end.
+      if (nameBehind(m.index + m[0].length)) continue;
       scan.mark(m.index, m.index + m[0].length, "join");
       changed = true;
     }

@@ -14,8 +14,8 @@ export interface HeatSaid {
   mode?: "fan" | "still" | "grill";
   /** What gives the heat is said, not concluded. */
   sure?: boolean;
-  /** The figure is concluded from a word ("a low oven"). */
-  concluded?: boolean;
+  /** The words that the figure is concluded from ("a low oven"), where none is said. */
+  concluded?: string;
   at: number;
 }
 
