@@ -1,12 +1,12 @@
 // Amounts as people type and write them: "1 1/2 cups", "2 lb 3 oz", "500g", "1,5 kg", "2 x 400 g", "1 kg/2 lb 4 oz", "3 cloves".
 // What comes out is an amount of the dish file: its units, or any other word as a named piece.
 import { quantityOf } from "../dish/units";
-import { type PieceWords, piecesOf, type UnitWords, unitsOf } from "./lexicon/amount-words";
+import { piecesOf, unitsOf } from "./lexicon/amount-words";
 import { ENGLISH } from "./lexicon/english";
 import { fold } from "./lexicon/fold";
-import type { Language, Lexicon } from "./lexicon/lexicon";
+import type { Language, Lexicon, Said } from "./lexicon/lexicon";
 import { type Found, numberAt } from "./numbers";
-import { endOf } from "./patterns";
+import { saidAt } from "./patterns";
 
 export interface ReadAmount {
   readonly amount: number;
@@ -40,37 +40,40 @@ interface Unit {
   readonly factor: number;
 }
 
-const tables = new Map<Language, { units: UnitWords; pieces: PieceWords }>();
-const tablesOf = (language: Language) => {
+interface UnitTables {
+  readonly units: Said<Unit>;
+  readonly pieces: Said<Unit>;
+}
+const tables = new Map<Language, UnitTables>();
+function tablesOf(language: Language): UnitTables {
   let table = tables.get(language);
   if (!table) {
-    table = { units: unitsOf(language), pieces: piecesOf(language) };
+    table = {
+      units: unitsOf(language).map(([words, unit, factor]) => [words, { unit, factor }] as const),
+      pieces: piecesOf(language).map(([words, unit]) => [words, { unit, factor: 1 }] as const),
+    };
     tables.set(language, table);
   }
   return table;
-};
+}
 
 function unitAt(text: string, index: number, lexicon: Lexicon): Found<Unit> | undefined {
   const folded = fold(text.slice(index, index + 40));
   const { units, pieces } = tablesOf(lexicon.language);
-  const dot = (end: number) =>
-    folded.charAt(end) === "." && !/[.]$/.test(folded.slice(0, end)) && /^\.(?:\s|$)/.test(folded.slice(end)) ? end + 1 : end;
-  let best: Found<Unit> | undefined;
-  for (const [words, unit, factor] of units) {
-    const end = endOf(words, folded, 0);
-    if (end !== undefined && index + end > (best?.end ?? index)) best = { value: { unit, factor }, start: index, end: index + end };
+  const unit = saidAt(units, folded, 0);
+  const card = lexicon.language === "en" && !unit ? sticky(CARD, text, index) : null;
+  if (card) {
+    const spoon = card[1] === "T" ? "tbsp" : card[1] === "t" ? "tsp" : "cup";
+    return { value: { unit: spoon, factor: 1 }, start: index, end: index + card[0].length };
   }
-  const card = lexicon.language === "en" ? sticky(CARD, text, index) : null;
-  if (card && !best) {
-    const unit = card[1] === "T" ? "tbsp" : card[1] === "t" ? "tsp" : "cup";
-    return { value: { unit, factor: 1 }, start: index, end: index + card[0].length };
-  }
-  for (const [words, one] of pieces) {
-    const end = endOf(words, folded, 0);
-    if (end !== undefined && folded.charAt(end) !== "-" && index + end > (best?.end ?? index))
-      best = { value: { unit: one, factor: 1 }, start: index, end: index + end };
-  }
-  return best && { ...best, end: index + dot(best.end - index) };
+  const piece = saidAt(pieces, folded, 0);
+  // "Leaf-wrapped" is no leaf.
+  const whole = piece && folded.charAt(piece.end) !== "-" ? piece : undefined;
+  const best = (whole?.end ?? 0) > (unit?.end ?? 0) ? whole : unit;
+  if (!best) return undefined;
+  // The point of a shortened unit belongs to it: "2 pkgs. peas".
+  const point = folded.charAt(best.end) === "." && folded.charAt(best.end - 1) !== "." && /^\.(?:\s|$)/.test(folded.slice(best.end));
+  return { value: best.value, start: index, end: index + best.end + (point ? 1 : 0) };
 }
 
 const skipSpace = (text: string, index: number) => index + (sticky(SPACE, text, index)?.[0].length ?? 0);

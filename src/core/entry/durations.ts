@@ -129,12 +129,28 @@ const words = (pattern: string, folded: string, at: number) => {
   return end === undefined ? undefined : skipBlanks(folded, end);
 };
 
+const openings = new Map<Lexicon, RegExp>();
+
+/** Whether a length can begin at a place: with a figure, or with one of the words that open one. */
+function canBegin(folded: string, at: number, lexicon: Lexicon): boolean {
+  let regex = openings.get(lexicon);
+  if (!regex) {
+    const { night, stretches, few, numbers, upTo, atLeast, about, between } = lexicon;
+    const words = [night, upTo, atLeast, about, between, ...[...stretches, ...few].map(([pattern]) => pattern), ...Object.keys(numbers)];
+    regex = new RegExp(`[\\d~½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]|${words.map((w) => `(?:${w})`).join("|")}`, "uy");
+    openings.set(lexicon, regex);
+  }
+  regex.lastIndex = at;
+  return regex.test(folded);
+}
+
 /**
  * The length that stands at a place of a folded text, with its bounds: "about 2 h", "between 2 and 3 days", "4h or overnight",
  * "at least 2 h, ideally overnight", "up to 3 d", "2 h minimum".
  * @param alone without what is added behind it ("…, ideally overnight"): where each bound counts by itself
  */
 export function lengthAt(folded: string, index: number, lexicon: Lexicon, alone = false): Found<SaidLength> | undefined {
+  if (!canBegin(folded, index, lexicon)) return undefined;
   let at = index;
   let bound: "min" | "max" | undefined;
   let between = false;

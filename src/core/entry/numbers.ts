@@ -4,7 +4,7 @@
 import { ENGLISH } from "./lexicon/english";
 import { fold } from "./lexicon/fold";
 import type { Lexicon } from "./lexicon/lexicon";
-import { endOf, saidAt, skipBlanks } from "./patterns";
+import { saidAt, skipBlanks } from "./patterns";
 
 /** Something read out of a text, and where: `[start, end)`. */
 export interface Found<T> {
@@ -43,16 +43,17 @@ const at = (pattern: RegExp, text: string, index: number) => {
   return pattern.exec(text);
 };
 
-/** Patterns of number words, the longest first. */
-const wordsOf = (lexicon: Lexicon): readonly string[] => {
-  let words = sorted.get(lexicon);
-  if (!words) {
-    words = Object.keys(lexicon.numbers).sort((a, b) => b.length - a.length);
-    sorted.set(lexicon, words);
+const numberWords = new Map<Lexicon, RegExp>();
+/** The number word that stands at the head of a folded text, the longest first; words that end in an apostrophe join what follows. */
+function wordAt(folded: string, lexicon: Lexicon): string | undefined {
+  let regex = numberWords.get(lexicon);
+  if (!regex) {
+    const words = Object.keys(lexicon.numbers).sort((a, b) => b.length - a.length);
+    regex = new RegExp(`^(?:${words.map((w) => (w.endsWith("'") ? w : `${w}(?![\\p{L}\\p{N}])`)).join("|")})`, "u");
+    numberWords.set(lexicon, regex);
   }
-  return words;
-};
-const sorted = new Map<Lexicon, readonly string[]>();
+  return regex.exec(folded)?.[0];
+}
 
 /**
  * The number that stands at a place of a text.
@@ -84,7 +85,7 @@ function wholeNumberAt(text: string, index: number, words: boolean, lexicon: Lex
   if (m) return found(Number(m[0].replace(",", ".")), m[0].length);
   if (!words) return undefined;
   const folded = fold(text.slice(index, index + 24));
-  const word = wordsOf(lexicon).find((w) => endOf(w, folded, 0) !== undefined || (w.endsWith("'") && folded.startsWith(w)));
+  const word = wordAt(folded, lexicon);
   return word ? found(lexicon.numbers[word] as number, word.length) : undefined;
 }
 

@@ -19,6 +19,21 @@ export function endOf(pattern: string, folded: string, at: number, beforeDigits 
   return match && match[0].length > 0 ? at + match[0].length : undefined;
 }
 
+const anyOf = new WeakMap<Said<unknown>, [plain: RegExp, beforeDigits: RegExp]>();
+
+/** Whether any of the patterns stands at a place: one look instead of one for each, since mostly none does. */
+function anyAt(said: Said<unknown>, folded: string, at: number, beforeDigits: boolean): boolean {
+  let regex = anyOf.get(said);
+  if (!regex) {
+    const all = said.map(([pattern]) => `(?:${pattern})`).join("|");
+    regex = [new RegExp(`(?:${all})(?![\\p{L}\\p{N}])`, "uy"), new RegExp(`(?:${all})(?![\\p{L}])`, "uy")];
+    anyOf.set(said, regex);
+  }
+  const one = regex[beforeDigits ? 1 : 0];
+  one.lastIndex = at;
+  return one.test(folded);
+}
+
 /** The meaning whose pattern reaches farthest from a place. */
 export function saidAt<T>(
   said: Said<T>,
@@ -26,6 +41,7 @@ export function saidAt<T>(
   at: number,
   beforeDigits = false,
 ): { readonly value: T; readonly end: number } | undefined {
+  if (!anyAt(said, folded, at, beforeDigits)) return undefined;
   let best: { value: T; end: number } | undefined;
   for (const [pattern, value] of said) {
     const end = endOf(pattern, folded, at, beforeDigits);

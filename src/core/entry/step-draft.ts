@@ -1,10 +1,10 @@
-// What a typed line can say of a step, and what it may name.
+// What a typed line can say about a step, and what it may name.
 import type { DishStep } from "../dish/schema";
 import { durationText } from "../time/duration";
 import type { Length } from "./durations";
 import type { StepReading } from "./step/reading";
 
-/** What a line can say of a step; everything else is left to the fields. */
+/** What a line can say about a step; everything else is left to the fields. */
 export type LineStep = Pick<
   DishStep,
   | "name"

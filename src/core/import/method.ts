@@ -12,6 +12,7 @@ import type { Keep, StepReading } from "../entry/step/reading";
 import { lineStepOf } from "../entry/step-line";
 import { isTip } from "./heads";
 import type { RecipeLine, Stretch } from "./recipe";
+import { BESIDE, BESIDE_HEAT, BEST_AFTER, KEEP_SENTENCE, OPENS_KEEP, PREHEAT, STORES, WISH } from "./sentence-words";
 import { sentencesOf, timedParts } from "./sentences";
 
 /** A step of the dish, with the stretches of the source that it came from. */
@@ -44,22 +45,6 @@ export interface ReadMethod {
   readonly pending: readonly Stretch[];
 }
 
-const PREHEAT =
-  /\b(?:pre-?heat(?:ed|ing)?(?= (?:the|your|an|oven|to))|heat (?:the|your|an) oven|turn (?:on )?the oven (?:on|to)|set the oven|(?:back)?ofen [^.]{0,40}(?:vorheizen|heizen)|heizen sie den|vorheizen|prechauff\w+|preriscald\w+|(?:accendere|scaldare|scaldate) il forno|precal\w+|(?:calienta|calentar) el horno)/;
-/** What else a sentence may do beside heating the oven. */
-const BESIDE_HEAT = /(?:,|;|\band\b|\bund\b|\bet\b|\be\b|\by\b)\s+(\p{L}[^.]*)$/u;
-const BESIDE =
-  /^(?:meanwhile|in the meantime|while (?:the|it|they|this|that|your|everything)|at the same time|inzwischen|in der zwischenzeit|wahrenddessen|wahrend|pendant ce temps|pendant que|nel frattempo|intanto|mentre|mientras(?: tanto)?|entretanto)\b/;
-const KEEP_SENTENCE =
-  /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten)\b/;
-const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
-const OPENS_KEEP =
-  /^(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
-/** "Best after 2 days": advice, no step. */
-const BEST_AFTER = /^(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b/;
-/** Sentences that wish a good meal. */
-const WISH =
-  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
 const LONGEST_NAME = 64;
 
 /** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import type { PlanView } from "@/core/view/plan-view";
 import { movesBetween } from "./agenda";
 
-/** What a device remembers of itself under a key; "" for nothing. */
+/** What a device remembers about itself under a key; "" for nothing. */
 function useKept(key: string): [string, (value: string) => void] {
   const [kept, setKept] = useState("");
   useEffect(() => setKept(localStorage.getItem(key) ?? ""), [key]);

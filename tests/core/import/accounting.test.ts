@@ -1,5 +1,5 @@
-// Pages and texts in many shapes and five languages: what each holds was written down beside it (*.facts) before it was read.
-// And whatever is brought in, every character of it is accounted for.
+// Pages and texts in many shapes and five languages: what each holds is written beside it (*.facts), for most of them before they were
+// read. And whatever is brought in, every character of it is accounted for.
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { checkDish } from "../../../src/core/dish/check";

@@ -2,7 +2,7 @@
 import type { Language } from "./lexicon";
 
 /** Words of a unit and what one comes to in a unit of the dish file. */
-export type UnitWords = readonly (readonly [words: string, unit: string, factor: number])[];
+type UnitWords = readonly (readonly [words: string, unit: string, factor: number])[];
 
 /** Understood everywhere. */
 const METRIC: UnitWords = [
@@ -96,7 +96,7 @@ export const unitsOf = (language: Language): UnitWords =>
   language === "en" ? [...METRIC, ...EN] : [...BY_LANGUAGE[language], ...METRIC, ...EN.filter(([w]) => !/^(?:pints|quarts)/.test(w))];
 
 /** Named pieces that stand between a number and what is counted, and their word for one. */
-export type PieceWords = readonly (readonly [words: string, one: string])[];
+type PieceWords = readonly (readonly [words: string, one: string])[];
 
 const EN_PIECES: PieceWords = [
   ["cm", "cm"],

@@ -1,0 +1,24 @@
+// What a sentence of a recipe is for, in five languages: it heats the oven, runs beside the last step, says how long something
+// keeps, gives advice, or wishes a good meal. Held against folded text.
+
+/** Heats the oven for a later step. */
+export const PREHEAT =
+  /\b(?:pre-?heat(?:ed|ing)?(?= (?:the|your|an|oven|to))|heat (?:the|your|an) oven|turn (?:on )?the oven (?:on|to)|set the oven|(?:back)?ofen [^.]{0,40}(?:vorheizen|heizen)|heizen sie den|vorheizen|prechauff\w+|preriscald\w+|(?:accendere|scaldare|scaldate) il forno|precal\w+|(?:calienta|calentar) el horno)/;
+/** What else a sentence may do beside heating the oven. */
+export const BESIDE_HEAT = /(?:,|;|\band\b|\bund\b|\bet\b|\be\b|\by\b)\s+(\p{L}[^.]*)$/u;
+/** Opens a step that runs beside the one before it. */
+export const BESIDE =
+  /^(?:meanwhile|in the meantime|while (?:the|it|they|this|that|your|everything)|at the same time|inzwischen|in der zwischenzeit|wahrenddessen|wahrend|pendant ce temps|pendant que|nel frattempo|intanto|mentre|mientras(?: tanto)?|entretanto)\b/;
+/** May say how long something keeps. */
+export const KEEP_SENTENCE =
+  /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten)\b/;
+/** Tells the cook to store what is made; "keep stirring" and "keep warm" do not. */
+export const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
+/** Opens with how long something keeps. */
+export const OPENS_KEEP =
+  /^(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
+/** "Best after 2 days": advice, no step. */
+export const BEST_AFTER = /^(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b/;
+/** Sentences that wish a good meal. */
+export const WISH =
+  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
