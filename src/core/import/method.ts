@@ -68,9 +68,9 @@ export function methodOf(
       gathered = [];
     };
     for (const sentence of sentencesOf(line.text, line.from).map((s) => within(s, line))) {
-      // Marks of emphasis are no words: blanks in their place, so that places stay.
+      // Marks of emphasis, and those that open a Spanish cry, are no words: blanks in their place, so that places stay.
       const plain = sentence.text
-        .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>/gu, (marks) => " ".repeat(marks.length))
+        .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>|[¡¿]/gu, (marks) => " ".repeat(marks.length))
         .trimStart()
         .replace(/^\d\uFE0F?\u20E3\s*/u, "")
         .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
