@@ -5,7 +5,6 @@ import { durationText, LONGEST_DURATION_MINUTES } from "../time/duration";
 import type { Length } from "./durations";
 import { holdOf, holdSaid } from "./hold-line";
 import { slug } from "./names";
-import { shortNumber } from "./numbers";
 import { readStep } from "./step/read";
 import type { StepReading } from "./step/reading";
 import {
@@ -20,7 +19,7 @@ import {
   type Understood,
   type Use,
 } from "./step-draft";
-import { kindWords, lengthWords, saidOfUse } from "./words-said";
+import { amountWords, kindWords, lengthWords, saidOfUse } from "./words-said";
 
 /**
  * Reads a line as a step.
@@ -190,18 +189,12 @@ function understoodOf(reading: StepReading, context: LineContext): Understood[] 
   else if (doubtOf("batches")) say("batches", "how many batches?", true);
   if (reading.cue) say("cue", `done when ${reading.cue}`);
   if (reading.probeC !== null) say("probeC", `done at ${reading.probeC} °C in the middle`);
-  for (const m of reading.makes)
-    say(
-      "makes",
-      `makes ${m.amount ? `${shortNumber(m.amount.amount)} ${m.amount.unit === "piece" ? "" : m.amount.unit} `.replace(/\s+/g, " ") : ""}${m.name}`,
-    );
+  for (const m of reading.makes) say("makes", `makes ${m.amount ? `${amountWords(m.amount)} ` : ""}${m.name}`);
   for (const k of reading.keeps) say("keeps", `may wait: ${holdSaid(holdOf(k))}`);
   for (const t of reading.takes)
     say(
       "takes",
-      t.from
-        ? `takes ${t.amount ? `${shortNumber(t.amount.amount)} ${t.amount.unit} of ` : ""}${t.name}`
-        : `takes ${t.name}: no component of that name`,
+      t.from ? `takes ${t.amount ? `${amountWords(t.amount)} of ` : ""}${t.name}` : `takes ${t.name}: no component of that name`,
       t.from === undefined,
     );
   for (const a of reading.plan.after)

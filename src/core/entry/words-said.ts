@@ -2,6 +2,7 @@
 import type { DishStep } from "../dish/schema";
 import { spokenDuration } from "../time/duration";
 import type { Length } from "./durations";
+import { shortNumber } from "./numbers";
 
 type Use = NonNullable<DishStep["uses"]>[number];
 
@@ -9,6 +10,10 @@ export function lengthWords({ min, likely, max }: Length): string {
   if (min === max) return spokenDuration(likely);
   return `${spokenDuration(min)} to ${spokenDuration(max)}, likely ${spokenDuration(likely)}`;
 }
+
+/** "250 g", "2" of what is counted in pieces. */
+export const amountWords = ({ amount, unit }: { readonly amount: number; readonly unit: string }): string =>
+  unit === "piece" ? shortNumber(amount) : `${shortNumber(amount)} ${unit}`;
 
 const KIND_WORDS: Readonly<Record<string, string>> = {
   "sheet-pan": "sheet pan",

@@ -87,7 +87,9 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   }
   // "Dough" above a paragraph, after the list.
   if (mode === "ingredients" && !nextIngredient && words <= 3 && isSentence(next.text.trim())) return true;
-  return nextIngredient && readIngredient(next.text, language).amount !== undefined && (mode !== "top" || !opensWithVerb(bare, language));
+  // A word alone above what is weighed is a name, even where it could tell what to do ("Mash").
+  const named = mode !== "top" || words === 1 || !opensWithVerb(bare, language);
+  return nextIngredient && readIngredient(next.text, language).amount !== undefined && named;
 }
 
 const HEAD_WITHIN =

@@ -80,7 +80,8 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
     return {
       id,
       name: title,
-      kind: kindOfName(title) === "other" ? kindOfName(name) : kindOfName(title),
+      // Of several parts, the dish's name says nothing about one.
+      kind: kindOfName(title) === "other" && sections.length === 1 ? kindOfName(name) : kindOfName(title),
       ingredients: section.ingredients.map((line) => ({ line, read: readIngredient(onOneLine(line.text), recipe.language) })),
       steps: read.steps.length ? read.steps : [emptyStep(title)],
       takes: [],

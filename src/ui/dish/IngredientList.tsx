@@ -8,6 +8,7 @@ import { leaveOutIngredient, putInstead, restoreIngredient, substitutesFor } fro
 import type { DishFile } from "@/core/dish/schema";
 import { readIngredient } from "@/core/entry/ingredient-line";
 import { shortNumber } from "@/core/entry/numbers";
+import { amountWords } from "@/core/entry/words-said";
 import { INGREDIENT_LIST } from "@/words/editor";
 import { type Field, Fields } from "./fields";
 import { ChooseFood, TakenFor } from "./IngredientFood";
@@ -139,8 +140,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
                           <li key={s.name} className="flex items-baseline justify-between gap-3 py-0.5">
                             <span>
                               <b className="font-semibold">{s.name}</b>
-                              {s.amount ? `, ${shortNumber(s.amount.amount)}${s.amount.unit === "piece" ? "" : ` ${s.amount.unit}`}` : ""},{" "}
-                              {Math.round(s.quality * 100)} {INGREDIENT_LIST.asGood}{" "}
+                              {s.amount ? `, ${amountWords(s.amount)}` : ""}, {Math.round(s.quality * 100)} {INGREDIENT_LIST.asGood}{" "}
                               <span className={s.caution ? "text-beet" : "text-quiet"}>{s.also}</span>
                             </span>
                             <button
@@ -217,7 +217,7 @@ export function IngredientList({ document, place, edit, onProblem }: IngredientL
 
 const lineOf = (i: DishIngredient): string =>
   [
-    i.amount && `${shortNumber(i.amount.amount)}${i.amount.unit === "piece" ? "" : ` ${i.amount.unit}`}`,
+    i.amount && amountWords(i.amount),
     i.name,
     i.note && !i.standsFor && `, ${i.note}`,
     i.asNeeded && !i.amount && !/to taste|as needed|for /.test(i.note ?? "") && INGREDIENT_LIST.asNeeded,
@@ -228,7 +228,7 @@ const lineOf = (i: DishIngredient): string =>
 
 const said = (read: ReturnType<typeof readIngredient>): string =>
   [
-    read.asNeeded ? INGREDIENT_LIST.toTasteInText : read.amount ? `${shortNumber(read.amount.amount)} ${read.amount.unit}` : "",
+    read.asNeeded ? INGREDIENT_LIST.toTasteInText : read.amount ? amountWords(read.amount) : "",
     INGREDIENT_LIST.ofIt(read.name),
     read.note && `(${read.note})`,
     read.optional && "optional",

@@ -19,7 +19,7 @@ export function Guesses({ imported, corrections, onCorrect }: GuessesProps) {
   const setMinutes = (ref: string, minutes: number) => onCorrect({ ...corrections, minutes: { ...corrections.minutes, [ref]: minutes } });
   if (guesses.length === 0 && verbs.length === 0) return null;
   return (
-    <section aria-label={GUESSES.title} className="py-2 text-[14px]">
+    <section aria-label={GUESSES.title} className="max-w-3xl py-2 text-[14px]">
       {asked.length > 0 && (
         <>
           <h2 className="text-[16px]">{GUESSES.asked(asked.length)}</h2>
@@ -49,8 +49,8 @@ export function Guesses({ imported, corrections, onCorrect }: GuessesProps) {
       )}
       <details className="pt-1">
         <summary className="cursor-pointer">{GUESSES.others(rest.length, verbs.length, asked.length === 0)}</summary>
-        <div className="grid gap-x-8 gap-y-2 pt-1 md:grid-cols-2">
-          <ul>
+        <div className="grid gap-y-3 pt-1">
+          <ul className="empty:hidden">
             {rest.map((g) => (
               <li key={`${g.ref} ${g.field}`} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1 first:border-t-0">
                 <span className="min-w-0 flex-1">

@@ -1,6 +1,5 @@
 import { Split, Trash2 } from "lucide-react";
-import { shortNumber } from "@/core/entry/numbers";
-import { lengthWords } from "@/core/entry/words-said";
+import { amountWords, lengthWords } from "@/core/entry/words-said";
 import { merged, moved, type Rows, renamed, rewritten, shifted, split } from "@/core/import/rearranged";
 import type { Recipe, RecipeLine } from "@/core/import/recipe";
 import type { ImportedDish } from "@/core/import/to-dish";
@@ -60,13 +59,7 @@ export function PartEditor({ recipe, imported, at, onRecipe }: PartEditorProps) 
               <Row label={IMPORT_PREVIEW.ingredient(read.name)} line={source} others={others} {...line("ingredients", j)} />
               <p className={`text-[12.5px] ${source.guess || read.unclear ? "text-saffron-ink" : "text-quiet"}`}>
                 {read.unclear ?? ""} {source.guess ? `${IMPORT_PREVIEW.guess(source.guess)} ` : ""}
-                {read.amount ? (
-                  <span className="clock">{`${shortNumber(read.amount.amount)} ${read.amount.unit}`}</span>
-                ) : read.asNeeded ? (
-                  IMPORT_PREVIEW.toTaste
-                ) : (
-                  ""
-                )}{" "}
+                {read.amount ? <span className="clock">{amountWords(read.amount)}</span> : read.asNeeded ? IMPORT_PREVIEW.toTaste : ""}{" "}
                 {read.name}
                 {read.note ? ` (${read.note})` : ""}
               </p>

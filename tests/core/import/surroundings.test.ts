@@ -1,5 +1,6 @@
 // What of a page is its recipe, and what of a recipe is no step: a menu, a cookie notice, a wish, a tip.
 import { describe, expect, test } from "vitest";
+import { amountWords } from "../../../src/core/entry/words-said";
 import { methodOf } from "../../../src/core/import/method";
 import { readRecipes } from "../../../src/core/import/read";
 import { dishOfRecipe } from "../../../src/core/import/to-dish";
@@ -86,6 +87,23 @@ describe("what a sentence says that is no step", () => {
     const { steps } = said("Simmer the beans for 1 hour. Meanwhile, roast the peppers for 30 minutes.");
     expect(steps.map((s) => s.beside)).toEqual([false, true]);
   });
+});
+
+test("what stands in the freezer is the putting there, not the dicing before it", () => {
+  const text = "Dice the fat and stick it in the freezer for 1 hour.";
+  const [step] = methodOf([{ from: 0, to: text.length, text }], "en").steps;
+  expect(step?.reading.verb).toBe("stick");
+  expect(step?.step.attention).toBe("unattended");
+});
+
+test("of several parts, the dish's name says nothing about one; pieces have no unit of their own", () => {
+  const text =
+    "Sausage coil with mash\n\nMash\n2 shallots\n1 kg potatoes\nBoil the potatoes for 20 minutes.\n\nSauce\n200 ml cream\nSimmer the cream for 5 minutes.";
+  const got = readRecipes(text);
+  if (got.status !== "read") throw new Error(got.because);
+  const { document, components } = dishOfRecipe(got.recipes[0]!, { serves: 4, serveAt: "2026-12-20T13:00", timezone: "Europe/Dublin" });
+  expect(document.components.slice(0, 2).map((c) => c.kind)).toEqual(["vegetable", "sauce"]);
+  expect(components[0]?.ingredients.map((i) => i.read.amount && amountWords(i.read.amount))).toEqual(["2", "1 kg"]);
 });
 
 test("how many it serves is the dish's, and its words point there", () => {

@@ -1,6 +1,7 @@
 // Components: begun from a name and a few lines, copied, taken from elsewhere, taken out.
 import { readIngredient } from "../../entry/ingredient-line";
 import { shortNumber } from "../../entry/numbers";
+import { amountWords } from "../../entry/words-said";
 import { withTheirSteps } from "../enters";
 import { withoutReferences, withRenamedRefs } from "../references";
 import type { DishComponent, DishFile } from "../schema";
@@ -52,7 +53,7 @@ const KIND_WORDS: readonly (readonly [DishComponent["kind"], RegExp])[] = [
   ["oil", /\b(?:oil|lard|dripping|ghee|rendered fat)\b/i],
   ["dry", /\b(?:spice|rub|crumbs?|praline|dukkah|seasoning|powder)\b/i],
   ["garnish", /\b(?:garnish|crisps?|herbs|gremolata|sprinkle|topping)\b/i],
-  ["vegetable", /\b(?:salad|slaw|vegetables?|greens|cabbage|carrots?|potatoes|leeks?|beets?|onions?|mushrooms?)\b/i],
+  ["vegetable", /\b(?:salad|slaw|vegetables?|greens|cabbage|carrots?|potatoes|leeks?|beets?|onions?|mushrooms?|mash)\b/i],
 ];
 
 /** The kind that a component's name suggests. */
@@ -152,9 +153,8 @@ export function addIngredientLines(document: DishFile, place: MethodPlace, lines
 
 /** What the line says beside amount and name, with its range and the same amount in other units. */
 function noteOf({ amount, also, note }: ReturnType<typeof readIngredient>): string | undefined {
-  const said = ({ amount: n, unit }: { amount: number; unit: string }) => `${shortNumber(n)} ${unit === "piece" ? "" : unit}`.trim();
-  const range = amount?.range && `${shortNumber(amount.range[0])} to ${said({ amount: amount.range[1], unit: amount.unit })}`;
-  return [range, ...also.map(said), note].filter(Boolean).join("; ") || undefined;
+  const range = amount?.range && `${shortNumber(amount.range[0])} to ${amountWords({ amount: amount.range[1], unit: amount.unit })}`;
+  return [range, ...also.map(amountWords), note].filter(Boolean).join("; ") || undefined;
 }
 
 /** An ingredient of the format from a line that was read. */

@@ -329,7 +329,7 @@ export const ENGLISH: Lexicon = {
     [verbForms("dry|air-dry|dehydrate|dry out"), "dry"],
     [verbForms("drain|drip"), "drain"],
     [`${verbForms("leave|let|allow|keep|hold")}|left`, "leave"],
-    [verbForms("put|place|transfer|move|slide|bring|take|return|get|load|tip|lift|remove"), "put"],
+    [verbForms("put|place|stick|pop|transfer|move|slide|bring|take|return|get|load|tip|lift|remove"), "put"],
     [verbForms("knead|work|laminate"), "knead"],
     [
       verbForms(

@@ -93,7 +93,8 @@ export function governing(scan: Scan, verbs: readonly Verb[], lengthAt: number |
   const opening = before.filter((v) => v.opens);
   const asked = opening.length > 0 ? opening : before;
   const chosen = asked.findLast((v) => v.sense.attention !== "hands") ?? asked[0] ?? choose[0];
-  // "Cover and leave for an hour": it is the leaving that lasts.
-  const left = verbs.findLast((v) => v.name === "leave" && v.from < lengthAt && v.from > (chosen?.from ?? 0));
-  return chosen?.sense.attention === "hands" && left ? left : chosen;
+  if (chosen?.sense.attention !== "hands") return chosen;
+  // "Cover and leave for an hour", "dice it and put it in the freezer for an hour": it is the leaving, the standing there, that lasts.
+  const stands = (v: Verb) => v.name === "put" && scan.marks.slice(v.to, lengthAt).some((as) => as === "place" || as === "heat");
+  return verbs.findLast((v) => (v.name === "leave" || stands(v)) && v.from < lengthAt && v.from > chosen.from) ?? chosen;
 }
