@@ -3,7 +3,7 @@ import { type Accounting, allUnread } from "../core/import/accounting";
 import { readRecipes } from "../core/import/read";
 import { dishOfRecipe, GUESSED_SERVES } from "../core/import/to-dish";
 import { isInstant } from "../core/time/zone";
-import { bad, numberFlag, readFlags, readText } from "./input";
+import { bad, numberFlag, readFlags, readText, type Tell } from "./input";
 import { languageFlag } from "./read";
 
 const DEFAULT_ZONE = "Europe/Dublin";
@@ -16,7 +16,7 @@ type Imported = { readonly accounting: Accounting } & (
   | { readonly text: ""; readonly exit: 2 }
 );
 
-export function importCommand(args: readonly string[]): Imported {
+export function importCommand(args: readonly string[], tell: Tell): Imported {
   const flags = readFlags(args, ["--lang", "--serves", "--serve"], ["FILE"]);
   const lang = flags.values.get("--lang")?.at(-1);
   const language = lang === undefined ? undefined : languageFlag(lang);
@@ -25,11 +25,11 @@ export function importCommand(args: readonly string[]): Imported {
   if (!isInstant(serveAt)) throw bad("--serve", `"${serveAt.slice(0, 40)}" is not a date and time. Write one such as 2026-10-18T13:00.`);
   const read = readRecipes(readText(flags.files[0] as string), language);
   if (read.status === "nothing") {
-    process.stderr.write(`rondeau: ${read.because}\n`);
+    tell(`${read.because}`);
     return { text: "", exit: 2, accounting: allUnread(read.source) };
   }
   const recipe = read.recipes[0] as (typeof read.recipes)[number];
   const imported = dishOfRecipe(recipe, { serves: serves ?? recipe.serves ?? GUESSED_SERVES, serveAt, timezone: DEFAULT_ZONE });
-  for (const doubt of imported.doubts) process.stderr.write(`rondeau: ${doubt}\n`);
+  for (const doubt of imported.doubts) tell(`${doubt}`);
   return { data: imported.document, exit: 0, accounting: imported.accounting };
 }

@@ -9,6 +9,9 @@ import type { DishFile } from "../core/dish/schema";
 import { type Log, LogFile, logFromFile, type Plan, PlanFile, planFromFile } from "../core/planner";
 import { isInstant, type Zone } from "../core/time/zone";
 
+/** Says a line beside the data. */
+export type Tell = (line: string) => void;
+
 export class BadInput extends Error {
   constructor(readonly problems: readonly Problem[]) {
     super(problems[0]?.message ?? "bad input");

@@ -1,68 +1,7 @@
-// rondeau check | plan | verify | risk | rehearse | reach | sheet | shop | read | import | ics | measure | safety | schema: the core on the command line, without server or database.
-// Data on standard output, everything else on standard error. Exit 0; 1 a broken plan; 2 bad input; 3 no plan; 4 a hard stop.
-import { dishSchema } from "../core/dish/json-schema";
-import { checkCommand } from "./check";
-import { importCommand } from "./import";
-import { BadInput } from "./input";
-import { measureCommand } from "./measure";
-import { planCommand } from "./plan";
-import { reachCommand } from "./reach";
-import { readCommand } from "./read";
-import { rehearseCommand } from "./rehearse";
-import { riskCommand } from "./risk";
-import { safetyCommand } from "./safety";
-import { icsCommand, sheetCommand, shopCommand } from "./sheets";
-import { verifyCommand } from "./verify";
+// The command line, without server or database: what is called becomes a command, and its answer goes to the streams of the process.
+import { runCommand } from "./run";
 
-/** What a command prints: data as JSON, or a text as it stands. */
-type Printed = { readonly exit: number; readonly accounting?: unknown } & ({ readonly data: unknown } | { readonly text: string });
-
-const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Printed>> = {
-  check: checkCommand,
-  plan: planCommand,
-  verify: verifyCommand,
-  risk: riskCommand,
-  rehearse: rehearseCommand,
-  reach: reachCommand,
-  sheet: sheetCommand,
-  shop: shopCommand,
-  read: readCommand,
-  import: importCommand,
-  ics: icsCommand,
-  measure: measureCommand,
-  safety: safetyCommand,
-  schema: () => ({ data: dishSchema(), exit: 0 }),
-};
-
-/** The accounting of a file that could not be opened. */
-const NOTHING_READ = { kind: "text", text: "", lines: { total: 0, read: 0, guessed: 0, unread: 0, notes: 0 }, items: [] };
-
-const [name = "", ...args] = process.argv.slice(2);
-const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
-if (!command) {
-  process.stderr.write(`rondeau: there is no command "${name.slice(0, 80)}". Use one of: ${Object.keys(COMMANDS).join(", ")}.\n`);
-  process.exitCode = 2;
-} else {
-  try {
-    const printed = command(args);
-    process.stdout.write("text" in printed ? printed.text : `${JSON.stringify(printed.data, null, 2)}\n`);
-    // The last line of standard error: what became of every character of an imported file.
-    if (printed.accounting !== undefined) process.stderr.write(`${JSON.stringify(printed.accounting)}\n`);
-    process.exitCode = printed.exit;
-  } catch (error) {
-    if (!(error instanceof BadInput)) fault(error);
-    else {
-      process.stdout.write(`${JSON.stringify({ problems: error.problems }, null, 2)}\n`);
-      for (const p of error.problems) process.stderr.write(`rondeau: ${p.path ? `${p.path}: ` : ""}${p.message}\n`);
-      if (name === "import") process.stderr.write(`${JSON.stringify(NOTHING_READ)}\n`);
-      process.exitCode = 2;
-    }
-  }
-}
-
-/** A fault of the program itself: said in a line, not with a page of its source. */
-function fault(error: unknown): void {
-  const where = error instanceof Error ? (error.stack ?? "").split("\n").slice(1, 4).join("\n") : "";
-  process.stderr.write(`rondeau: a fault of the program itself: ${error instanceof Error ? error.message : String(error)}\n${where}\n`);
-  process.exitCode = 70;
-}
+process.exitCode = runCommand(process.argv.slice(2), {
+  out: (text) => void process.stdout.write(text),
+  err: (text) => void process.stderr.write(text),
+});

@@ -3,22 +3,22 @@
 
 import { HARD_STOPS, MEASURES, measure } from "../core/catalogue";
 import { CalculationError } from "../core/measures/calculation-error";
-import { BadInput, bad } from "./input";
+import { BadInput, bad, type Tell } from "./input";
 
 const LARGEST = 100_000;
 
-export function measureCommand(args: readonly string[]): { readonly data: unknown; readonly exit: number } {
+export function measureCommand(args: readonly string[], tell: Tell): { readonly data: unknown; readonly exit: number } {
   if (args[0] === "--list") return { data: Object.values(MEASURES).map(({ run: _, ...told }) => told), exit: 0 };
   const [name, text] = args;
   if (name === undefined || text === undefined || args.length > 2)
     throw bad("", `Give a name and its inputs: rondeau measure drySalt '{"meatG": 1800, "saltPct": 2.5}', or --list.`);
   try {
     const { result, ignored } = measure(name, parsed(text));
-    for (const key of ignored) process.stderr.write(`rondeau: ${name} has no input "${key.slice(0, 60)}"; it was left out.\n`);
+    for (const key of ignored) tell(`${name} has no input "${key.slice(0, 60)}"; it was left out.`);
     return { data: writable(result), exit: 0 };
   } catch (error) {
     if (!(error instanceof CalculationError)) throw error;
-    process.stderr.write(`rondeau: ${error.message}\n`);
+    tell(`${error.message}`);
     return { data: { error: error.code, field: error.field, message: error.message }, exit: HARD_STOPS.includes(error.code) ? 4 : 2 };
   }
 }

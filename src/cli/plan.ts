@@ -6,7 +6,7 @@ import { EMPTY_LOG, PLAN_ATS, type Planned, type PlanOptions, planDish, planToFi
 import { diagnose } from "../core/planner/explain";
 import { defaultPlan } from "../core/rehearse/default-plan";
 import { withWords } from "../words/exceptions";
-import { bad, choiceFlag, instantFlag, loadDish, loadLog, loadPlan, numberFlag, readFlags } from "./input";
+import { bad, choiceFlag, instantFlag, loadDish, loadLog, loadPlan, numberFlag, readFlags, type Tell } from "./input";
 
 /** Conflict and repairs are looked for so long at most. */
 const SECONDS_TO_EXPLAIN = 30;
@@ -22,21 +22,17 @@ type Writable<T> = { -readonly [K in keyof T]: T[K] };
 const FLAGS = ["--now", "--serve", "--style", "--plan-at", "--method", "--log", "--seconds", "--seed", "--sure", "--near"];
 
 /** The plan that is on time as often as wished; how often it is goes to standard error, since a plan file has no place for it. */
-function sure(document: DishFile, wish: number, options: PlanOptions, seconds: number | undefined): Planned {
+function sure(document: DishFile, wish: number, options: PlanOptions, seconds: number | undefined, tell: Tell): Planned {
   const { planAt: _, stop: __, ...rest } = options;
   const more = seconds === undefined ? { runs: RUNS_EXECUTED } : { time: { clock: () => Date.now(), ms: seconds * 1000 } };
   const found = defaultPlan(document, wish, { ...rest, ...more });
   if (found.status === "infeasible") return found;
   const often = `within 15 min in ${Math.round(found.within15 * 100)} of 100 runs, on time in ${Math.round(found.onTime * 100)}, lengths planned ${found.plan.planAt}`;
-  process.stderr.write(
-    found.status === "reached"
-      ? `rondeau: ${often}.\n`
-      : `rondeau: no plan is that likely to be on time; this one comes nearest: ${often}.\n`,
-  );
+  tell(found.status === "reached" ? `${often}.` : `no plan is that likely to be on time; this one comes nearest: ${often}.`);
   return { status: "feasible", plan: found.plan };
 }
 
-export function planCommand(args: readonly string[]) {
+export function planCommand(args: readonly string[], tell: Tell) {
   const flags = readFlags(args, FLAGS, ["DISH"], ["--exact"]);
   const { dish, document } = loadDish(flags.files[0] as string);
   const methods: Record<string, string> = {};
@@ -78,7 +74,7 @@ export function planCommand(args: readonly string[]) {
     options.style = options.style ?? previous.style;
     options.serveAt = options.serveAt ?? (log.events.size ? previous.serveAt : undefined);
   }
-  const planned = percent === undefined ? planDish(dish, options) : sure(document, percent / 100, options, seconds);
+  const planned = percent === undefined ? planDish(dish, options) : sure(document, percent / 100, options, seconds, tell);
   if (planned.status === "feasible") return { data: planToFile(withWords(dish, planned.plan), dish.zone), exit: 0 };
   const diagnosis = diagnose(document, { ...options, stop: () => Date.now() - began > (seconds ?? SECONDS_TO_EXPLAIN) * 1000 }, planned);
   return { data: { format: "rondeau-plan/1", ...diagnosis }, exit: 3 };

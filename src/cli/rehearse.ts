@@ -3,14 +3,14 @@ import { EMPTY_LOG, PLAN_ATS, planDish } from "../core/planner";
 import { FOLLOW, policyOf } from "../core/planner/policy";
 import { riskOf } from "../core/planner/risk";
 import { rehearse } from "../core/rehearse";
-import { bad, choiceFlag, instantFlag, loadDish, loadLog, loadPlan, numberFlag, readFlags } from "./input";
+import { bad, choiceFlag, instantFlag, loadDish, loadLog, loadPlan, numberFlag, readFlags, type Tell } from "./input";
 
 const FLAGS = ["--plan", "--plan-at", "--runs", "--seed", "--policy", "--now", "--log", "--style"];
 const RUNS = 60;
 /** Rounds of improvement of the plan that is followed, where none is given. */
 const ROUNDS = 40;
 
-export function rehearseCommand(args: readonly string[]) {
+export function rehearseCommand(args: readonly string[], tell: Tell) {
   const flags = readFlags(args, FLAGS, ["DISH"]);
   const { dish, document } = loadDish(flags.files[0] as string);
   const last = (flag: string) => flags.values.get(flag)?.at(-1);
@@ -43,8 +43,6 @@ export function rehearseCommand(args: readonly string[]) {
   });
   const { safetyBroken, replanMs, ...figures } = rehearsed;
   const risk = riskOf(dish, plan, { runs: 4000, seed, log });
-  process.stderr.write(
-    `rondeau: a re-plan took ${replanMs.p50.toFixed(0)} ms at the median, ${replanMs.p95.toFixed(0)} ms at the 95th percentile.\n`,
-  );
+  tell(`a re-plan took ${replanMs.p50.toFixed(0)} ms at the median, ${replanMs.p95.toFixed(0)} ms at the 95th percentile.`);
   return { data: { ...figures, safetyBroken, predicted: { onTime: risk.onTime, within15: risk.within15 } }, exit: 0 };
 }

@@ -2,9 +2,9 @@
 import { foodsOf } from "../core/safety/foods";
 import { findingViews } from "../core/safety/view";
 import { planView } from "../core/view/plan-view";
-import { loadDish, loadPlan, readFlags } from "./input";
+import { loadDish, loadPlan, readFlags, type Tell } from "./input";
 
-export function safetyCommand(args: readonly string[]) {
+export function safetyCommand(args: readonly string[], tell: Tell) {
   const flags = readFlags(args, ["--plan"], ["DISH"]);
   const { dish, document } = loadDish(flags.files[0] as string);
   const file = flags.values.get("--plan")?.at(-1);
@@ -17,7 +17,7 @@ export function safetyCommand(args: readonly string[]) {
     acknowledged: new Map(),
   });
   const hard = found.filter((f) => f.hard);
-  for (const f of hard) process.stderr.write(`rondeau: ${f.title}: ${f.computed}\n`);
+  for (const f of hard) tell(`${f.title}: ${f.computed}`);
   const foods = foodsOf(document, plan?.methods ?? {});
   return {
     data: {

@@ -64,6 +64,11 @@ function inThread(task: PlanTask, tell: Told, signal?: AbortSignal): Promise<Pla
 /** Rounds of improvement: near the plan so far, and of a plan made anew (about one and four seconds for the lunch). */
 const ROUNDS_NEAR = 150;
 const ROUNDS_AFRESH = 600;
+/** Less where the setting asks for it: on a slow computer, or where pages are tested and not plans. */
+const effort = (): number => {
+  const share = Number(process.env.RONDEAU_PLANNING_EFFORT ?? 1);
+  return share > 0 && share <= 1 ? share : 1;
+};
 /** The plan by default is within a quarter of an hour so often. */
 const SURE = 0.95;
 
@@ -182,7 +187,8 @@ async function plan(slug: string, request: PlanRequest): Promise<StoredPlan> {
     log: logToFile(log, dish.zone),
     previous,
     baseline: previous && (await planBeforeDelay(stored, events, run?.id)),
-    rounds: previous ? ROUNDS_NEAR : ROUNDS_AFRESH,
+    rounds: Math.ceil((previous ? ROUNDS_NEAR : ROUNDS_AFRESH) * effort()),
+    effort: effort(),
     // Where the cook has not said how lengths are taken, the plan is chosen that comes out in time when it is followed.
     ...(!previous && dish.wishes.planAt === undefined && events.length === 0 ? { sure: SURE } : {}),
   };

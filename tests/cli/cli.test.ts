@@ -1,22 +1,26 @@
 // The command line as others call it: what stands on standard output, what on standard error, and the exit codes.
 import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 import { beforeAll, describe, expect, test } from "vitest";
+import { runCommand } from "../../src/cli/run";
 import { applyPatch } from "../../src/core/dish/patch";
 import { DEMO, type Loose } from "../support/dishes";
 import { smallDish } from "../support/small-dish";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const desk = mkdtempSync(path.join(tmpdir(), "rondeau-cli-"));
-/** Past the shell script, which looks each time whether anything must be built anew. */
+/** A command in this process, as the script gives it on: files of the desk by their names alone. */
+const called = (args: readonly string[]) => {
+  const said = { stdout: "", stderr: "" };
+  const found = (word: string) => (/^[\w.-]+$/.test(word) && existsSync(path.join(desk, word)) ? path.join(desk, word) : word);
+  const status = runCommand(args.map(found), { out: (t) => void (said.stdout += t), err: (t) => void (said.stderr += t) });
+  return { ...said, status };
+};
 const run = (...args: string[]) => {
-  const { stdout, stderr, status } = spawnSync(process.execPath, [path.join(root, "dist/cli.mjs"), ...args], {
-    encoding: "utf8",
-    cwd: desk,
-  });
+  const { stdout, stderr, status } = called(args);
   return { data: stdout ? (JSON.parse(stdout) as Loose) : undefined, stderr, status };
 };
 const file = (name: string, content: unknown): string => {

@@ -1,4 +1,5 @@
 // Power cuts: whatever a disk may hold after one opens, and has everything that was confirmed before it.
+
 import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
@@ -11,10 +12,11 @@ import { openDatabase } from "../../src/db/open";
 import { findDish, insertDish, insertKitchen } from "../../src/db/queries/dishes";
 import { insertPlan, insertRun, insertRunEvent } from "../../src/db/queries/runs";
 import { CutDisk } from "../support/cut-disk";
+import { deep } from "../support/deep";
 import { smallDish } from "../support/small-dish";
 
-/** States of all scenes together: 200 in every run of the tests, more by `./rondeau test crash`. */
-const STATES = Number(process.env.RONDEAU_CRASH_STATES ?? 200);
+/** States of all scenes together: some in every run of the tests, 200 in a deep one, more by `./rondeau test crash`. */
+const STATES = Number(process.env.RONDEAU_CRASH_STATES ?? deep(27, 200));
 const SEED = Number(process.env.RONDEAU_CRASH_SEED ?? 1);
 const migrations = fileURLToPath(new URL("../../src/db/migrations", import.meta.url));
 const template = fileURLToPath(new URL("../../dist/template", import.meta.url));

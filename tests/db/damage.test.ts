@@ -28,8 +28,8 @@ const scratch = mkdtempSync(path.join(existsSync("/dev/shm") ? "/dev/shm" : tmpd
 afterAll(() => rmSync(scratch, { recursive: true, force: true }));
 const open = (directory: string) => openDatabase({ directory, migrations, template });
 const PRESSES = 40;
-/** One in so many of the tables' files is tried in every run of the tests, each of them by `./rondeau test crash`. */
-const SHARE = process.env.RONDEAU_CRASH ? 1 : deep(24, 8);
+/** One in so many of the tables' files is tried in every run of the tests, more in a deep one, each of them by `./rondeau test crash`. */
+const SHARE = process.env.RONDEAU_CRASH ? 1 : deep(80, 8);
 
 async function fill(directory: string, slug: string): Promise<() => Promise<void>> {
   const db = await open(directory);

@@ -1,4 +1,5 @@
 // A disk that fills up, at twenty different moments: what was confirmed stays, what does not fit is told, and with room again all goes on.
+
 import fs, { existsSync, mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { syncBuiltinESMExports } from "node:module";
 import { tmpdir } from "node:os";
@@ -11,6 +12,7 @@ import { DiskFull } from "../../src/db/faults";
 import { openDatabase } from "../../src/db/open";
 import { findDish, insertDish, insertKitchen } from "../../src/db/queries/dishes";
 import { insertRun, insertRunEvent } from "../../src/db/queries/runs";
+import { DEEP, deep } from "../support/deep";
 import { smallDish } from "../support/small-dish";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
@@ -68,13 +70,15 @@ const press = (db: Db, run: string, key: string) =>
 
 describe("a full disk", () => {
   // From nothing at all to some tens of megabytes: while a new directory is made, a segment of the log, a table, a list.
-  const ROOM = [
+  const MOMENTS = [
     0, 1, 500, 5_000, 9_000, 20_000, 60_000, 120_000, 200_000, 300_000, 400_000, 500_000, 700_000, 1_000_000, 1_500_000, 2_000_000,
     4_000_000, 8_000_000, 16_000_000, 24_000_000,
   ];
-  test("loses nothing confirmed, says what it is, and goes on with room again, at twenty moments", { timeout: 300_000 }, async () => {
+  // Some of each kind in every run: closed before (odd) and open all along.
+  const ROOM = [...MOMENTS.entries()].filter(([n]) => DEEP || [1, 6, 9, 12, 15].includes(n));
+  test("loses nothing confirmed, says what it is, and goes on with room again, at up to twenty moments", { timeout: 300_000 }, async () => {
     const seen = { refused: 0, opening: 0, held: 0 };
-    for (const [n, bytes] of ROOM.entries()) {
+    for (const [n, bytes] of ROOM) {
       const directory = path.join(scratch, `full-${n}`);
       mkdirSync(directory);
       let db = await openDatabase({ directory, ...ways });
@@ -129,7 +133,7 @@ describe("a full disk", () => {
       await again.close();
       rmSync(directory, { recursive: true });
     }
-    expect(seen.refused + seen.opening).toBeGreaterThan(12);
+    expect(seen.refused + seen.opening).toBeGreaterThan(deep(3, 12));
     expect(seen.opening).toBeGreaterThan(0);
   });
 });

@@ -1,11 +1,13 @@
 // kill -9 in the middle of writing, for real: a process writes presses and says each one once it is confirmed; it is killed at a
 // moment that differs each time; whatever was said must be there after opening again, whole and in order.
+
 import { existsSync, mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { describe, expect, test } from "vitest";
 import { openBackup } from "../../src/db/backup/read";
 import { openDatabase } from "../../src/db/open";
+import { deep } from "../support/deep";
 import { bundledWriter, migrations, template } from "../support/writer";
 
 const desk = mkdtempSync(path.join(tmpdir(), "rondeau-kill-"));
@@ -22,8 +24,8 @@ async function writeAndKill(directory: string, least: number, extraMs: number): 
   return writer.said();
 }
 
-/** Six in every run of the tests, a hundred by `./rondeau test crash`. */
-const KILLS = process.env.RONDEAU_CRASH ? 100 : 6;
+/** Three in every run of the tests, six in a deep one, a hundred by `./rondeau test crash`. */
+const KILLS = process.env.RONDEAU_CRASH ? 100 : deep(3, 6);
 const PRESSES_BETWEEN = 11;
 
 describe("kill -9", () => {

@@ -32,6 +32,8 @@ export class Server {
         RONDEAU_DATA_DIR: this.directory,
         RONDEAU_DEMO: "1",
         RONDEAU_CLOCK: "manual",
+        // The pages are looked at here; how good plans are is for the planner's own tests.
+        RONDEAU_PLANNING_EFFORT: "0.2",
         RONDEAU_NOW: now,
         NEXT_TELEMETRY_DISABLED: "1",
         NEXT_MANUAL_SIG_HANDLE: "true",

@@ -1,4 +1,5 @@
 // The breakdown map is laid out so that nothing hides anything: on the demo, and on random dishes.
+
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { addComponent, newDish } from "../../src/core/dish/edit/components";
@@ -7,6 +8,7 @@ import { readDishValue } from "../../src/core/dish/read";
 import type { DishFile } from "../../src/core/dish/schema";
 import { watershed } from "../../src/core/sheets/watershed";
 import { layoutMap } from "../../src/ui/breakdown-map/layout";
+import { deep } from "../support/deep";
 import { DEMO, demoDocument } from "../support/dishes";
 
 const box = (p: ReturnType<typeof layoutMap>["pools"][number]) => ({
@@ -93,6 +95,6 @@ test("random dishes of up to nine components", () => {
         sound(d);
       },
     ),
-    { numRuns: 60 },
+    { numRuns: deep(12, 60) },
   );
 });

@@ -1,8 +1,10 @@
 // The catalogue tells the truth: every calculation is in it, and what it says of an input is what the function holds to.
+
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
 import { HARD_STOPS, MEASURES, type MeasureInput, measure } from "../../../src/core/catalogue";
 import { CalculationError } from "../../../src/core/measures/calculation-error";
+import { DEEP } from "../../support/deep";
 import type { Loose } from "../../support/dishes";
 
 const read = (name: string): Loose[] => JSON.parse(readFileSync(new URL(`../../data/${name}.json`, import.meta.url), "utf8"));
@@ -41,7 +43,9 @@ describe.each(Object.values(MEASURES).map((m) => [m.name, m] as const))("%s", (n
         expect.stringMatching(/^E_/),
       ]);
     }
-    for (const value of [input.low, input.high]) {
+    // A simulation by the shortest of steps is worth its wait in a deep run only.
+    const edges = input.name === "stepS" && !DEEP ? [input.high] : [input.low, input.high];
+    for (const value of edges) {
       const got = answer(name, { ...base(name, input), [input.name]: value });
       expect(`${got.message}`.includes("is out of range") && got.field === input.name ? got.message : "").toBe("");
     }

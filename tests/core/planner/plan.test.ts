@@ -24,7 +24,7 @@ const at = (p: Plan, ref: string) => p.steps.find((s) => s.step === ref) as Plan
 const wall = (document: Loose, minute: number) => dishOf(document).zone.toWallInstant(minute);
 
 describe("random dishes, 1,000 of them in a deep run", () => {
-  const EACH = deep(60, 250);
+  const EACH = deep(30, 250);
   test.each([0, 1, 2, 3])("quarter %i: a plan that the verifier accepts, or a refusal that names a rule", (quarter) => {
     const wrong: string[] = [];
     let feasible = 0;
@@ -51,7 +51,7 @@ describe("random dishes with every feature, 120 of them in a deep run", () => {
   test.each([0, 1])("half %i: a plan that the verifier accepts, or a proof that there is none", (half) => {
     const wrong: string[] = [];
     let feasible = 0;
-    for (let seed = 60 * half; seed < deep(30, 60) + 60 * half; seed++) {
+    for (let seed = 60 * half; seed < deep(16, 60) + 60 * half; seed++) {
       const dish = dishOf(richDish(seed));
       const found = planDish(dish, { rounds: 4, style: seed % 2 ? "late" : "shortest" });
       if (found.status === "infeasible") {
@@ -63,7 +63,7 @@ describe("random dishes with every feature, 120 of them in a deep run", () => {
       if (found.plan.boundMinutes > found.plan.leadMinutes) wrong.push(`seed ${seed}: a bound above its plan`);
     }
     expect(wrong).toEqual([]);
-    expect(feasible).toBeGreaterThan(deep(15, 30));
+    expect(feasible).toBeGreaterThan(deep(7, 30));
   });
 });
 

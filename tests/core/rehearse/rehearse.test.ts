@@ -1,4 +1,5 @@
 // A plan that is followed press by press: it always is served, its plans keep the rules all the way, and the fast form says about the same.
+
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { REHEARSAL_DISHES } from "../../../bench/rehearsal/dishes";
@@ -11,6 +12,7 @@ import { FOLLOW, likelyInAll, nextPress, policyOf, pressed, trueMinutes } from "
 import { riskOf } from "../../../src/core/planner/risk";
 import { waysOn } from "../../../src/core/planner/ways-on";
 import { followOnce, rehearse } from "../../../src/core/rehearse";
+import { deep } from "../../support/deep";
 import { demoDocument, dishOf } from "../../support/dishes";
 import { smallDish, stepOf } from "../../support/small-dish";
 
@@ -26,9 +28,9 @@ describe("followed to serving", () => {
     "%s always gets there, planned at usual lengths",
     (name) => {
       const document = documentOf(name);
-      const result = rehearse(document, planOf(document), { runs: 12, seed: 5 });
+      const result = rehearse(document, planOf(document), { runs: deep(5, 12), seed: 5 });
       expect(result.none).toBe(0);
-      expect(result.within60).toBeGreaterThan(0.8);
+      expect(result.within60).toBeGreaterThan(deep(0.7, 0.8));
       expect(result.safetyBroken).toBe(0);
     },
   );
@@ -59,7 +61,7 @@ describe("followed to serving", () => {
   });
   test.each([["late=20m"], ["forget=1/4"], ["slow=1.1"]])("with %s there is a plan all the same", (text) => {
     const document = demoDocument("saturday-pastries") as DishFile;
-    expect(rehearse(document, planOf(document, "cautious"), { runs: 8, seed: 2, policy: policyOf(text) }).none).toBe(0);
+    expect(rehearse(document, planOf(document, "cautious"), { runs: deep(3, 8), seed: 2, policy: policyOf(text) }).none).toBe(0);
   });
   test("planned at its longest lengths it is on time, however long it takes", () => {
     const document = documentOf("country-terrine");
