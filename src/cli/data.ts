@@ -30,7 +30,7 @@ async function backup(): Promise<void> {
   try {
     const db = await openDatabase({ directory, ...ways });
     try {
-      const { rows } = await backupTo(db, file, now);
+      const { rows } = await backupTo(db, directory, file, now);
       say(
         `${file} holds everything: ${rows.dish} ${rows.dish === 1 ? "dish" : "dishes"}, ${rows.run} runs, ${rows.run_event} presses. It was read back and is whole.`,
       );

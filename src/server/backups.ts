@@ -47,7 +47,7 @@ export async function backupState(dishes: number): Promise<BackupState> {
   };
 }
 
-const replacedIn = (directory: string): string[] =>
+export const replacedIn = (directory: string): string[] =>
   existsSync(directory) ? readdirSync(directory).filter((name) => name.startsWith("pg.replaced-")) : [];
 
 /** Deletes what a restore has replaced. @returns false where nothing of that name is kept */

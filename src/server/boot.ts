@@ -4,12 +4,14 @@ import { backUpDaily } from "./backups";
 import { endAllStreams } from "./changes";
 import { closeDatabase, database } from "./database";
 import { seedDemo } from "./demo";
+import { tidyPhotographs } from "./photographs";
 
 let stopping = false;
 
 export async function boot(): Promise<void> {
   try {
     await database();
+    await tidyPhotographs();
     if (process.env.RONDEAU_DEMO === "1") await seedDemo();
     backUpDaily();
   } catch (error) {

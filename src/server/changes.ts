@@ -3,9 +3,17 @@ import "server-only";
 // Who wants to know when a dish changes: plans arrive at the open pages over these, without being asked for.
 
 type Tell = (what: string) => void;
-const shared = globalThis as typeof globalThis & { __rondeauListeners?: Map<string, Set<Tell>> };
+const shared = globalThis as typeof globalThis & {
+  __rondeauListeners?: Map<string, Set<Tell>>;
+  __rondeauNews?: { readonly process: string; readonly counts: Map<string, number> };
+};
 shared.__rondeauListeners ??= new Map();
 const listeners = shared.__rondeauListeners;
+shared.__rondeauNews ??= { process: crypto.randomUUID().slice(0, 8), counts: new Map() };
+const news = shared.__rondeauNews;
+
+/** Which news of a dish was the last, in this process: whoever knows an older mark, or one of a process that has ended, has missed some. */
+export const newsMark = (slug: string): string => `${news.process}.${news.counts.get(slug) ?? 0}`;
 
 /** Told of each change of a dish from now on. @returns what ends it */
 export function listen(slug: string, tell: Tell): () => void {
@@ -27,6 +35,7 @@ export function onNews(watch: Watch): void {
 
 /** Tells the pages of a dish: `plan` is a new answer of the planner, `log` a press. */
 export function announce(slug: string, what: "plan" | "log"): void {
+  news.counts.set(slug, (news.counts.get(slug) ?? 0) + 1);
   for (const tell of listeners.get(slug) ?? []) tell(what);
   for (const watch of watchers) watch(slug, what);
 }

@@ -13,26 +13,30 @@ import { hotAndUnconfirmed } from "./handover";
 
 const MOST_AT_ONCE = 200;
 
-export const NewEntries = z.object({
-  /** A run of the dish that is over: what is said of it afterwards. Without it, the one that is open. */
-  run: z.uuid().optional(),
-  entries: z
-    .array(
-      z.object({
-        key: z.uuid(),
-        /** Milliseconds since it happened, by the clock of whoever sends it. */
-        ago: z
-          .number()
-          .int()
-          .min(0)
-          .max(30 * 86_400_000)
-          .default(0),
-        body: EntryBody,
-      }),
-    )
-    .min(1)
-    .max(MOST_AT_ONCE),
-});
+const newEntries = <T extends z.ZodType<EntryBody>>(body: T) =>
+  z.object({
+    /** A run of the dish that is over: what is said of it afterwards. Without it, the one that is open. */
+    run: z.uuid().optional(),
+    entries: z
+      .array(
+        z.object({
+          key: z.uuid(),
+          /** Milliseconds since it happened, by the clock of whoever sends it. */
+          ago: z
+            .number()
+            .int()
+            .min(0)
+            .max(30 * 86_400_000)
+            .default(0),
+          body,
+        }),
+      )
+      .min(1)
+      .max(MOST_AT_ONCE),
+  });
+const AnyEntries = newEntries(EntryBody);
+/** What a page may send: a photograph comes with its picture, by an address of its own. */
+export const NewEntries = newEntries(EntryBody.refine((b) => b.kind !== "photograph", { message: "A photograph is sent as a picture." }));
 
 /** What a run, or a dish before its run, has been written down so far; undefined where there is no such dish. */
 export async function loadEntries(slug: string): Promise<Entry[] | undefined> {
@@ -53,7 +57,7 @@ export class StillHot extends Error {
  * @returns undefined where there is no such dish, or no such run of it; else all that is written
  * @throws {StillHot} nothing is written then
  */
-export async function writeEntries(slug: string, { entries, run }: z.output<typeof NewEntries>): Promise<Entry[] | undefined> {
+export async function writeEntries(slug: string, { entries, run }: z.output<typeof AnyEntries>): Promise<Entry[] | undefined> {
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return undefined;

@@ -19,6 +19,7 @@ import { spokenTexts } from "../core/view/spoken-texts";
 import { findDish, findHistorySteps } from "../db/queries/dishes";
 import { findNewestFeasible, findNewestPlan, findOpenRun, listRunEvents, type StoredPlan } from "../db/queries/runs";
 import { Rehearsed } from "../workers/rehearse";
+import { newsMark } from "./changes";
 import { nowMinute } from "./clock";
 import { readerConventions } from "./conventions";
 import { database } from "./database";
@@ -63,6 +64,8 @@ export interface DishState {
   /** What was pressed in the run that is open, or in the last one where it has ended since the plan was made. */
   readonly log: readonly LogLine[];
   readonly choices: Choices | undefined;
+  /** The last news that this knows of. */
+  readonly news: string;
   readonly now: number;
   readonly offsets: Offsets;
   readonly history: Record<"dish" | "kitchen", { readonly undo: string | undefined; readonly redo: string | undefined }>;
@@ -70,6 +73,8 @@ export interface DishState {
 
 /** Undefined where there is no such dish. Read once for a request. */
 export const loadState = cache(async (slug: string): Promise<DishState | undefined> => {
+  // Before anything is read: what changes meanwhile is told again.
+  const news = newsMark(slug);
   const db = await database();
   const stored = await findDish(db, slug);
   if (!stored) return undefined;
@@ -105,6 +110,7 @@ export const loadState = cache(async (slug: string): Promise<DishState | undefin
     around: newest && newest.id === feasible?.id ? spokenTexts(aroundOf(newest), conventions) : undefined,
     log: spokenTexts(logLines(dish, events), conventions),
     choices: feasible && isCurrent(feasible, stored) && !run ? choicesOf(dish, feasible) : undefined,
+    news,
     now,
     offsets: offsetsOf(
       dish.zone,

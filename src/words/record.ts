@@ -91,6 +91,8 @@ export function entryWords(body: EntryBody, value: (quantity: ReadingQuantity, v
       return `${VERDICT[body.verdict]}: ${body.text || body.component}`;
     case "handover":
       return "Night handed over";
+    case "photograph":
+      return body.text ? `Photograph: ${body.text}` : "Photograph";
     case "timer":
       return `Timer set: ${body.name}`;
     default:

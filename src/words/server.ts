@@ -4,5 +4,6 @@ export const MISSING = {
   dish: "There is no such dish.",
   plan: "There is no plan yet.",
   run: "Nothing is being cooked.",
+  photograph: "There is no such photograph.",
   component: "The library has no such component.",
 } as const;

@@ -34,7 +34,7 @@ export const PlanTask = z.object({
   previous: PlanFile.optional(),
   baseline: PlanFile.optional(),
   rounds: z.number().int().optional(),
-  /** Share of the usual time that is given to what is only looked for so long: 1 where nothing is said. */
+  /** Share of the usual time that is given to the search for a plan that comes out in time: 1 where nothing is said. */
   effort: z.number().positive().max(1).optional(),
   /** The plan of least regret that is within a quarter of an hour in this share of the runs, whatever lengths it takes. */
   sure: z.number().min(0).max(1).optional(),
@@ -87,11 +87,10 @@ export function runPlanTask(
     onProgress,
   };
   const log = options.log ?? EMPTY_LOG;
-  const effort = task.effort ?? 1;
   const whole = (plan: Plan): PlanFile => ({ ...planToFile(withWords(dish, plan), dish.zone), rehearsed: rehearse(dish, plan, log) });
   if (task.sure !== undefined && task.rounds !== 0) {
     const { planAt: _, ...open } = options;
-    const sure = defaultPlan(task.document, task.sure, { ...open, time: { clock: () => Date.now(), ms: SURE_MS * effort } });
+    const sure = defaultPlan(task.document, task.sure, { ...open, time: { clock: () => Date.now(), ms: SURE_MS * (task.effort ?? 1) } });
     if (sure.status !== "infeasible") {
       const choices = sure.choices.map((c) => ({
         file: whole(c.plan),
@@ -110,15 +109,15 @@ export function runPlanTask(
     if (!plan.exceptions?.length || log.events.size === 0) return { status: "feasible", file: whole(plan) };
     // Beside what goes past the rules stands what else could be done.
     const began = Date.now();
-    const around = waysAround(task.document, { ...options, rounds: 0, stop: () => stop() || Date.now() - began > AROUND_MS * effort }, plan);
+    const around = waysAround(task.document, { ...options, rounds: 0, stop: () => stop() || Date.now() - began > AROUND_MS }, plan);
     return { status: "feasible", file: { ...whole(plan), repairs: around.map(repairOf) } };
   }
   // Under way the cook is asked at once what is to give; why in so many facts comes only where nothing is found.
   if (log.events.size && options.previous) {
     words({ ...planned, repairs: [], looking: true });
     const began = Date.now();
-    const ways = waysOn(task.document, { ...options, rounds: 0, stop: () => stop() || Date.now() - began > EXPLAINING_MS * effort });
+    const ways = waysOn(task.document, { ...options, rounds: 0, stop: () => stop() || Date.now() - began > EXPLAINING_MS });
     if (ways.length) return { ...planned, repairs: ways.map(repairOf) };
   }
-  return explainWithin(EXPLAINING_MS * effort, task.document, options, planned, (sofar) => words({ ...sofar, looking: true }));
+  return explainWithin(EXPLAINING_MS, task.document, options, planned, (sofar) => words({ ...sofar, looking: true }));
 }

@@ -18,6 +18,7 @@ import { buildFromBackup, takePlace } from "../../src/db/backup/restore";
 import { TABLES } from "../../src/db/backup/tables";
 import type { Db } from "../../src/db/db";
 import { openDatabase } from "../../src/db/open";
+import { keepPhotograph, photographFile, readPhotograph, sumOf } from "../../src/db/photographs";
 import { putAcknowledgement } from "../../src/db/queries/acknowledgements";
 import { findDish, insertDish, insertKitchen, updateDocument } from "../../src/db/queries/dishes";
 import { insertEntry } from "../../src/db/queries/entries";
@@ -44,7 +45,10 @@ async function everything(db: Db): Promise<Record<string, string[]>> {
   return all;
 }
 
-async function fill(db: Db): Promise<void> {
+/** The bytes of a picture, whatever they show. */
+const PICTURE = Buffer.from(Array.from({ length: 5000 }, (_, i) => (i * 7919) % 251));
+
+async function fill(db: Db, directory: string): Promise<void> {
   const { kitchen, ...document } = demoDocument("spiced-duck");
   const { kitchen: small, ...other } = smallDish((d) => (d.dish.name = '=HYPERLINK("x")\u202e'));
   await db.transaction(async (tx) => {
@@ -60,7 +64,9 @@ async function fill(db: Db): Promise<void> {
     await db.transaction((tx) =>
       insertRunEvent(tx, run.id, { key: crypto.randomUUID(), kind: "estimate", step: "duck.roast", at: new Date(), by: "=cmd|x" }),
     );
+  const picture = { kind: "photograph", sum: keepPhotograph(directory, PICTURE), width: 4, height: 3 } as const;
   for (const [runId, body] of [
+    [run.id, picture],
     [run.id, { kind: "reading", step: "duck.roast", quantity: "core", value: 54.5 }],
     [undefined, { kind: "tick", list: "shopping", item: "duck", done: true }],
   ] as const)
@@ -85,9 +91,9 @@ beforeAll(async () => {
   const directory = path.join(scratch, "data");
   mkdirSync(directory);
   const db = await open(directory);
-  await fill(db);
+  await fill(db, directory);
   before = await everything(db);
-  await backupTo(db, file, made);
+  await backupTo(db, directory, file, made);
   await db.close();
 });
 
@@ -98,6 +104,44 @@ async function restored(directory: string): Promise<Record<string, string[]>> {
   return all;
 }
 
+describe("photographs in a backup", () => {
+  const opened = async (name: string, spoil: (directory: string) => void) => {
+    const directory = path.join(scratch, name);
+    mkdirSync(directory);
+    const { building } = await buildFromBackup(file, directory, ways);
+    takePlace(directory, building, made);
+    spoil(directory);
+    return directory;
+  };
+  test("one that is spoiled is told by check-data, and keeps nobody from a backup of the rest", async () => {
+    const directory = await opened("spoiled", (d) => writeFileSync(photographFile(d, sumOf(PICTURE)), "no picture"));
+    expect((await checkData(directory, ways)).problems).toEqual([expect.stringContaining(`photographs/${sumOf(PICTURE)}.jpg`)]);
+    const db = await open(directory);
+    const saved = path.join(scratch, "without.zip");
+    await backupTo(db, directory, saved, made);
+    await db.close();
+    const backup = await openBackup(saved);
+    expect(backup.photographs).toEqual([]);
+    backup.close();
+    const back = path.join(scratch, "without");
+    mkdirSync(back);
+    takePlace(back, (await buildFromBackup(saved, back, ways)).building, made);
+    expect(await restored(back)).toEqual(before);
+  });
+  test("of the first format, which had none, a backup comes back as it did", async () => {
+    const files = await contents(file);
+    const list = JSON.parse(files.get("manifest.json")?.toString() ?? "{}");
+    const plain = (list.files as { name: string }[]).filter((f) => !f.name.startsWith("photographs/"));
+    expect(plain.length).toBe(list.files.length - 1);
+    files.set("manifest.json", Buffer.from(JSON.stringify({ ...list, format: "rondeau-backup/1", files: plain })));
+    for (const name of [...files.keys()]) if (name.startsWith("photographs/")) files.delete(name);
+    const old = await zipped("first-format.zip", files);
+    const backup = await openBackup(old);
+    expect(backup.manifest.format).toBe("rondeau-backup/1");
+    backup.close();
+  });
+});
+
 describe("a backup", () => {
   test("brings back everything, to the byte, and a second one of that is the same", async () => {
     const directory = path.join(scratch, "again");
@@ -106,7 +150,8 @@ describe("a backup", () => {
     expect(takePlace(directory, building, made)).toBeUndefined();
     expect(await restored(directory)).toEqual(before);
     const db = await open(directory);
-    await backupTo(db, path.join(scratch, "second.zip"), made);
+    expect(readPhotograph(directory, sumOf(PICTURE))).toEqual(PICTURE);
+    await backupTo(db, directory, path.join(scratch, "second.zip"), made);
     // Numbers of plans go on from where they were.
     const duck = await findDish(db, "duck");
     await insertPlan(db, {
@@ -250,7 +295,7 @@ describe("a file that is no whole backup is refused, and nothing is changed", ()
     await refused(await altered("other.zip", (f) => f.set("run.sh", Buffer.from("rm -rf"))), /no backup has/);
   });
   test("made by a newer version, of another kind, without a list", async () => {
-    await refused(await altered("newer.zip", (f) => manifest(f, (m) => (m.format = "rondeau-backup/2"))), /newer version/);
+    await refused(await altered("newer.zip", (f) => manifest(f, (m) => (m.format = "rondeau-backup/3"))), /newer version/);
     await refused(await altered("tables.zip", (f) => manifest(f, (m) => (m.tables = 900))), /newer version/);
     await refused(await altered("kind.zip", (f) => manifest(f, (m) => (m.format = "holiday/1"))), /no backup of this kitchen/);
     await refused(await altered("list.zip", (f) => f.delete("manifest.json")), /no manifest\.json/);

@@ -112,7 +112,7 @@ const saved = path.join(scratch, "saved.zip");
 beforeAll(async () => {
   const db = await open(path.join(scratch, "other"));
   await presses(db, await dish(db, "saved", () => {}), 3, () => {});
-  await backupTo(db, saved, new Date());
+  await backupTo(db, path.join(scratch, "other"), saved, new Date());
   await db.close();
 });
 

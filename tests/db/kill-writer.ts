@@ -19,7 +19,7 @@ const { kitchen: home } = smallDish();
 /** A backup is always being written meanwhile. */
 const backups = async () => {
   for (;;) {
-    await backupTo(db, `${directory}/backups/rondeau-2026-01-01.zip`, new Date());
+    await backupTo(db, directory, `${directory}/backups/rondeau-2026-01-01.zip`, new Date());
     await new Promise((resolve) => setTimeout(resolve, 5));
   }
 };

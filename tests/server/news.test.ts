@@ -51,10 +51,30 @@ describe("news of a dish", () => {
     const read = async () => new TextDecoder().decode((await reader.read()).value);
     expect(await read()).toContain("retry");
     expect((await call(press, { dish: slug }, event("started", "stock.chop"))).said).toEqual({ outcome: "done", plan: "follows" });
-    expect(await read()).toBe("data: log\n\n");
+    expect(await read()).toMatch(/^id: \S+\ndata: log\n\n$/);
     endAllStreams();
     for (let i = 0; i < 5; i++) if ((await reader.read()).done) return;
     throw new Error("the stream stayed open");
+  });
+  test("that were missed while the line was down are told on coming back, and nothing where nothing was", async () => {
+    const slug = await running("missed");
+    const first = async (query: string, headers: Record<string, string> = {}) => {
+      const abort = new AbortController();
+      const request = new Request(`http://localhost/${query}`, { signal: abort.signal, headers });
+      const response = await stream(request, { params: Promise.resolve({ dish: slug }) });
+      const reader = (response.body as ReadableStream<Uint8Array>).getReader();
+      const text = new TextDecoder().decode((await reader.read()).value);
+      abort.abort();
+      return { text, mark: /^id: (\S+)$/m.exec(text)?.[1] ?? "" };
+    };
+    const drawn = (await loadState(slug))?.news ?? "";
+    expect((await first(`?since=${drawn}`)).text).not.toContain("data:");
+    await call(press, { dish: slug }, event("started", "stock.chop"));
+    const told = await first(`?since=${drawn}`);
+    expect(told.text).toContain("data: log");
+    expect((await first(`?since=${drawn}`, { "last-event-id": told.mark })).text).not.toContain("data:");
+    // A server that was started again knows nothing of what was heard before.
+    expect((await first("", { "last-event-id": "0ld00000.7" })).text).toContain("data: log");
   });
   test("of no dish are none", async () => expect((await call(stream, { dish: "nowhere" })).status).toBe(404));
 });

@@ -149,7 +149,8 @@ describe("the keeper of the plan", () => {
     });
     return { asked, say: async (line: object) => act(async () => say(line)), end: async () => act(async () => end()) };
   }
-  const keeper = (stale: boolean, version = "1.1") => createElement(PlanKeeper, { slug: "lunch", stale, running: false, version });
+  const keeper = (stale: boolean, version = "1.1") =>
+    createElement(PlanKeeper, { slug: "lunch", stale, running: false, news: "", version });
 
   test("asks for a plan where it is older than what it was made for, once for each version", async () => {
     const p = planner();

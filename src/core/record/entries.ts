@@ -75,6 +75,15 @@ export const EntryBody = z.union([
     wake: z.number().int(),
     confirmed: z.array(step).max(50).default([]),
   }),
+  /** A picture of the run, named by the SHA-256 of its file; its size in pixels. */
+  z.object({
+    kind: z.literal("photograph"),
+    sum: z.string().regex(/^[0-9a-f]{64}$/),
+    width: z.number().int().min(1).max(10_000),
+    height: z.number().int().min(1).max(10_000),
+    step: step.optional(),
+    text: text(300).optional(),
+  }),
   z.object({ kind: z.literal("tick"), list: text(60), item: text(300), done: z.boolean() }),
   z.object({ kind: z.literal("withdrawn"), of: z.number().int().min(1) }),
 ]);
@@ -90,6 +99,7 @@ export const ENTRY_KINDS = [
   "amount",
   "verdict",
   "handover",
+  "photograph",
   "tick",
   "withdrawn",
 ] as const;
@@ -202,6 +212,24 @@ export function amountsUsed(entries: readonly Entry[], of: string): ReadonlyMap<
   for (const { body } of standing(entries).filter(isOf("amount"))) if (body.step === of) used.set(body.ingredient, body.amount);
   return used;
 }
+
+export interface Photograph {
+  readonly id: number;
+  /** Milliseconds since 1970. */
+  readonly at: number;
+  readonly sum: string;
+  readonly width: number;
+  readonly height: number;
+  readonly step: string | undefined;
+  readonly text: string;
+}
+
+/** The photographs of a run, the oldest first. */
+export const photographsOf = (entries: readonly Entry[]): Photograph[] =>
+  standing(entries)
+    .filter(isOf("photograph"))
+    .map(({ id, at, body: { sum, width, height, step, text = "" } }) => ({ id, at, sum, width, height, step, text }))
+    .sort((a, b) => a.at - b.at || a.id - b.id);
 
 /** The newest verdict on each component. */
 export function verdictsOf(entries: readonly Entry[]): ReadonlyMap<string, { readonly verdict: Verdict; readonly text: string }> {

@@ -7,9 +7,12 @@ import { stringify } from "csv-stringify/sync";
 import yazl from "yazl";
 import { z } from "zod";
 import type { Db, Queryable } from "../db";
+import { photographsNamed, readPhotograph } from "../photographs";
 import { TABLES } from "./tables";
 
-export const FORMAT = "rondeau-backup/1";
+/** The second holds photographs; one without them is read as before. */
+export const FORMAT = "rondeau-backup/2";
+export const FORMATS: readonly string[] = ["rondeau-backup/1", FORMAT];
 export const LIST = "manifest.json";
 
 export const Manifest = z.object({
@@ -67,16 +70,17 @@ const plainCell = (value: unknown) => (typeof value === "string" && /^[=+\-@\t\r
 
 /**
  * Writes a backup of everything.
+ * @param data the directory of the data, where the photographs stand
  * @param out ended when this resolves
  * @returns its list
  */
-export async function writeBackup(db: Db, out: NodeJS.WritableStream, madeAt: Date): Promise<Manifest> {
+export async function writeBackup(db: Db, data: string, out: NodeJS.WritableStream, madeAt: Date): Promise<Manifest> {
   return db.transaction(async (tx) => {
     const zip = new yazl.ZipFile();
     const writing = pipeline(zip.outputStream as Readable, out);
     const files: Manifest["files"][number][] = [];
     const rows: Record<string, number> = {};
-    const add = async (name: string, lines: AsyncGenerator<string>) => {
+    const add = async (name: string, content: AsyncGenerator<string> | Readable) => {
       const hash = createHash("sha256");
       let bytes = 0;
       const measured = new Transform({
@@ -87,7 +91,10 @@ export async function writeBackup(db: Db, out: NodeJS.WritableStream, madeAt: Da
         },
       });
       zip.addReadStream(measured, name, { mtime: madeAt });
-      await Promise.race([pipeline(Readable.from(lines, { objectMode: false }), measured), writing]);
+      await Promise.race([
+        pipeline(content instanceof Readable ? content : Readable.from(content, { objectMode: false }), measured),
+        writing,
+      ]);
       files.push({ name, bytes, sha256: hash.digest("hex") });
     };
     for (const { name, order } of TABLES) {
@@ -102,6 +109,11 @@ export async function writeBackup(db: Db, out: NodeJS.WritableStream, madeAt: Da
     const dishes = (await tx.query("select id, slug from dish order by slug")) as { id: string; slug: string }[];
     for (const { id, slug } of dishes) await add(`dishes/${slug}.json`, dishFile(tx, id));
     await add("log.csv", logFile(tx));
+    for (const sum of await photographsNamed(tx)) {
+      // A picture that is lost or spoiled keeps nobody from a backup of the rest; check-data names it.
+      const picture = readPhotograph(data, sum);
+      if (picture) await add(`photographs/${sum}.jpg`, Readable.from([picture]));
+    }
     const [last] = (await tx.query("select max(number)::int4 as number from migration")) as { number: number }[];
     const manifest: Manifest = { format: FORMAT, madeAt: madeAt.toISOString(), tables: last?.number ?? 1, rows, files };
     zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 2)}\n`), LIST, { mtime: madeAt });

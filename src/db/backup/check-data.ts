@@ -3,6 +3,7 @@ import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { openDatabase } from "../open";
+import { photographsNamed, readPhotograph } from "../photographs";
 import { TABLES } from "./tables";
 
 interface Checked {
@@ -37,6 +38,8 @@ export async function checkData(directory: string, ways: { migrations: string; t
           if (page.length < PAGE) break;
         }
       }
+      for (const sum of await photographsNamed(db))
+        if (!readPhotograph(directory, sum)) problems.push(`photographs/${sum}.jpg: the picture is missing, or is not what it was`);
     } finally {
       await db.close();
     }

@@ -10,12 +10,12 @@ import { openBackup } from "./read";
 const DAY_MS = 24 * 3600_000;
 const LAST = 7;
 
-/** Writes a backup to a file: verified by opening it, and in its place only then. */
-export async function backupTo(db: Db, file: string, now: Date): Promise<Manifest> {
+/** Writes a backup of a data directory to a file: verified by opening it, and in its place only then. */
+export async function backupTo(db: Db, data: string, file: string, now: Date): Promise<Manifest> {
   const part = `${file}.part`;
   mkdirSync(path.dirname(file), { recursive: true });
   try {
-    const manifest = await writeBackup(db, createWriteStream(part), now);
+    const manifest = await writeBackup(db, data, createWriteStream(part), now);
     sync(part);
     (await openBackup(part)).close();
     renameSync(part, file);
@@ -64,7 +64,7 @@ export async function keepBackups(db: Db, directory: string, now: Date, force = 
   const newest = newestAt(directory);
   if (!force && newest && now.getTime() - newest.getTime() < DAY_MS) return undefined;
   const file = path.join(backupsOf(directory), `rondeau-${now.toISOString().slice(0, 10)}.zip`);
-  await backupTo(db, file, now);
+  await backupTo(db, directory, file, now);
   const names = readdirSync(backupsOf(directory));
   const keep = worthKeeping(names);
   for (const name of names) if (BACKUP_NAME.test(name) && !keep.has(name)) rmSync(path.join(backupsOf(directory), name));

@@ -2,7 +2,7 @@
 import { createHash } from "node:crypto";
 import type { Readable } from "node:stream";
 import yauzl from "yauzl";
-import { FORMAT, LIST, Manifest } from "./archive";
+import { FORMATS, LIST, Manifest } from "./archive";
 import { TABLES } from "./tables";
 
 /** A file that is no backup, or not a whole one: refused with what is wrong, before anything is replaced. */
@@ -13,12 +13,16 @@ const MOST_BYTES = 4 * 1024 ** 3;
 const MOST_LIST_BYTES = 32 * 1024 ** 2;
 /** A row of a table: a dish with all its steps is some hundred kilobytes. */
 const MOST_LINE_BYTES = 64 * 1024 ** 2;
-const KNOWN_NAME = /^(data\/[a-z_]{1,40}\.json|dishes\/[a-z0-9-]{1,200}\.json|log\.csv|manifest\.json)$/;
+const KNOWN_NAME = /^(data\/[a-z_]{1,40}\.json|dishes\/[a-z0-9-]{1,200}\.json|photographs\/[0-9a-f]{64}\.jpg|log\.csv|manifest\.json)$/;
 
 export interface Backup {
   readonly manifest: Manifest;
   /** The rows of a table as texts, each of which has been checked. */
   rows(table: string): AsyncGenerator<string>;
+  /** The sums of the photographs in it. */
+  readonly photographs: readonly string[];
+  /** The picture of a sum, byte for byte. */
+  photograph(sum: string): Promise<Buffer>;
   close(): void;
 }
 
@@ -51,7 +55,13 @@ export async function openBackup(file: string): Promise<Backup> {
         throw new BadBackup(`${file}: ${table.name} has ${n} rows, its list says ${manifest.rows[table.name]}.`);
     }
     const has = (table: string) => entries.has(`data/${table}.json`);
-    return { manifest, rows: (table) => (has(table) ? rows(table) : nothing()), close: () => zip.close() };
+    return {
+      manifest,
+      rows: (table) => (has(table) ? rows(table) : nothing()),
+      photographs: manifest.files.flatMap(({ name }) => /^photographs\/(\w+)\.jpg$/.exec(name)?.[1] ?? []),
+      photograph: (sum) => whole(zip, entries.get(`photographs/${sum}.jpg`) as yauzl.Entry),
+      close: () => zip.close(),
+    };
   } catch (error) {
     zip.close();
     throw error;
@@ -120,10 +130,10 @@ async function whole(zip: yauzl.ZipFile, entry: yauzl.Entry): Promise<Buffer> {
 function manifestOf(file: string, text: string): Manifest {
   const value = parse(text) as { format?: unknown } | undefined;
   const format = typeof value?.format === "string" ? value.format : "";
-  if (/^rondeau-backup\//.test(format) && format !== FORMAT)
+  if (/^rondeau-backup\//.test(format) && !FORMATS.includes(format))
     throw new BadBackup(`${file} was made by a newer version (${format.slice(0, 40)}). Restore it with that one.`);
   const parsed = Manifest.safeParse(value);
-  if (!parsed.success || format !== FORMAT) throw new BadBackup(`${file} is no backup of this kitchen: its list cannot be read.`);
+  if (!parsed.success || !FORMATS.includes(format)) throw new BadBackup(`${file} is no backup of this kitchen: its list cannot be read.`);
   return parsed.data;
 }
 
@@ -142,7 +152,10 @@ async function verify(zip: yauzl.ZipFile, file: string, entries: ReadonlyMap<str
     } catch (error) {
       throw error instanceof BadBackup ? error : new BadBackup(`${file} is damaged: ${name} cannot be read (${(error as Error).message}).`);
     }
-    if (hash.digest("hex") !== sha256) throw new BadBackup(`${file} was altered: ${name} is not what it was.`);
+    const found = hash.digest("hex");
+    if (/^photographs\//.test(name) && name !== `photographs/${found}.jpg`)
+      throw new BadBackup(`${file} was altered: ${name} is another picture than its name says.`);
+    if (found !== sha256) throw new BadBackup(`${file} was altered: ${name} is not what it was.`);
   }
 }
 

@@ -5,6 +5,7 @@ import path from "node:path";
 import type { Db } from "../db";
 import { putInPlace } from "../directory/cluster";
 import { openDatabase } from "../open";
+import { keepPhotograph } from "../photographs";
 import { type Backup, BadBackup, openBackup } from "./read";
 import { TABLES } from "./tables";
 
@@ -43,6 +44,8 @@ export async function buildFromBackup(
     const db = await openDatabase({ directory: building, ...ways });
     try {
       await fill(db, backup, file);
+      // Pictures have the names of their contents: those of the backup stand beside those that are there, and take no other's place.
+      for (const sum of backup.photographs) keepPhotograph(directory, await backup.photograph(sum));
     } finally {
       await db.close();
     }

@@ -226,6 +226,7 @@ const Rows = z.object({
   history: z.array(z.unknown()),
   run: z.array(z.looseObject({ ended_at: z.string().nullable() })),
   run_event: z.array(z.unknown()),
+  record_entry: z.array(z.looseObject({ kind: z.string(), data: z.looseObject({}) })),
 });
 
 /** Everything that belongs to a dish besides its document and plans, as rows: for its archive. */
@@ -237,6 +238,7 @@ export async function getDishRows(db: Queryable, id: string): Promise<z.output<t
     run_event: await of(
       "select to_jsonb(t) as row from run_event t where run_id in (select id from run where dish_id = $1) order by run_id, sequence",
     ),
+    record_entry: await of("select to_jsonb(t) as row from record_entry t where dish_id = $1 order by id"),
   });
 }
 

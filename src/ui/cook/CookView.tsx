@@ -186,6 +186,8 @@ export function CookView({
         now={now}
         clock={clock}
         checks={findings.flatMap((f) => (f.step === step.ref && f.check ? [f.check] : []))}
+        slug={slug}
+        onPhotograph={() => router.refresh()}
         onExpect={(inMinutes) => press("estimate", step, inMinutes)}
       />
     ),

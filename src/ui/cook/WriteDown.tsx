@@ -20,6 +20,7 @@ import type { StepView } from "@/core/view/plan-view";
 import { probeForecast } from "@/core/view/probe-forecast";
 import type { StepCheck } from "@/core/view/step-check";
 import { WRITE_DOWN } from "@/words/record";
+import { AddPhotographs } from "../photographs/AddPhotographs";
 import { Choice } from "../shell/Choice";
 import { useFigures, useSpoken, useUnits } from "../shell/conventions";
 import { DevicePart } from "./DevicePart";
@@ -35,6 +36,9 @@ interface WriteDownProps {
   readonly checks?: readonly StepCheck[];
   /** Takes the minutes from now as the step's new end. */
   readonly onExpect: (inMinutes: number) => void;
+  readonly slug: string;
+  /** Called once a photograph is kept. */
+  readonly onPhotograph: () => void;
 }
 
 const MOST_SHOWN = 4;
@@ -90,6 +94,7 @@ export function WriteDown(props: WriteDownProps) {
           <Counts {...props} />
           <AmountsUsed {...props} />
           <NewNote {...props} />
+          <AddPhotographs slug={props.slug} step={step.ref} of={step.name} onKept={props.onPhotograph} />
         </div>
       )}
     </div>

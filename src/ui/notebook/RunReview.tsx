@@ -13,6 +13,7 @@ import { MiniChart } from "../home/MiniChart";
 import { AmountsPart } from "./AmountsPart";
 import { BesidePart } from "./BesidePart";
 import { LengthsPart } from "./LengthsPart";
+import { PhotographsPart } from "./PhotographsPart";
 import { VerdictPart } from "./VerdictPart";
 
 const ON_TIME_MINUTES = 5;
@@ -52,6 +53,7 @@ export function RunReview({ page }: { readonly page: RunPage }) {
         </section>
       )}
       <VerdictPart page={page} />
+      <PhotographsPart page={page} clock={clock} />
       <BesidePart page={page} clock={clock} />
       <AmountsPart page={page} />
       <LengthsPart page={page} />

@@ -8,6 +8,8 @@ interface PlanKeeperProps {
   readonly stale: boolean;
   /** A run is open: presses and plans of other devices are listened for. */
   readonly running: boolean;
+  /** The last news that the page knew of as it was drawn. */
+  readonly news: string;
   /** What the plan must be made for: a change of it is a reason to plan again. */
   readonly version: string;
 }
@@ -18,7 +20,7 @@ interface Working {
 }
 
 /** Plans again where the plan is older than what it was made for; shows how far it is, and can be stopped. */
-export function PlanKeeper({ slug, stale, running, version }: PlanKeeperProps) {
+export function PlanKeeper({ slug, stale, running, news: known, version }: PlanKeeperProps) {
   const router = useRouter();
   const [working, setWorking] = useState<Working>();
   const [failed, setFailed] = useState<string>();
@@ -51,10 +53,14 @@ export function PlanKeeper({ slug, stale, running, version }: PlanKeeperProps) {
     [router, slug],
   );
 
-  // New answers of the planner, and presses on other devices, arrive by themselves.
+  const seen = useRef(known);
+  useEffect(() => {
+    seen.current = known;
+  }, [known]);
+  // New answers of the planner, and presses on other devices, arrive by themselves; what was missed while the line was down, once it is back.
   useEffect(() => {
     if (!running || typeof EventSource === "undefined") return;
-    const news = new EventSource(`/api/dishes/${slug}/stream`);
+    const news = new EventSource(`/api/dishes/${slug}/stream?since=${encodeURIComponent(seen.current)}`);
     news.onmessage = () => router.refresh();
     return () => news.close();
   }, [router, slug, running]);

@@ -1,4 +1,4 @@
-// Speaking to the server from a page: JSON out, JSON or a refusal back. A failed connection is told, not thrown about.
+// Speaking to the server from a page: JSON or a file out, JSON or a refusal back. A failed connection is told, not thrown about.
 import { ASK } from "@/words/shell";
 import type { Answer } from "./answer";
 import { seeAnswer } from "./seen-versions";
@@ -11,7 +11,9 @@ export async function ask(path: string, method: string, body?: unknown): Promise
       method,
       ...(body === undefined
         ? {}
-        : { body: typeof body === "string" ? body : JSON.stringify(body), headers: { "content-type": "application/json" } }),
+        : body instanceof Blob
+          ? { body }
+          : { body: typeof body === "string" ? body : JSON.stringify(body), headers: { "content-type": "application/json" } }),
     });
     const text = await response.text();
     const answer: Answer = { ok: response.ok, status: response.status, body: text ? JSON.parse(text) : {} };

@@ -73,5 +73,15 @@ test("what a dish asks for and the kitchen has not can be borrowed, all at once"
   expect(missingKinds(d)).toEqual(["grill"]);
   const borrowed = withBorrowed(d);
   expect(readDishValue(borrowed).problems.filter((p) => p.severity === "error")).toEqual([]);
+  const jar = { id: "jars", kind: "jar", litres: 1, count: 8 };
+  const packed = addComponent({ ...base, kitchen: { ...base.kitchen, equipment: [...(base.kitchen?.equipment ?? []), jar] } } as DishFile, {
+    name: "Relish",
+    steps: ["ferment 7d, 3 L jar, counter"],
+    ingredients: [],
+  }).document;
+  expect(withBorrowed(packed).kitchen?.equipment?.filter((e) => e.kind === "jar")).toMatchObject([
+    { litres: 1 },
+    { id: "borrowed-jar", litres: 3 },
+  ]);
   expect(addOutput(borrowed, "ribs.smoke", "Drippings").components[0]?.methods[0]?.steps[0]?.makes).toHaveLength(2);
 });

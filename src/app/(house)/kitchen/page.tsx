@@ -39,7 +39,13 @@ export default async function KitchenPage({ searchParams }: { searchParams: Prom
   const clock = new WallClock(state.offsets);
   return (
     <>
-      <PlanKeeper slug={slug} stale={state.stale} running={state.running} version={`${state.dishVersion}.${state.kitchenVersion}`} />
+      <PlanKeeper
+        slug={slug}
+        stale={state.stale}
+        running={state.running}
+        news={state.news}
+        version={`${state.dishVersion}.${state.kitchenVersion}`}
+      />
       <SeeVersions slug={slug} version={state.dishVersion} kitchenVersion={state.kitchenVersion} />
       <div className="grid gap-x-10 lg:grid-cols-[minmax(0,1fr)_270px]">
         <div className="min-w-0">

@@ -32,7 +32,13 @@ export default async function DishLayout({ children, params }: Props) {
         running={state.running}
         holds={state.conflict === undefined}
       />
-      <PlanKeeper slug={state.slug} stale={state.stale} running={state.running} version={`${state.dishVersion}.${state.kitchenVersion}`} />
+      <PlanKeeper
+        slug={state.slug}
+        stale={state.stale}
+        running={state.running}
+        news={state.news}
+        version={`${state.dishVersion}.${state.kitchenVersion}`}
+      />
       <main id="main">{children}</main>
       <Palette slug={state.slug} />
     </>
