@@ -1,10 +1,9 @@
 // Breaking down a dish: from nothing by keyboard, from a page, from a text, from the library; questions, amounts, substitutes, undo.
 import { readFileSync } from "node:fs";
-import AxeBuilder from "@axe-core/playwright";
 import type { Locator } from "@playwright/test";
 import type { Loose } from "../support/dishes";
 import { Server } from "./server";
-import { choose, expect, type Page, test } from "./test";
+import { axeFaults, choose, expect, type Page, test } from "./test";
 
 const server = new Server(4351, "2026-11-25T19:00:00Z");
 test.setTimeout(120_000);
@@ -23,8 +22,7 @@ async function axe(page: Page) {
   // While the page is told of a change it stands for a moment without its title.
   await page.waitForLoadState("networkidle");
   await expect(page).toHaveTitle(/./);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 140)}`)).toEqual([]);
+  expect(await axeFaults(page)).toEqual([]);
 }
 /** Goes on with Tab until the focus is on something of that name. */
 async function tabTo(page: Page, name: RegExp, most = 80) {

@@ -1,9 +1,8 @@
 // The larder in the browser: what is put in by hand is there after a reload, on a phone too; some is taken and taken back; a dish is offered what it needs.
-import AxeBuilder from "@axe-core/playwright";
 import { shiftDates } from "../../src/core/dish/shift-dates";
 import { smallDish } from "../support/small-dish";
 import { Server } from "./server";
-import { choose, expect, test } from "./test";
+import { axeFaults, choose, expect, test } from "./test";
 
 const server = new Server(4347, "2026-11-25T19:00:00Z");
 test.setTimeout(120_000);
@@ -41,7 +40,7 @@ test("an item is put in with one line, some of it taken and taken back, and move
   expect(small).toEqual([]);
   // A message that fades is no text any more, and has no contrast yet.
   await expect(page.locator("[data-sonner-toast]")).toHaveCount(0, { timeout: 20_000 });
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  expect(await axeFaults(page)).toEqual([]);
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
 });
 

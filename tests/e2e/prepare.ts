@@ -19,7 +19,7 @@ async function make(ready: string): Promise<void> {
   rmSync(path.dirname(ready), { recursive: true, force: true });
   const server = new Server(4301, BEGINS);
   await server.start();
-  for (const slug of ["harvest-lunch", "spiced-duck", "saturday-pastries"]) await server.settled(slug);
+  await Promise.all(["harvest-lunch", "spiced-duck", "saturday-pastries"].map((slug) => server.settled(slug)));
   await server.stop();
   const part = `${ready}.part`;
   mkdirSync(path.dirname(part), { recursive: true });

@@ -1,4 +1,5 @@
 // The browser tests' own page: it is ready when React has taken over all that is on it. What is typed or pressed earlier is heard by nobody.
+import AxeBuilder from "@axe-core/playwright";
 import { test as base, type Locator, type Page } from "@playwright/test";
 
 export { expect, type Page } from "@playwright/test";
@@ -35,4 +36,17 @@ export async function choose(list: Locator, option: string | RegExp): Promise<vo
     .page()
     .getByRole("option", { name: option, exact: typeof option === "string" })
     .click();
+}
+
+const MOST_NODES = 3;
+
+/**
+ * What axe finds on a page as it is shown, a line for each rule: none is right. Only what is wrong is worked out, in the page itself.
+ * @param rules these alone
+ */
+export async function axeFaults(page: Page, rules?: string[]): Promise<string[]> {
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).setLegacyMode();
+  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
+  const nodes = (v: (typeof violations)[number]) => v.nodes.slice(0, MOST_NODES).map((n) => n.html.slice(0, 160));
+  return violations.map((v) => `${v.id}: ${nodes(v).join(" | ")}`);
 }

@@ -1,5 +1,4 @@
 // The Timetable as an instrument: move a step, ask why, try what if, mend what is impossible. Whatever is kept is checked by the verifier.
-import AxeBuilder from "@axe-core/playwright";
 import { dishModel } from "../../src/core/dish/read-model";
 import { shiftDates } from "../../src/core/dish/shift-dates";
 import { logFromFile, type Plan, planFromFile, verifyPlan } from "../../src/core/planner";
@@ -8,7 +7,7 @@ import type { Loose } from "../support/dishes";
 import { longFeast } from "../support/long-feast";
 import { addTin, addTwoAtOnce, smallDish, stepOf } from "../support/small-dish";
 import { Server } from "./server";
-import { choose, expect, type Page, test } from "./test";
+import { axeFaults, choose, expect, type Page, test } from "./test";
 
 const server = new Server(4341, "2026-11-25T19:00:00Z");
 test.setTimeout(180_000);
@@ -245,8 +244,7 @@ test("another layout is looked at beside the plan, and left without a trace", as
   await expect(bar(page)).toContainText(/Starts .* earlier/);
   await expect(bar(page)).toContainText(/On time in \d+ of 100 rehearsals, \d+ now/);
   expect(Number(await page.locator("[data-ghosts]").getAttribute("data-ghosts"))).toBeGreaterThan(5);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`)).toEqual([]);
+  expect(await axeFaults(page)).toEqual([]);
   await bar(page).getByRole("button", { name: "Discard" }).click();
   await expect(bar(page)).toHaveCount(0);
   expect(await server.plan("harvest-lunch")).toEqual(before);
@@ -261,8 +259,7 @@ test("an hour that cannot be: what clashes stands on the chart, and two presses 
   await expect(why).toBeVisible({ timeout: 60_000 });
   await expect(page.locator("[data-clash]")).toHaveCount(1);
   expect(Number(await page.locator("[data-clash]").getAttribute("data-clash"))).toBeGreaterThan(0);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 120)}`)).toEqual([]);
+  expect(await axeFaults(page)).toEqual([]);
   await why
     .getByRole("button", { name: /^Serve at/ })
     .first()
