@@ -13,7 +13,7 @@ import { ConventionsGiven } from "../../src/ui/shell/conventions";
 import type { Loose } from "./dishes";
 
 export { screen };
-export const hands = () => userEvent.setup();
+export const hands = () => userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 
 export interface Stood {
   readonly again: (node: ReactNode, units?: Units) => void;

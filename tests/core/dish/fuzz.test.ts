@@ -87,7 +87,7 @@ describe("changed demo files", () => {
       const written = writeDish(read.document);
       const again = readDish(written);
       expect(again.status === "read" && writeDish(again.document)).toBe(written);
-      if (seed % 8) continue;
+      if (seed % deep(3, 8)) continue;
       const dish = dishModel(read.document);
       const began = performance.now();
       const planned = planDish(dish, { rounds: 2, stop: () => performance.now() - began > 3000 });
@@ -100,6 +100,7 @@ describe("changed demo files", () => {
         expect(planned.conflict.length).toBeGreaterThan(0);
       }
     }
-    expect(Math.min(counts.read, counts.refused, counts.planned)).toBeGreaterThan(4);
+    expect(Math.min(counts.read, counts.refused)).toBeGreaterThan(4);
+    expect(counts.planned).toBeGreaterThan(deep(0, 4));
   });
 });

@@ -43,8 +43,8 @@ describe.each(Object.values(MEASURES).map((m) => [m.name, m] as const))("%s", (n
         expect.stringMatching(/^E_/),
       ]);
     }
-    // A simulation by the shortest of steps is worth its wait in a deep run only.
-    const edges = input.name === "stepS" && !DEEP ? [input.high] : [input.low, input.high];
+    // A simulation by the shortest or the longest of steps is worth its wait in a deep run only.
+    const edges = input.name === "stepS" && !DEEP ? [] : [input.low, input.high];
     for (const value of edges) {
       const got = answer(name, { ...base(name, input), [input.name]: value });
       expect(`${got.message}`.includes("is out of range") && got.field === input.name ? got.message : "").toBe("");
@@ -52,7 +52,9 @@ describe.each(Object.values(MEASURES).map((m) => [m.name, m] as const))("%s", (n
   });
   const chosen = m.inputs.filter((i) => i.choices);
   test.each(chosen.map((i) => [i.name, i] as const))("%s takes the words that it names and no other", (_, input) => {
-    for (const word of input.choices as string[])
+    // Each food of a simulation takes a while: the first and the last of a long list, and all of them in a deep run.
+    const all = input.choices as string[];
+    for (const word of name === "compareCooling" && !DEEP ? [all[0], all.at(-1)] : all)
       expect(answer(name, { ...base(name, input), [input.name]: word })).not.toMatchObject({ error: "E_UNKNOWN", field: input.name });
     expect(answer(name, { ...base(name, input), [input.name]: "lukewarm" })).toMatchObject({ error: "E_UNKNOWN", field: input.name });
   });
