@@ -69,7 +69,7 @@ describe("at a step", () => {
   const roast = step("duck.roast", "11:00", "13:00", { state: "running", name: "Roast", probeC: 60, tempC: 160 });
   const open = async (entries: Entry[] = [], units: "metric" | "us" = "metric") => {
     serverThat(() => ({ status: 200, body: { devices: [] } }));
-    const calls = { write: vi.fn(), onExpect: vi.fn() };
+    const calls = { write: vi.fn(), onExpect: vi.fn(), onPhotograph: vi.fn(), slug: "duck" };
     stand(createElement(WriteDown, { step: roast, entries, now: at("12:00"), clock: CLOCK, ...calls }), { units });
     await press("Write down: Roast");
     return calls;
@@ -79,6 +79,21 @@ describe("at a step", () => {
     await hands().type(screen.getByLabelText("Value"), "131{Enter}");
     expect(write.mock.calls[0]?.[0]).toMatchObject({ kind: "reading", step: "duck.roast", quantity: "core" });
     expect(write.mock.calls[0]?.[0].value).toBeCloseTo(55, 1);
+  });
+  test("photographs are sent one by one as they are, and what is refused is named", async () => {
+    const { onPhotograph } = await open();
+    const sent: { readonly url: string; readonly body: unknown }[] = [];
+    vi.stubGlobal("fetch", async (url: string, { body }: RequestInit) => {
+      sent.push({ url, body });
+      return sent.length < 3 ? Response.json({ entries: [] }) : Response.json({ message: "The picture cannot be read." }, { status: 422 });
+    });
+    const files = ["crust.jpg", "crumb.jpg", "notes.txt"].map((name) => new File(["x"], name, { type: "image/jpeg" }));
+    await hands().upload(screen.getByLabelText("Add photographs: Roast"), files);
+    await vi.waitFor(() => expect(onPhotograph).toHaveBeenCalledTimes(1));
+    expect(sent.map((s) => new URLSearchParams(s.url.split("?")[1]).get("step"))).toEqual(Array(3).fill("duck.roast"));
+    expect(sent[0]?.url).toMatch(/^\/api\/dishes\/duck\/photographs\?key=/);
+    expect(sent.map((s) => s.body)).toEqual(files);
+    expect(screen.getByRole("alert").textContent).toBe("“notes.txt” was not saved. The picture cannot be read.");
   });
   test("what cannot be meant says the range, and nothing is sent", async () => {
     const { write } = await open();
@@ -104,6 +119,8 @@ describe("at a step", () => {
         step: pot,
         entries: values.map((v, i) => read(i + 1, `11:${String(i * 15).padStart(2, "0")}`, v)),
         checks,
+        slug: "stock",
+        onPhotograph: () => {},
         now: at("11:45"),
         clock: CLOCK,
         write: vi.fn(),

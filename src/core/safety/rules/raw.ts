@@ -130,6 +130,8 @@ const isCooked = (ref: string, parts: readonly Part[]) => {
 const POURS = /\b(?:pour|spoon|baste|brush|glaze|serve|drizzle|dress|toss|coat|finish|reduce to|use)/i;
 const LIQUOR =
   /\b(?:marinade|brine|souse|soaking liquid|liquor it was in|juices? (?:of|from) the raw|(?:left-?over|remaining|rest of the) (?:\w+ )?(?:paste|sauce|rub|liquid|liquor|mixture|glaze|yogh?urt))\b/i;
+const TO_THE_END =
+  /\b(?:to|till|until|up to) the (?:very )?(?:end|last)\b|\bthroughout\b|\blast (?:minute|moment)\b|\bjust before (?:it|they|serving)\b/i;
 /** What raw flesh has lain in, poured over it or served by a later step that does not boil it. */
 export function marinadeReuse({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
@@ -143,14 +145,16 @@ export function marinadeReuse({ parts }: SafetyScene): Finding[] {
     );
     const step = part.steps[at];
     if (!step || does.boilsHard(step) || part.steps.slice(lay + 1, at).some((s) => LIQUOR.test(s.name) && does.boilsHard(s))) return [];
-    // Poured on before or while it cooks, it is cooked with it.
-    if (part.steps.slice(at).some(killsGerms)) return [];
+    // Poured on before or while it cooks, it is cooked with it; what is brushed on until the last moment is not.
+    const later = part.steps.slice(at + 1).some(killsGerms);
+    const late = TO_THE_END.test(step.words);
+    if (later || (killsGerms(step) && !late)) return [];
     return [
       cautioned("marinade-reuse", step.ref, {
         component: part.component.id,
         step: step.ref,
-        severity: "stop",
-        computed: `${flesh.ingredient.name} was raw in what “${step.name}” serves, and that is not boiled.`,
+        severity: late ? "warn" : "stop",
+        computed: `${flesh.ingredient.name} was raw in what “${step.name}” ${late ? "puts on to the last" : "serves"}, and that is not boiled.`,
         mends: [
           {
             label: "Bring it to a full boil for a minute first",
