@@ -48,8 +48,8 @@ export function PhotographsPart({ page, clock }: { readonly page: RunPage; reado
                   className="aspect-4/3 h-auto w-full bg-rule object-cover"
                 />
               </a>
-              <p className="flex flex-wrap items-baseline justify-between gap-x-3 pt-1 text-[14px]">
-                <span>
+              <p className="flex items-start justify-between gap-x-3 text-[14px]">
+                <span className="min-w-0 pt-2.5 break-words">
                   {p.text && <span className="block">{p.text}</span>}
                   <span className="text-quiet">
                     {[rows.find((r) => r.step === p.step)?.name, clock.dayTime(Math.floor(p.at / 60_000))].filter(Boolean).join(", ")}
@@ -57,7 +57,7 @@ export function PhotographsPart({ page, clock }: { readonly page: RunPage; reado
                 </span>
                 <button
                   type="button"
-                  className="link min-h-11 print:hidden"
+                  className="link min-h-11 shrink-0 print:hidden"
                   aria-label={PHOTOGRAPHS.takeOutNamed(said(p))}
                   onClick={() => void takeOut(p)}
                 >
