@@ -56,6 +56,9 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   return bulleted && text.length < 80 && (!opensWithVerb(text, language) || text.split(/\s+/).length <= 3);
 }
 
+/** "Day 1", "Tag 2". */
+const DAY = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}:?$/i;
+
 /** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
   const text = line.text.trim();
@@ -67,6 +70,7 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   if (words > 8 || /[.!?;]$/.test(bare) || /[.!?]\s/.test(bare)) return false;
   const amounts = /\d\s?(?:g|kg|ml|l|cl|dl|oz|lb|cups?|tbsp|tsp|el|tl)\b/i.test(bare);
   if (line.hint === "heading" || MARKDOWN_HEADING.test(text)) return !amounts;
+  if (DAY.test(bare)) return true;
   if (/:$/.test(bare)) return !amounts && !/^\d/.test(bare);
   if (amounts || /\d/.test(bare) || BULLET.test(text)) return false;
   if (
@@ -130,6 +134,10 @@ function namesPart(text: string, lines: readonly SourceLine[], language: Languag
   );
 }
 
+/** Below the steps only what begins like this is no step: "Serves 6", "Makes 24 rolls". */
+const YIELD_VERB = /^(?:serves|makes|feeds|yields|ergibt|reicht f[üu]r|donne|(?:pour|per|para) \d+ pers)/i;
+const MOST_YIELD_WORDS = 5;
+
 const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
 
 /** Pictures at the head of a line say nothing of it. */
@@ -186,7 +194,8 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
         return put(line, "number");
       }
     }
-    if (isServesLine(text) && mode !== "method" && mode !== "notes") return put(line, "serves");
+    const yields = isServesLine(text) && (mode !== "method" || (YIELD_VERB.test(text) && text.split(/\s+/).length <= MOST_YIELD_WORDS));
+    if (yields && mode !== "notes") return put(line, "serves");
     if (isTimeLine(text) && mode !== "method" && text.length < 160) return put(line, "time");
     if (!titled && GREETING.test(text) && lines.length > 3) return put(line, "description");
     // The first line is the title, whatever number it begins with ("Two-cheese pasties"), unless it weighs something.

@@ -46,6 +46,20 @@ export const names = (text: string, words: readonly string[]): boolean => {
   return words.some((w) => has.includes(w) || (w.length > 4 && has.some((h) => h.startsWith(w) && h.length - w.length <= 2)));
 };
 
+/**
+ * Headings below which a list and its steps stand together. Where only the last one has steps, they may be those of all lists before it: then
+ * it is concluded from their words.
+ */
+function withOwnSteps(lines: readonly RoledLine[]): ReadonlySet<RoledLine> {
+  const heads = lines.flatMap((l, i) => (l.role === "section" || l.role === "list-head" ? [i] : []));
+  const both = heads.filter((at, n) => {
+    const below = lines.slice(at + 1, heads[n + 1]);
+    return lines[at]?.among === "ingredients" && ["ingredient", "instruction"].every((role) => below.some((l) => l.role === role));
+  });
+  const last = heads.findLast((at) => lines[at]?.role === "section");
+  return new Set(both.some((at) => at !== last) ? both.map((at) => lines[at] as RoledLine) : []);
+}
+
 /** A recipe from a source; undefined where neither ingredients nor steps can be made out. */
 export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   const language = told ?? languageOf(source.text);
@@ -71,17 +85,23 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     parts.push(part);
     return part;
   };
+  const own = withOwnSteps(lines);
+  /** The title of the section that is being read, where its steps stand below its list. */
+  let within: string | undefined;
   for (const line of lines) {
     const text = line.text.trim();
+    if (line.role === "list-head") within = undefined;
     switch (line.role) {
       case "ingredient":
         (listed.at(-1) ?? partOf(listed, "")).ingredients.push(lineOf(line));
         break;
       case "instruction":
+        if (within !== undefined && worked.at(-1)?.name !== within) partOf(worked, within);
         (worked.at(-1) ?? partOf(worked, "")).instructions.push(lineOf(line));
         break;
       case "section": {
         const title = sectionName(text, language);
+        within = own.has(line) ? title : undefined;
         partOf(line.among === "method" ? worked : listed, title).headings.push(lineOf(line));
         break;
       }

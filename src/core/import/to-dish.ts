@@ -259,7 +259,7 @@ function emptyStep(title: string): ReadInstruction {
 }
 
 const ASSEMBLY =
-  /^(?:assembl|to assemble|to finish|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
+  /^(?:assembl|to assemble|(?:to )?finish(?:ing)?$|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
 
 /** Parts that are days, not things. */
 const DAY_PART =

@@ -27,8 +27,12 @@ const NOUN_BEFORE =
  */
 export function verbsOf(scan: Scan): Verb[] {
   const strict = scannedVerbs(scan, false);
-  return strict.length > 0 ? strict : scannedVerbs(scan, true);
+  return withCloth(strict.length > 0 ? strict : scannedVerbs(scan, true));
 }
+
+/** "Rinse and dry": what was just washed is dried with a cloth, unless a length says otherwise ("rinse, then dry for a day"). */
+const withCloth = (verbs: readonly Verb[]): Verb[] =>
+  verbs.map((v, i) => (v.name === "dry" && verbs[i - 1]?.name === "wash" ? { ...v, sense: SENSES.wash, name: "wash" as const } : v));
 
 const isBetween = (folded: string, from: number, to: number) => [...folded.slice(from, to)].some((_, i) => isBreak(folded, from + i));
 
