@@ -45,7 +45,10 @@ export function archivePhotograph(data: string, sum: string): void {
 
 /** The sums of all pictures that the record names, taken back or not. */
 export async function photographsNamed(db: Queryable): Promise<string[]> {
-  const rows = (await db.query("select distinct data->>'sum' as sum from record_entry where kind = 'photograph' order by 1")) as {
+  const rows = (await db.query(
+    `select data->>'sum' as sum from record_entry where kind = 'photograph'
+     union select data->>'sum' from batch_entry where kind = 'photograph' order by 1`,
+  )) as {
     sum: string;
   }[];
   return rows.map((r) => r.sum);

@@ -12,10 +12,11 @@ export const readerConventions = cache(async (): Promise<Conventions> => {
   return (chosen && readConventions(chosen)) || conventionsOf((await headers()).get("accept-language") ?? "");
 });
 
+/** Where nothing says otherwise, the clock of this computer's place. */
+export const houseZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+
 /** Wall clock of a zone, or of this machine, from now on. */
-export async function readerOffsets(
-  timezone = Intl.DateTimeFormat().resolvedOptions().timeZone,
-): Promise<{ offsets: Offsets; now: number }> {
+export async function readerOffsets(timezone = houseZone()): Promise<{ offsets: Offsets; now: number }> {
   const now = nowMinute();
   return { now, offsets: offsetsOf(new Zone(timezone), now - 1440, now + 14_400, 0, mannerOf(await readerConventions())) };
 }

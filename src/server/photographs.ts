@@ -42,16 +42,10 @@ async function bytesOf(request: Request): Promise<Buffer> {
 }
 
 /**
- * Keeps a picture of a run. It is on disk before its entry is written, and both before this resolves.
- * @returns undefined where there is no such dish, or no such run of it; else all that is written
+ * Takes the picture that is the body of a request, and keeps it: it is on disk once this resolves.
  * @throws BadPhotograph
  */
-export async function addPhotograph(
-  slug: string,
-  { key, run, step, text }: z.output<typeof PhotographOf>,
-  request: Request,
-): Promise<Entry[] | undefined> {
-  if (!(await findDish(await database(), slug))) return undefined;
+export async function pictureOf(request: Request): Promise<{ readonly sum: string; readonly width: number; readonly height: number }> {
   const given = await bytesOf(request);
   const { data, info } = await sharp(given, { limitInputPixels: MOST_PIXELS })
     .rotate()
@@ -62,15 +56,21 @@ export async function addPhotograph(
     .catch(() => {
       throw new BadPhotograph("The picture cannot be read. Save it as JPEG, PNG or WebP and try again.");
     });
-  const sum = keepPhotograph(dataDirectory(), data);
-  const body = {
-    kind: "photograph" as const,
-    sum,
-    width: info.width,
-    height: info.height,
-    ...(step ? { step } : {}),
-    ...(text ? { text } : {}),
-  };
+  return { sum: keepPhotograph(dataDirectory(), data), width: info.width, height: info.height };
+}
+
+/**
+ * Keeps a picture of a run, and writes it down.
+ * @returns undefined where there is no such dish, or no such run of it; else all that is written
+ * @throws BadPhotograph
+ */
+export async function addPhotograph(
+  slug: string,
+  { key, run, step, text }: z.output<typeof PhotographOf>,
+  request: Request,
+): Promise<Entry[] | undefined> {
+  if (!(await findDish(await database(), slug))) return undefined;
+  const body = { kind: "photograph" as const, ...(await pictureOf(request)), ...(step ? { step } : {}), ...(text ? { text } : {}) };
   return writeEntries(slug, { ...(run ? { run } : {}), entries: [{ key, ago: 0, body }] });
 }
 

@@ -4,6 +4,7 @@ export const MISSING = {
   dish: "There is no such dish.",
   plan: "There is no plan yet.",
   run: "Nothing is being cooked.",
+  batch: "There is no such batch.",
   photograph: "There is no such photograph.",
   component: "The library has no such component.",
 } as const;

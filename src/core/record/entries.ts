@@ -2,7 +2,8 @@
 // moves the plan by itself; what follows from it is worked out here.
 import { z } from "zod";
 
-const text = (most: number) => z.string().trim().min(1).max(most);
+/** A text that says something, of at most so many characters. */
+export const text = (most: number) => z.string().trim().min(1).max(most);
 const step = z.string().min(3).max(161);
 const DAY_SECONDS = 86_400;
 
@@ -20,19 +21,27 @@ export type ReadingQuantity = keyof typeof QUANTITIES;
 export const VERDICTS = ["again", "change", "drop"] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
-const Reading = z
-  .object({
-    kind: z.literal("reading"),
-    step,
-    quantity: z.enum(Object.keys(QUANTITIES) as [ReadingQuantity, ...ReadingQuantity[]]),
-    value: z.number().finite(),
-    /** The device that measured it; without it a cook did. */
-    device: text(80).optional(),
-  })
-  .refine((r) => r.value >= QUANTITIES[r.quantity].low && r.value <= QUANTITIES[r.quantity].high, {
-    path: ["value"],
-    message: "is outside what can be measured",
-  });
+const ReadingFields = z.object({
+  kind: z.literal("reading"),
+  quantity: z.enum(Object.keys(QUANTITIES) as [ReadingQuantity, ...ReadingQuantity[]]),
+  value: z.number().finite(),
+});
+const canBeMeasured = (r: z.output<typeof ReadingFields>) =>
+  r.value >= QUANTITIES[r.quantity].low && r.value <= QUANTITIES[r.quantity].high;
+const OUTSIDE = { path: ["value"], message: "is outside what can be measured" };
+/** A reading by itself, of no step. */
+export const ReadingValue = ReadingFields.refine(canBeMeasured, OUTSIDE);
+/** `device`: what measured it; without it a cook did. */
+const Reading = ReadingFields.extend({ step, device: text(80).optional() }).refine(canBeMeasured, OUTSIDE);
+
+/** A picture, named by the SHA-256 of its file; its size in pixels. */
+export const PhotographBody = z.object({
+  kind: z.literal("photograph"),
+  sum: z.string().regex(/^[0-9a-f]{64}$/),
+  width: z.number().int().min(1).max(10_000),
+  height: z.number().int().min(1).max(10_000),
+  text: text(300).optional(),
+});
 
 /** What one entry says, without its key and its time. */
 export const EntryBody = z.union([
@@ -75,15 +84,7 @@ export const EntryBody = z.union([
     wake: z.number().int(),
     confirmed: z.array(step).max(50).default([]),
   }),
-  /** A picture of the run, named by the SHA-256 of its file; its size in pixels. */
-  z.object({
-    kind: z.literal("photograph"),
-    sum: z.string().regex(/^[0-9a-f]{64}$/),
-    width: z.number().int().min(1).max(10_000),
-    height: z.number().int().min(1).max(10_000),
-    step: step.optional(),
-    text: text(300).optional(),
-  }),
+  PhotographBody.extend({ step: step.optional() }),
   z.object({ kind: z.literal("tick"), list: text(60), item: text(300), done: z.boolean() }),
   z.object({ kind: z.literal("withdrawn"), of: z.number().int().min(1) }),
 ]);

@@ -81,7 +81,7 @@ async function fill(db: Db, backup: Backup, file: string): Promise<void> {
       const [there] = (await tx.query(`select count(*)::int4 as n from ${name}`)) as { n: number }[];
       if (there?.n !== (backup.manifest.rows[name] ?? 0)) throw new BadBackup(`${file}: ${name} did not come back whole.`);
     }
-    for (const numbered of ["plan", "record_entry", "rehearsal", "larder_event"])
+    for (const numbered of ["plan", "record_entry", "rehearsal", "larder_event", "batch_entry"])
       await tx.query(
         `select setval(pg_get_serial_sequence('${numbered}', 'id'), greatest(1, (select coalesce(max(id), 1) from ${numbered})))`,
       );

@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { DishFile, KitchenSchema } from "../../core/dish/schema";
 import { LARDER_KINDS, LarderItemId } from "../../core/larder/events";
+import { Aim, BATCH_KINDS } from "../../core/record/batches";
 import { ENTRY_KINDS } from "../../core/record/entries";
 import { RunEventKind } from "../../core/record/progress";
 import { KeptRehearsal } from "../../core/view/rehearsed-plan";
@@ -79,6 +80,16 @@ const LarderRow = z.object({
   data: z.looseObject({}),
   recorded_at: instant,
 });
+const Batch = z.object({ id: z.uuid(), name: z.string(), aim: Aim.nullable(), started_at: instant, ended_at: instant.nullable() });
+const BatchRow = z.object({
+  id: z.number().int(),
+  batch_id: z.uuid(),
+  key: z.uuid(),
+  kind: z.enum(BATCH_KINDS),
+  at: instant,
+  data: z.looseObject({}),
+  recorded_at: instant,
+});
 const Acknowledgement = z.object({ dish_id: z.uuid(), finding: z.string(), print: z.string(), at: instant });
 const Setting = z.object({ key: z.string(), value: z.unknown(), updated_at: instant });
 
@@ -100,6 +111,8 @@ export const TABLES: readonly Table[] = [
   { name: "record_entry", row: RecordEntry, order: "id" },
   { name: "rehearsal", row: Rehearsal, order: "id" },
   { name: "larder_event", row: LarderRow, order: "id" },
+  { name: "batch", row: Batch, order: "id" },
+  { name: "batch_entry", row: BatchRow, order: "id" },
   { name: "acknowledgement", row: Acknowledgement, order: "dish_id, finding" },
   { name: "setting", row: Setting, order: "key" },
 ];

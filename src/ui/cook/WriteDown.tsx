@@ -94,7 +94,12 @@ export function WriteDown(props: WriteDownProps) {
           <Counts {...props} />
           <AmountsUsed {...props} />
           <NewNote {...props} />
-          <AddPhotographs slug={props.slug} step={step.ref} of={step.name} onKept={props.onPhotograph} />
+          <AddPhotographs
+            to={`/api/dishes/${props.slug}/photographs`}
+            about={{ step: step.ref }}
+            of={step.name}
+            onKept={props.onPhotograph}
+          />
         </div>
       )}
     </div>

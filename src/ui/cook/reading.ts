@@ -13,6 +13,9 @@ const READ_AS = {
   salinity: ["share", 1],
 } as const satisfies Record<ReadingQuantity, readonly [string, number]>;
 
+/** As what a quantity is drawn, and by what its kept value is multiplied for that. */
+export const readingQuantity = (quantity: ReadingQuantity) => READ_AS[quantity];
+
 export const readingSaid = (quantity: ReadingQuantity, value: number, units: Units): string => {
   const [of, factor] = READ_AS[quantity];
   return said(value * factor, of, units);

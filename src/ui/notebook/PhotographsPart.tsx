@@ -69,7 +69,7 @@ export function PhotographsPart({ page, clock }: { readonly page: RunPage; reado
         </ul>
       )}
       <div className="print:hidden">
-        <AddPhotographs slug={run.slug} run={run.id} onKept={() => router.refresh()} />
+        <AddPhotographs to={`/api/dishes/${run.slug}/photographs`} about={{ run: run.id }} onKept={() => router.refresh()} />
       </div>
     </section>
   );

@@ -5,16 +5,16 @@ import { PHOTOGRAPHS } from "@/words/photographs";
 import { usePhotographs } from "./use-photographs";
 
 interface AddPhotographsProps {
-  readonly slug: string;
-  readonly run?: string;
-  readonly step?: string;
+  /** The address that takes them. */
+  readonly to: string;
+  readonly about?: Readonly<Record<string, string>>;
   /** What the button is for, where several stand on a page. */
   readonly of?: string;
   readonly onKept: () => void;
 }
 
-export function AddPhotographs({ slug, run, step, of, onKept }: AddPhotographsProps) {
-  const { add, left, trouble } = usePhotographs(slug, { ...(run ? { run } : {}), ...(step ? { step } : {}) }, onKept);
+export function AddPhotographs({ to, about = {}, of, onKept }: AddPhotographsProps) {
+  const { add, left, trouble } = usePhotographs(to, about, onKept);
   return (
     <div>
       <label

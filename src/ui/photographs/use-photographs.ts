@@ -5,18 +5,18 @@ import { PHOTOGRAPHS } from "@/words/photographs";
 import { ask, reason } from "../shell/ask";
 
 /**
- * @param run a run that is over; without it the one that is open
- * @param step at which they were taken
+ * @param to the address that takes them
+ * @param about what they are of, for the server
  */
-export function usePhotographs(slug: string, { run, step }: { readonly run?: string; readonly step?: string }, onKept: () => void) {
+export function usePhotographs(to: string, about: Readonly<Record<string, string>>, onKept: () => void) {
   const [left, setLeft] = useState(0);
   const [trouble, setTrouble] = useState<string>();
   const add = async (files: readonly File[]) => {
     setTrouble(undefined);
     setLeft(files.length);
     for (const [i, file] of files.entries()) {
-      const query = new URLSearchParams({ key: crypto.randomUUID(), ...(run ? { run } : {}), ...(step ? { step } : {}) });
-      const answer = await ask(`/api/dishes/${slug}/photographs?${query}`, "POST", file);
+      const query = new URLSearchParams({ key: crypto.randomUUID(), ...about });
+      const answer = await ask(`${to}?${query}`, "POST", file);
       if (!answer.ok) {
         setTrouble(PHOTOGRAPHS.notKept(file.name, reason(answer)));
         break;

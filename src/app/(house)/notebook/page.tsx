@@ -1,7 +1,9 @@
 import Link from "next/link";
 import { WallClock } from "@/core/time/wall-clock";
+import { loadBatches } from "@/server/batches";
 import { readerOffsets } from "@/server/conventions";
 import { loadRuns } from "@/server/notebook";
+import { BatchList } from "@/ui/batches/BatchList";
 import { NOTEBOOK } from "@/words/notebook";
 
 export const dynamic = "force-dynamic";
@@ -11,7 +13,7 @@ export const metadata = { title: NOTEBOOK.title };
 export default async function NotebookPage({ searchParams }: { searchParams: Promise<{ q?: string | string[] }> }) {
   const { q } = await searchParams;
   const words = typeof q === "string" ? q.trim() : "";
-  const [runs, { offsets }] = [await loadRuns(words), await readerOffsets()];
+  const [runs, batches, { offsets }] = [await loadRuns(words), await loadBatches(words), await readerOffsets()];
   const clock = new WallClock(offsets);
   return (
     <div className="max-w-[52rem]">
@@ -42,6 +44,7 @@ export default async function NotebookPage({ searchParams }: { searchParams: Pro
           </li>
         ))}
       </ul>
+      <BatchList batches={batches} clock={clock} />
     </div>
   );
 }
