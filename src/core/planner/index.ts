@@ -14,7 +14,7 @@ import { Learner } from "./learn/learner";
 import { EMPTY_LOG, type Log, withWishes } from "./log";
 import type { Because, Model } from "./model";
 import { gainingCycle } from "./network";
-import type { Planned, PlanOptions } from "./options";
+import { boughtBefore, type Planned, type PlanOptions } from "./options";
 import type { Infeasible, Plan, Style } from "./plan";
 import { lostQuality, WEIGHTS } from "./regret";
 import { type Found, Search } from "./search";
@@ -318,7 +318,7 @@ function checked(search: Search, model: Model, frame: PlanFrame, check: (plan: P
 /** Minutes for which a plan cannot keep its rules. */
 const exceptionMinutes = (plan: Plan | undefined): number => (plan?.exceptions ?? []).reduce((sum, e) => sum + e.to - e.from, 0);
 
-const termsOf = ({ lengths, lenience }: PlanOptions) => ({ lengths, lenience });
+const termsOf = (options: PlanOptions) => ({ lengths: options.lengths, lenience: options.lenience, bought: boughtBefore(options) });
 
 /** A search that found what cannot be dealt out in rounds or pots has found nothing. */
 function asNone(found: Found, search: Search): Extract<Found, { status: "none" }> {

@@ -37,6 +37,15 @@ export interface PlanOptions {
   readonly firstChoiceOnly?: boolean | undefined;
 }
 
+/**
+ * Replacements that the plan so far has decided on before now: no step of them can be pressed, so whoever has begun is taken to have got them.
+ * @returns by component: when
+ */
+export function boughtBefore({ previous, log, now }: PlanOptions): ReadonlyMap<string, number> {
+  if (!previous || now === undefined || !log?.events.size) return new Map();
+  return new Map(previous.fallbacks.flatMap((f) => (f.decidedAt < now ? [[f.component, f.decidedAt] as const] : [])));
+}
+
 export interface Progress {
   readonly phase: "first" | "improving";
   /** From 0 to 1. */

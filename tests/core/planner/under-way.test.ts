@@ -237,6 +237,46 @@ describe("a running step", () => {
   });
 });
 
+describe("a replacement that was got", () => {
+  // A bought jar that has to stand a day before it is served; nothing of it can be pressed.
+  const document = smallDish((d) => {
+    Object.assign(d.components[0], { fallback: { name: "From the shop", lead: "30m", quality: 0.6, buy: [{ id: "jar", name: "Stock" }] } });
+    stepOf(d, "stock.simmer").makes[0].holds = [{ place: "fridge", litres: 2, min: "20h", max: "3d", limit: "quality" }];
+  });
+  const dish = dishOf(document);
+  const first = found(planDish(dish, { planAt: "likely", rounds: 4, methods: { stock: "fallback" } }));
+  const decided = first.fallbacks[0]?.decidedAt as number;
+  const later = first.steps.find((s) => s.step === "sauce.reduce")?.start as number;
+  const begun: Log = {
+    ...EMPTY_LOG,
+    events: new Map([["sauce.reduce", { step: "sauce.reduce", started: later, ended: undefined, estimate: undefined }]]),
+  };
+  test("stays got at its time while the run goes on", () => {
+    const plan = found(
+      planDish(dish, { planAt: "likely", rounds: 4, now: later, log: begun, previous: first, methods: { stock: "fallback" } }),
+    );
+    expect(plan.fallbacks).toEqual(first.fallbacks);
+    expect(verifyPlan(dish, plan, { now: later, log: begun }).broken).toEqual([]);
+  });
+  test("is kept where the plan so far cannot be kept", () => {
+    // The sauce runs late: all that is left is placed anew.
+    const event = { step: "sauce.reduce", started: later, ended: undefined, estimate: later + 75 };
+    const log: Log = { ...EMPTY_LOG, events: new Map([["sauce.reduce", event]]) };
+    const options = {
+      planAt: "likely",
+      rounds: 4,
+      now: later + 60,
+      log,
+      serveAt: dish.serveAt + 30,
+      previous: first,
+      methods: { stock: "fallback" },
+    } as const;
+    const plan = found(planDish(dish, options));
+    expect(plan.fallbacks).toEqual(first.fallbacks);
+    expect(verifyPlan(dish, plan, { now: later + 60, serveAt: dish.serveAt + 30, log }).broken).toEqual([]);
+  });
+});
+
 describe("the reproductions", () => {
   test("a lunch whose slaw is late goes on, and the verifier accepts its plan", () => {
     const dish = dishOf(repro("lunch.json"));

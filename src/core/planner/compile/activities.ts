@@ -211,10 +211,12 @@ function isHotNow(w: Workspace, kind: string): boolean {
   return warm || w.inForce.some((s) => w.log.events.has(s.ref) && s.uses.some((u) => u.what === kind));
 }
 
-export function addFallback(w: Workspace, component: string, name: string, lead: number): void {
+/** @param decided when it was decided on, where that is over */
+export function addFallback(w: Workspace, component: string, name: string, lead: number, decided: number | undefined): void {
   const index = w.activities.length;
   w.fallbacks.set(component, index);
-  const base: Intervals = [[w.now, w.last + 1]];
+  const starts: Intervals = decided === undefined ? [[w.now, w.last + 1]] : [[decided, decided + 1]];
+  const ends: Intervals = decided === undefined ? starts : [[decided + lead, decided + lead + 1]];
   w.activities.push({
     index,
     step: FALLBACK_STEP(component, name),
@@ -225,8 +227,8 @@ export function addFallback(w: Workspace, component: string, name: string, lead:
     parts: [],
     cooks: [],
     needs: [],
-    starts: base,
-    ends: base,
+    starts,
+    ends,
     cover: undefined,
     works: [],
     fact: undefined,

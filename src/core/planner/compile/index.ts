@@ -24,6 +24,8 @@ export interface CompileInput {
   readonly lengths?: ReadonlyMap<string, number> | undefined;
   /** How far what has begun, and what may not wait for it, may go past hours and quality waits; default: not at all. */
   readonly lenience?: Lenience | undefined;
+  /** Replacements that were decided on before now, by component: when. They have no step that could be pressed. */
+  readonly bought?: ReadonlyMap<string, number> | undefined;
 }
 
 type Compiled = { readonly status: "compiled"; readonly model: Model } | { readonly status: "impossible"; readonly because: Because };
@@ -42,17 +44,18 @@ export function compile(input: CompileInput): Compiled {
     chosen.set(component.id, method);
   }
   const inForce = [...chosen.values()].flatMap((m) => (m === "fallback" ? [] : m.steps));
-  return run(new Workspace(dish, now, serveAt, last, planAt, log, chosen, inForce, input.lengths ?? new Map(), input.lenience ?? STRICT));
+  const w = new Workspace(dish, now, serveAt, last, planAt, log, chosen, inForce, input.lengths ?? new Map(), input.lenience ?? STRICT);
+  return run(w, input.bought ?? new Map());
 }
 
-function run(w: Workspace): Compiled {
+function run(w: Workspace, bought: ReadonlyMap<string, number>): Compiled {
   for (const step of w.inForce) {
     const impossible = addStep(w, step);
     if (impossible) return { status: "impossible", because: impossible };
   }
   for (const component of w.dish.components) {
     if (w.chosen.get(component.id) === "fallback" && component.fallback)
-      addFallback(w, component.id, component.name, component.fallback.lead);
+      addFallback(w, component.id, component.name, component.fallback.lead, bought.get(component.id));
   }
   for (const step of w.inForce) {
     addLinks(w, step);

@@ -5,6 +5,7 @@ import type { DishFile } from "../../dish/schema";
 import { choicesOfMethods } from "../choices";
 import { type PlanOptions, planningNow } from "../index";
 import { EMPTY_LOG, type Log, withWishes } from "../log";
+import { boughtBefore } from "../options";
 import type { Clashing, Infeasible } from "../plan";
 import { smallestConflict } from "./conflict";
 import type { Fact } from "./fact";
@@ -44,6 +45,7 @@ export function diagnose(document: DishFile, options: PlanOptions, refusal: Infe
     planAt: options.planAt ?? dish.wishes.planAt ?? "cautious",
     methods,
     log,
+    bought: boughtBefore(options),
   };
   let told = false;
   const conflict = smallestConflict(scene, () => {

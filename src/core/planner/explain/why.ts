@@ -79,7 +79,8 @@ function bentAs(dish: Dish, plan: Plan) {
     ),
   );
   const past = Math.max(0, ...(plan.exceptions ?? []).map((e) => e.to - e.from));
-  return { lengths, ...(past > 0 ? { lenience: { hours: past, waits: past } } : {}) };
+  const bought = new Map(plan.fallbacks.map((f) => [f.component, f.decidedAt] as const));
+  return { lengths, bought, ...(past > 0 ? { lenience: { hours: past, waits: past } } : {}) };
 }
 
 /** The steps without slack, from the first of the plan to the table. */
