@@ -1,4 +1,5 @@
 // The larder in the browser: what is put in by hand is there after a reload, on a phone too; some is taken and taken back; a dish is offered what it needs.
+import sharp from "sharp";
 import { shiftDates } from "../../src/core/dish/shift-dates";
 import { smallDish } from "../support/small-dish";
 import { Server } from "./server";
@@ -73,4 +74,35 @@ test("everyday food is set in Kitchen, and the picture and the plans have the re
   await expect(page.getByText(/saved/i).first()).toBeVisible({ timeout: 20_000 });
   await page.goto(`${server.url}/larder`);
   await expect(page.getByText("Everyday food, 12.5 L")).toBeVisible();
+});
+
+test("a batch is followed without a plan: weighed over weeks, it says when it will be dry, with a photograph", async ({ page }) => {
+  await page.goto(`${server.url}/notebook`);
+  await page.getByLabel("What is it?").fill("Air-dried loin");
+  await choose(page.getByRole("combobox", { name: "When is it ready?" }), "When it has lost weight");
+  await page.getByLabel("Loss in %").fill("30");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await expect(page.getByRole("heading", { name: "Air-dried loin" })).toBeVisible();
+  const weigh = async (grams: string) => {
+    await page.getByLabel("Reading", { exact: true }).fill(grams);
+    await page.getByRole("button", { name: "Save: Reading" }).click();
+    await expect(page.getByLabel("Reading", { exact: true })).toHaveValue("");
+  };
+  await weigh("2000");
+  await server.clock("2026-12-05T19:00:00Z");
+  await weigh("1700");
+  await expect(page.getByText("15.0 % lost of 30 %.")).toBeVisible();
+  await expect(page.getByText(/^Likely about /)).toBeVisible();
+  await page.getByLabel("What was done").fill("turned");
+  await page.getByRole("button", { name: "Save: What was done" }).click();
+  await expect(page.getByRole("button", { name: "Again: turned" })).toBeVisible();
+  const png = await sharp({ create: { width: 40, height: 30, channels: 3, background: "#a05030" } })
+    .png()
+    .toBuffer();
+  await page.getByLabel("Add photographs").setInputFiles({ name: "loin.png", mimeType: "image/png", buffer: png });
+  await expect(page.getByRole("img", { name: /^Photograph/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("region", { name: "Log" }).getByRole("listitem")).toHaveCount(4);
+  await expect(page.locator("[data-sonner-toast]")).toHaveCount(0, { timeout: 20_000 });
+  expect(await axeFaults(page)).toEqual([]);
 });

@@ -19,6 +19,8 @@ import { useBatch } from "./use-batch";
 import { WriteBatch } from "./WriteBatch";
 
 const DAY_MS = 86_400_000;
+/** So much of the chart stays below the mark. */
+const BELOW_TARGET = 0.97;
 const minute = (ms: number) => Math.floor(ms / 60_000);
 
 export function BatchView({ page }: { readonly page: BatchPage }) {
@@ -30,6 +32,7 @@ export function BatchView({ page }: { readonly page: BatchPage }) {
   const told = useFigures();
   const value = (quantity: ReadingQuantity, v: number) => told(readingSaid(quantity, v, units));
   const log = batchStanding(entries).reverse();
+  const since = minute(Math.min(batch.startedAt, log.at(-1)?.at ?? batch.startedAt));
   const read = (Object.keys(QUANTITIES) as ReadingQuantity[]).filter((q) => batchReadings(entries, q).length > 0);
   const suggested = batch.aim?.kind === "value" ? batch.aim.quantity : (read[0] ?? (batch.aim ? "weight" : "temperature"));
   return (
@@ -39,8 +42,8 @@ export function BatchView({ page }: { readonly page: BatchPage }) {
         <p className="flex flex-wrap items-baseline gap-x-4 text-quiet">
           <span>
             {batch.endedAt === undefined
-              ? BATCHES.since(clock.date(minute(batch.startedAt)))
-              : BATCHES.ended(clock.date(minute(batch.startedAt)), clock.date(minute(batch.endedAt)))}
+              ? BATCHES.since(clock.date(since))
+              : BATCHES.ended(clock.date(since), clock.date(minute(batch.endedAt)))}
           </span>
           <Link className="link" href="/notebook">
             {BATCHES.toNotebook}
@@ -142,7 +145,9 @@ function HowFar({ page, clock, value }: HowFarProps) {
         ) : (
           <>
             <b className="font-semibold">{BATCHES.likely(date(likely))}</b>{" "}
-            {latest - soonest > DAY_MS && <span className="text-quiet">{BATCHES.between(date(soonest), date(latest))}</span>}
+            {latest - soonest > DAY_MS && (
+              <span className="text-quiet">{BATCHES.between(clock.shortDay(minute(soonest)), clock.shortDay(minute(latest)))}</span>
+            )}
           </>
         )}
       </p>
@@ -171,7 +176,8 @@ function Readings({ page, quantity }: { readonly page: BatchPage; readonly quant
     return {
       title: BATCHES.chart(label),
       x: { label: BATCHES.time, of: "time" },
-      y: { label, of },
+      // Where it is to come to stands on the chart from the first day.
+      y: { label, of, ...(target === undefined || target >= first.value ? {} : { from: target * factor * BELOW_TARGET }) },
       lines: [{ name: label, look: "rim", dots: true, points: readings.map((r) => [minute(r.at - first.at), r.value * factor]) }],
       ...(target === undefined ? {} : { marks: [{ on: "y", at: target * factor, label: BATCHES.aim }] }),
     };

@@ -72,7 +72,7 @@ export function WriteBatch({ entries, suggested, busy, write }: WriteBatchProps)
           {WRITE_DOWN.what}
           <Choice
             label={WRITE_DOWN.what}
-            className="mt-0.5 min-h-[56px] min-w-40 text-[17px]"
+            className="mt-0.5 min-h-[56px] min-w-32 text-[17px]"
             value={quantity}
             options={(Object.keys(QUANTITIES) as ReadingQuantity[]).map((q) => [q, WRITE_DOWN.quantity[q]])}
             onChange={(q) => setQuantity(q as ReadingQuantity)}
@@ -81,6 +81,9 @@ export function WriteBatch({ entries, suggested, busy, write }: WriteBatchProps)
       </OneField>
       <OneField label={BATCHES.note} busy={busy} onPut={(text) => put(() => ({ kind: "note", text: text.slice(0, 2000) }))} />
       <div className="max-w-[20rem]">
+        <span aria-hidden="true" className="block pb-0.5 text-[14px] text-quiet">
+          {BATCHES.when}
+        </span>
         <MomentField label={BATCHES.when} value={when} onChange={setWhen} live />
         <p className="text-[13px] text-quiet">{BATCHES.whenHint}</p>
       </div>
@@ -113,7 +116,7 @@ function OneField({ label, hint, decimal, busy, onPut, children }: OneFieldProps
   return (
     <form className="flex flex-wrap items-end gap-2" onSubmit={(e) => void put(e)}>
       {decimal && children}
-      <label htmlFor={field} className={`${decimal ? "w-28" : "min-w-48 flex-1"} text-[14px] text-quiet`}>
+      <label htmlFor={field} className={`${decimal ? "w-24" : "min-w-48 flex-1"} text-[14px] text-quiet`}>
         {label}
         <input
           id={field}
