@@ -7,7 +7,7 @@ export default defineConfig({
   // Each file of tests has a server, a port and a directory of its own.
   workers: 2,
   // The machine is shared: what fails once for want of a core is tried again from a fresh server, and reported as flaky.
-  retries: 0,
+  retries: 1,
   timeout: 90_000,
   expect: { timeout: 20_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/browser.json" }]],

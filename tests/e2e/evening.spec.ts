@@ -1,9 +1,9 @@
 // Followed to serving, as a cook does it: a stew whose mix is begun late and whose simmer is pressed late, with a slip of the finger taken back, a
-// minute corrected and something forgotten added; and a lunch gone on with through a night.
+// minute corrected and something forgotten added.
 
 import { REHEARSAL_DISHES } from "../../bench/rehearsal/dishes";
 import { Server } from "./server";
-import { choose, expect, test } from "./test";
+import { expect, test } from "./test";
 
 const server = new Server(4317, "2026-11-06T18:00:00Z");
 test.describe.configure({ mode: "serial" });
@@ -103,69 +103,4 @@ test("the stew is served though the mix was late and the simmer pressed late", a
   await expect(page.getByRole("heading", { name: "Everything is served" })).toBeVisible({ timeout: 20_000 });
   await page.getByRole("button", { name: "End the run" }).click();
   await expect(page.getByText("The run has ended. Its log is kept.")).toBeVisible();
-});
-
-test("the lunch is followed to serving: a slip in the evening, a night looked at, and what was forgotten is added to the log", async ({
-  page,
-}) => {
-  test.setTimeout(420_000);
-  const slug = "harvest-lunch";
-  await server.settled(slug);
-  await server.acknowledge(slug);
-  await server.post(`/api/dishes/${slug}/run`, {});
-  const state = new Map<string, "running" | "done">();
-  let slipped = false;
-  let night = false;
-  let forgotten: { name: string; at: string } | undefined;
-  for (let presses = 0; presses < 400; presses++) {
-    const plan = await server.plan(slug);
-    const open = plan.steps
-      .filter((s: { step: string }) => state.get(s.step) !== "done")
-      .map((s: { step: string; start: string; end: string }) =>
-        state.get(s.step) === "running"
-          ? { step: s.step, kind: "ended", at: Date.parse(s.end) }
-          : { step: s.step, kind: "started", at: Date.parse(s.start) },
-      )
-      .sort((x: { at: number; kind: string }, y: { at: number; kind: string }) => x.at - y.at || (x.kind === "ended" ? -1 : 1));
-    const next = open[0];
-    if (!next) break;
-    // The dough is shaped ten minutes late on Saturday.
-    const late = !slipped && next.step === "bread.shape" && next.kind === "ended" ? 10 * 60_000 : 0;
-    const at = Math.max(next.at + late, server.hour());
-    // Saturday night is looked at before the first work of Sunday.
-    if (!night && state.size > 40 && new Date(at).getUTCDate() !== new Date(server.hour()).getUTCDate()) {
-      night = true;
-      await page.goto(`${server.url}/d/${slug}/cook`);
-      await expect(page.getByRole("status", { name: "Status" })).toContainText(
-        /Everything waiting is fine|Running by itself|Nothing waiting/,
-      );
-      await expect(page.getByRole("region", { name: "Log" }).getByRole("listitem").first()).toBeVisible();
-    }
-    await server.clock(new Date(at).toISOString());
-    // One press of the evening is forgotten, and added later in the page.
-    if (!forgotten && next.kind === "ended" && next.step === "butter.wash") {
-      forgotten = { name: "butter.wash", at: new Date(at).toISOString() };
-      await page.goto(`${server.url}/d/${slug}/cook`);
-      const log = page.getByRole("region", { name: "Log" });
-      await page.getByRole("button", { name: "Add something forgotten" }).click();
-      await choose(log.getByRole("combobox", { name: "Step" }), /wash/i);
-      await choose(log.getByRole("combobox", { name: "What happened" }), "Done");
-      await log.getByRole("button", { name: "Save" }).click();
-      await expect(log.getByText(/^Done: .*/).first()).toBeVisible({ timeout: 20_000 });
-      state.set(next.step, "done");
-      continue;
-    }
-    const answer = await server.post(`/api/dishes/${slug}/events`, { key: crypto.randomUUID(), kind: next.kind, step: next.step });
-    expect(answer.ok, await answer.text()).toBe(true);
-    state.set(next.step, next.kind === "started" ? "running" : "done");
-    if (late) {
-      slipped = true;
-      await server.settled(slug);
-    }
-  }
-  expect([slipped, night, forgotten !== undefined]).toEqual([true, true, true]);
-  await page.goto(`${server.url}/d/${slug}/cook`);
-  await expect(page.getByRole("heading", { name: "Everything is served" })).toBeVisible({ timeout: 30_000 });
-  const log = page.getByRole("region", { name: "Log" });
-  expect(await log.getByRole("listitem").count()).toBeGreaterThan(100);
 });

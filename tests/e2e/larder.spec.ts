@@ -93,7 +93,7 @@ test("a batch is followed without a plan: weighed over weeks, it says when it wi
   await weigh("1700");
   await expect(page.getByText("15.0 % lost of 30 %.")).toBeVisible();
   await expect(page.getByText(/^Likely about /)).toBeVisible();
-  await page.getByLabel("What was done").fill("turned");
+  await page.getByLabel("What was done", { exact: true }).fill("turned");
   await page.getByRole("button", { name: "Save: What was done" }).click();
   await expect(page.getByRole("button", { name: "Again: turned" })).toBeVisible();
   const png = await sharp({ create: { width: 40, height: 30, channels: 3, background: "#a05030" } })
