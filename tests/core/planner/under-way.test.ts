@@ -245,7 +245,6 @@ describe("a replacement that was got", () => {
   });
   const dish = dishOf(document);
   const first = found(planDish(dish, { planAt: "likely", rounds: 4, methods: { stock: "fallback" } }));
-  const decided = first.fallbacks[0]?.decidedAt as number;
   const later = first.steps.find((s) => s.step === "sauce.reduce")?.start as number;
   const begun: Log = {
     ...EMPTY_LOG,
