@@ -2,11 +2,11 @@
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import path from "node:path";
+import { PHOTOGRAPH_SUM } from "../core/record/entries";
 import type { Queryable } from "./db";
 import { replaceFile, sync } from "./disk";
 
 /** DIRECTORY/photographs/SUM.jpg */
-export const PHOTOGRAPH_SUM = /^[0-9a-f]{64}$/;
 const NAME = /^[0-9a-f]{64}\.jpg$/;
 
 export const sumOf = (bytes: Uint8Array): string => createHash("sha256").update(bytes).digest("hex");

@@ -8,12 +8,12 @@ import { holdsText } from "./route";
 
 export class TooLarge extends Error {}
 
-/** The text of a request, at most the size of a dish file. */
-export async function bodyText(request: Request): Promise<string> {
+/** The text of a request, at most the size of a dish file unless more is said. */
+export async function bodyText(request: Request, most: number = LIMITS.bytes): Promise<string> {
   const length = Number(request.headers.get("content-length") ?? 0);
-  if (length > LIMITS.bytes) throw new TooLarge();
+  if (length > most) throw new TooLarge();
   const text = await request.text();
-  if (text.length > LIMITS.bytes) throw new TooLarge();
+  if (text.length > most) throw new TooLarge();
   return text;
 }
 

@@ -2,8 +2,8 @@ import "server-only";
 // Photographs of a run: turned upright, made smaller, stripped of where and by what they were taken, and kept beside the database.
 import sharp from "sharp";
 import { z } from "zod";
-import type { Entry } from "../core/record/entries";
-import { dropPhotographs, keepPhotograph, PHOTOGRAPH_SUM, photographsNamed, readPhotograph } from "../db/photographs";
+import { type Entry, PHOTOGRAPH_SUM } from "../core/record/entries";
+import { dropPhotographs, keepPhotograph, photographsNamed, readPhotograph } from "../db/photographs";
 import { findDish } from "../db/queries/dishes";
 import { replacedIn } from "./backups";
 import { database, dataDirectory } from "./database";

@@ -2,6 +2,7 @@ import "server-only";
 // A dish that is deleted on purpose: written to the archive with its history, runs and photographs, then removed with them.
 import { mkdirSync } from "node:fs";
 import path from "node:path";
+import { ARCHIVE_FORMAT } from "../core/record/archive";
 import { replaceFile, sync } from "../db/disk";
 import { archivePhotograph } from "../db/photographs";
 import { findDish, getDishRows } from "../db/queries/dishes";
@@ -28,7 +29,7 @@ export async function removeDish(slug: string, name: string): Promise<Removed> {
     sync(dataDirectory());
     const stamp = new Date(nowMs()).toISOString().slice(0, 19).replaceAll(":", "-");
     const archive = path.join(/*turbopackIgnore: true*/ directory, `${slug}-${stamp}.json`);
-    replaceFile(archive, `${JSON.stringify({ format: "rondeau-archive/1", dish: stored.document, ...rows }, null, 1)}\n`);
+    replaceFile(archive, `${JSON.stringify({ format: ARCHIVE_FORMAT, dish: stored.document, ...rows }, null, 1)}\n`);
     for (const { kind, data } of rows.record_entry)
       if (kind === "photograph" && typeof data.sum === "string") archivePhotograph(dataDirectory(), data.sum);
     await tx.query("select remove_dish($1)", [stored.id]);

@@ -34,10 +34,13 @@ export const ReadingValue = ReadingFields.refine(canBeMeasured, OUTSIDE);
 /** `device`: what measured it; without it a cook did. */
 const Reading = ReadingFields.extend({ step, device: text(80).optional() }).refine(canBeMeasured, OUTSIDE);
 
+/** SHA-256 in hexadecimals. */
+export const PHOTOGRAPH_SUM = /^[0-9a-f]{64}$/;
+
 /** A picture, named by the SHA-256 of its file; its size in pixels. */
 export const PhotographBody = z.object({
   kind: z.literal("photograph"),
-  sum: z.string().regex(/^[0-9a-f]{64}$/),
+  sum: z.string().regex(PHOTOGRAPH_SUM),
   width: z.number().int().min(1).max(10_000),
   height: z.number().int().min(1).max(10_000),
   text: text(300).optional(),

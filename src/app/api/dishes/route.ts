@@ -1,17 +1,24 @@
+import { archiveIn } from "@/core/record/archive";
 import { listDishes } from "@/db/queries/dishes";
+import { importArchive } from "@/server/archive";
 import { database } from "@/server/database";
 import { importDish, previewDish } from "@/server/dishes";
 import { answer, bodyText, TooLarge } from "@/server/http";
 import { route } from "@/server/route";
 
+/** A dish with its photographs is larger than a dish. */
+const MOST_BYTES = 64_000_000;
+
 async function post(request: Request) {
   try {
-    const text = await bodyText(request);
+    const text = await bodyText(request, MOST_BYTES);
     // ?preview says what it holds and keeps nothing.
-    return new URL(request.url).searchParams.has("preview") ? answer(previewDish(text)) : answer(await importDish(text));
+    if (new URL(request.url).searchParams.has("preview")) return answer(previewDish(text));
+    const archive = archiveIn(text);
+    return answer(archive ? await importArchive(archive.value) : await importDish(text));
   } catch (error) {
     if (error instanceof TooLarge)
-      return Response.json({ message: "The file is larger than 8 MB: is this the right file?" }, { status: 413 });
+      return Response.json({ message: "The file is larger than 64 MB: is this the right file?" }, { status: 413 });
     throw error;
   }
 }

@@ -46,6 +46,10 @@ export default async function WrittenPage({ params }: { params: Promise<{ dish: 
           <a className="link" href={`/api/dishes/${state.slug}/markdown`}>
             Download Markdown
           </a>
+          ,{" "}
+          <a className="link" href={`/api/dishes/${state.slug}/archive`}>
+            Download with all runs
+          </a>
         </p>
         <Breakdown
           document={state.document}
