@@ -1,11 +1,12 @@
 import "server-only";
 // The notebook: what was done in each run, beside what was planned, and what can be learned from it.
 import { lengthChange } from "../core/dish/edit/lengths";
+import { type ReachedTemperature, reachedTemperature } from "../core/dish/edit/reached-temperatures";
 import { type UsedAmount, usedAmount } from "../core/dish/edit/used-amounts";
 import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
-import { type Entry, standing, type Verdict, verdictsOf } from "../core/record/entries";
+import { type Entry, readingsOf, standing, type Verdict, verdictsOf } from "../core/record/entries";
 import { isWorthTelling, learnedLengths } from "../core/record/learned";
 import { logLines } from "../core/record/log-lines";
 import { progressOf } from "../core/record/progress";
@@ -65,6 +66,7 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
     log: spokenTexts(logLines(dish, events), conventions),
     entries,
     amounts: amountsOf(stored.document, entries),
+    temperatures: temperaturesOf(stored.document, entries, rows),
     components: dish.components.map((c) => ({ id: c.id, name: c.name })),
     lengths: await lengthsOf(stored, dish),
     beside: spokenTexts(besideRuns(rows, await othersOf(run, dish, rows)), conventions),
@@ -122,6 +124,24 @@ function amountsOf(document: DishFile, entries: readonly Entry[]): UsedAmount[] 
     else newest.delete(key);
   }
   return [...newest.values()];
+}
+
+/** A core temperature says at what a step was ended where it was read so shortly before, or just after. */
+const READ_BEFORE_END_MINUTES = 15;
+const READ_AFTER_END_MINUTES = 3;
+
+/** Temperatures in the middle at which steps were ended, where the dish has them done at another. */
+function temperaturesOf(document: DishFile, entries: readonly Entry[], rows: readonly ReviewRow[]): ReachedTemperature[] {
+  return rows.flatMap(({ step, really }) => {
+    if (really?.minutes === undefined || really.skipped) return [];
+    const end = really.start + really.minutes;
+    const last = readingsOf(entries, step).findLast(({ quantity, at }) => {
+      const minute = at / 60_000;
+      return quantity === "core" && minute >= end - READ_BEFORE_END_MINUTES && minute <= end + READ_AFTER_END_MINUTES;
+    });
+    const found = last && reachedTemperature(document, step, last.value);
+    return found ? [found] : [];
+  });
 }
 
 type Stored = NonNullable<Awaited<ReturnType<typeof findDish>>>;

@@ -14,7 +14,7 @@ import { loadLastNotes, loadRunPage, loadRuns } from "../../src/server/notebook"
 import type { Loose } from "../support/dishes";
 import { shown } from "../support/page";
 import { call, planned, withServer } from "../support/server";
-import { smallDish } from "../support/small-dish";
+import { smallDish, stepOf } from "../support/small-dish";
 
 const NOW = "2026-10-16T08:00:00Z";
 withServer(NOW);
@@ -166,6 +166,49 @@ test("an amount that was used is proposed, for the dish's own guests, and accept
   const after = (await call(file, { dish })).said;
   expect(after.components[0].methods[0].ingredients[0].amount).toEqual({ amount: 1.68, unit: "kg" });
   expect((await page(run)).amounts).toEqual([]);
+});
+
+test("the temperature at which a step was ended is proposed to the dish, and taken over once", async () => {
+  const dish: string = (
+    await call(
+      bringIn,
+      {},
+      smallDish((d) => {
+        d.dish.id = `kept-${++id}`;
+        stepOf(d, "stock.simmer").done = { probeC: 92 };
+      }),
+    )
+  ).said.value.slug;
+  const { run } = await cooked({ "stock.chop": [0, 20], "stock.simmer": [20, 260] }, "as planned", dish);
+  /** Written down at the end of the evening, ten hours after the start, with when it was read. */
+  const read = (value: number, minute: number, quantity = "core") =>
+    call(
+      write,
+      { dish },
+      {
+        run,
+        entries: [
+          { key: crypto.randomUUID(), ago: (600 - minute) * 60_000, body: { kind: "reading", step: "stock.simmer", quantity, value } },
+        ],
+      },
+    );
+  // Long before the end, of another thing, or what the dish says: nothing to propose.
+  await read(80, 200);
+  await read(70, 258, "temperature");
+  await read(92.7, 258);
+  expect((await page(run)).temperatures).toEqual([]);
+  await read(89.2, 262);
+  const [reached] = (await page(run)).temperatures;
+  expect(reached).toMatchObject({ ref: "stock.simmer", saidC: 92, reachedC: 89 });
+  const { text } = await shown(await RunPage({ params: Promise.resolve({ run }) }));
+  expect(text).toContain("89 °C in the middle instead of 92 °C");
+  expect(text).toContain("That is lower than before.");
+  const { dishVersion, kitchenVersion } = await page(run);
+  const label = "As reached: Simmer";
+  expect((await call(change, { dish }, { version: dishVersion, kitchenVersion, change: reached?.change, label })).status).toBe(200);
+  const after = (await call(file, { dish })).said;
+  expect(after.components[0].methods[0].steps[1].done).toEqual({ probeC: 89 });
+  expect((await page(run)).temperatures).toEqual([]);
 });
 
 test("a run stands beside the other runs that made the same components, of another dish too", async () => {

@@ -1,4 +1,5 @@
 // What a page of the notebook shows of one run.
+import type { ReachedTemperature } from "../dish/edit/reached-temperatures";
 import type { UsedAmount } from "../dish/edit/used-amounts";
 import type { PatchOperation } from "../dish/patch";
 import type { Entry } from "../record/entries";
@@ -44,6 +45,8 @@ export interface RunPage {
   readonly lengths: readonly LengthProposal[];
   /** Amounts that were used instead of what the dish says. */
   readonly amounts: readonly UsedAmount[];
+  /** Temperatures at which steps were ended instead of what the dish says. */
+  readonly temperatures: readonly ReachedTemperature[];
   /** Other runs that made the same components, the newest first. */
   readonly beside: BesideRuns;
   /** When it was to be served by the first plan, and when it was. */

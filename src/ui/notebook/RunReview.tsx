@@ -14,6 +14,7 @@ import { AmountsPart } from "./AmountsPart";
 import { BesidePart } from "./BesidePart";
 import { LengthsPart } from "./LengthsPart";
 import { PhotographsPart } from "./PhotographsPart";
+import { TemperaturesPart } from "./TemperaturesPart";
 import { VerdictPart } from "./VerdictPart";
 
 const ON_TIME_MINUTES = 5;
@@ -56,6 +57,7 @@ export function RunReview({ page }: { readonly page: RunPage }) {
       <PhotographsPart page={page} clock={clock} />
       <BesidePart page={page} clock={clock} />
       <AmountsPart page={page} />
+      <TemperaturesPart page={page} />
       <LengthsPart page={page} />
       <section aria-label={NOTEBOOK.rows} className="pt-5">
         <h2 className="border-t-2 border-rim pt-2 text-[21px]">{NOTEBOOK.rows}</h2>
