@@ -111,12 +111,17 @@ export class Server {
     this.#clockSet = { to: Date.parse(now), at: Date.now() };
   }
 
+  /** Asks again and again for the same: a line that broke between two askings is no answer, and no fault. */
+  #asked(where: string): Promise<Response | undefined> {
+    return fetch(this.url + where).catch(() => undefined);
+  }
+
   /** The plan in force, once it is the planner's last word on what the dish says and what was pressed. */
   // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
   async settled(slug: string): Promise<any> {
     for (let tries = 0; tries < 900; tries++) {
-      const answer = await fetch(`${this.url}/api/dishes/${slug}/plan`);
-      if (answer.ok && answer.headers.get("rondeau-plan") === "settled") return answer.json();
+      const answer = await this.#asked(`/api/dishes/${slug}/plan`);
+      if (answer?.ok && answer.headers.get("rondeau-plan") === "settled") return answer.json();
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     throw new Error("the plan did not settle");
@@ -131,8 +136,8 @@ export class Server {
   // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
   async plan(slug: string): Promise<any> {
     for (let tries = 0; tries < 300; tries++) {
-      const answer = await fetch(`${this.url}/api/dishes/${slug}/plan`);
-      if (answer.ok) return answer.json();
+      const answer = await this.#asked(`/api/dishes/${slug}/plan`);
+      if (answer?.ok) return answer.json();
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     throw new Error("no plan was made");
