@@ -43,7 +43,7 @@ export function archivePhotograph(data: string, sum: string): void {
   if (bytes) keepPhotograph(path.join(/*turbopackIgnore: true*/ data, "archive"), bytes);
 }
 
-/** The sums of all pictures that the record names, taken back or not. */
+/** The sums of all pictures that entries name, withdrawn entries included. */
 export async function photographsNamed(db: Queryable): Promise<string[]> {
   const rows = (await db.query(
     `select data->>'sum' as sum from record_entry where kind = 'photograph'
@@ -54,7 +54,7 @@ export async function photographsNamed(db: Queryable): Promise<string[]> {
   return rows.map((r) => r.sum);
 }
 
-/** Removes pictures that no entry names: their dish was removed, or the press that kept them did not come to its end. */
+/** Removes pictures that no entry names: their dish was removed, or the server stopped between the picture and its entry. */
 export function dropPhotographs(data: string, named: ReadonlySet<string>): void {
   const directory = directoryOf(data);
   if (!existsSync(directory)) return;

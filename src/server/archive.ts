@@ -1,6 +1,9 @@
 import "server-only";
 // A dish with its runs as one file: given away, and brought in like a dish file.
+import { type DishPreview, dishPreview } from "../core/dish/preview";
+import type { Problem } from "../core/dish/problem";
 import { readDishValue } from "../core/dish/read";
+import type { DishFile } from "../core/dish/schema";
 import { ARCHIVE_FORMAT, ArchiveFile } from "../core/record/archive";
 import { EntryBody } from "../core/record/entries";
 import { keepPhotograph, readPhotograph, sumOf } from "../db/photographs";
@@ -27,8 +30,10 @@ export async function archiveText(slug: string): Promise<string | undefined> {
   return `${JSON.stringify({ ...archive, photographs }, null, 1)}\n`;
 }
 
-/** Brings a dish in with its runs: all of it, or nothing. Pictures are on disk before a row names them. */
-export async function importArchive(value: unknown): Promise<Outcome<{ slug: string; warnings: readonly never[] }>> {
+/** What an archive holds, checked; nothing is saved yet. */
+function readArchive(
+  value: unknown,
+): Outcome<{ readonly archive: ArchiveFile; readonly dish: DishFile; readonly warnings: readonly Problem[] }> {
   const parsed = ArchiveFile.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
@@ -40,16 +45,28 @@ export async function importArchive(value: unknown): Promise<Outcome<{ slug: str
     (e) => !EntryBody.safeParse({ ...e.data, kind: e.kind, ...(e.step === null ? {} : { step: e.step }) }).success,
   );
   if (wrong) return refused("record_entry", ARCHIVE.broken(wrong.kind));
-  for (const [sum, text] of Object.entries(parsed.data.photographs)) {
-    const bytes = Buffer.from(text, "base64");
-    if (sumOf(bytes) !== sum) return refused(`photographs.${sum.slice(0, 8)}`, ARCHIVE.altered);
-    keepPhotograph(dataDirectory(), bytes);
-  }
+  const altered = Object.entries(parsed.data.photographs).find(([sum, text]) => sumOf(Buffer.from(text, "base64")) !== sum);
+  if (altered) return refused(`photographs.${altered[0].slice(0, 8)}`, ARCHIVE.altered);
+  return { status: "done", value: { archive: parsed.data, dish: read.document, warnings: read.problems } };
+}
+
+/** What the dish of an archive holds, without keeping it. */
+export function previewArchive(value: unknown): Outcome<DishPreview> {
+  const read = readArchive(value);
+  return read.status === "done" ? { status: "done", value: dishPreview(read.value.dish, read.value.warnings) } : read;
+}
+
+/** Brings a dish in with its runs: all of it, or nothing. Pictures are on disk before a row names them. */
+export async function importArchive(value: unknown): Promise<Outcome<{ slug: string; warnings: readonly Problem[] }>> {
+  const read = readArchive(value);
+  if (read.status !== "done") return read;
+  const { archive, dish, warnings } = read.value;
+  for (const text of Object.values(archive.photographs)) keepPhotograph(dataDirectory(), Buffer.from(text, "base64"));
   const db = await database();
   const slug = await db.transaction(async (tx) => {
-    const stored = await storeDish(tx, read.document);
-    await insertArchivedRuns(tx, (await findDish(tx, stored))?.id ?? "", parsed.data);
+    const stored = await storeDish(tx, dish);
+    await insertArchivedRuns(tx, (await findDish(tx, stored))?.id ?? "", archive);
     return stored;
   });
-  return { status: "done", value: { slug, warnings: [] } };
+  return { status: "done", value: { slug, warnings } };
 }

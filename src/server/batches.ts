@@ -1,7 +1,7 @@
 import "server-only";
 // Batches of the notebook: begun, followed over weeks, ended.
 import { z } from "zod";
-import { Aim, BatchBody, type BatchEntry, progressOf } from "../core/record/batches";
+import { Aim, BatchBody, type BatchEntry, batchProgress } from "../core/record/batches";
 import { mannerOf } from "../core/spoken/conventions";
 import { offsetsOf } from "../core/time/wall-clock";
 import { Zone } from "../core/time/zone";
@@ -20,20 +20,18 @@ const name = z.string().trim().min(1).max(200);
 export const NewBatch = z.object({ name, aim: Aim.optional() });
 export const BatchChange = z.object({ name: name.optional(), aim: Aim.nullable().optional(), ended: z.boolean().optional() });
 
-const newEntry = <T extends z.ZodType<BatchBody>>(body: T) =>
-  z.object({
-    key: z.uuid(),
-    /** Milliseconds since it happened, by the clock of whoever sends it. */
-    ago: z
-      .number()
-      .int()
-      .min(0)
-      .max(MOST_DAYS_AGO * DAY_MS)
-      .default(0),
-    body,
-  });
-/** A photograph comes with its picture, by an address of its own. */
-export const NewBatchEntry = newEntry(BatchBody.refine((b) => b.kind !== "photograph", { message: "A photograph is sent as a picture." }));
+export const NewBatchEntry = z.object({
+  key: z.uuid(),
+  /** Milliseconds since it happened, by the clock of whoever sends it. */
+  ago: z
+    .number()
+    .int()
+    .min(0)
+    .max(MOST_DAYS_AGO * DAY_MS)
+    .default(0),
+  // A photograph comes with its picture, by an address of its own.
+  body: BatchBody.refine((b) => b.kind !== "photograph", { message: "A photograph is sent as a picture." }),
+});
 
 export async function loadBatches(words: string): Promise<Batch[]> {
   return listBatches(await database(), words.slice(0, 200), MOST_BATCHES);
@@ -84,11 +82,11 @@ export async function loadBatchPage(id: string): Promise<BatchPage | undefined> 
   const batch = await findBatch(db, id);
   if (!batch) return undefined;
   const entries = await listBatchEntries(db, id);
-  const progress = batch.aim && progressOf(entries, batch.aim);
+  const progress = batch.aim && batchProgress(entries, batch.aim);
   const conventions = await readerConventions();
   const minute = (ms: number) => Math.floor(ms / 60_000);
   const from = Math.min(batch.startedAt, ...entries.map((e) => e.at));
   const to = Math.max(nowMs(), progress?.latest ?? 0);
   const offsets = offsetsOf(new Zone(houseZone()), minute(from) - 1440, minute(to) + 1440, minute(to - from), mannerOf(conventions));
-  return { batch, entries, progress, now: nowMs(), offsets };
+  return { batch, entries, progress, offsets };
 }

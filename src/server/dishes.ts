@@ -7,7 +7,6 @@ import { type DishPreview, dishPreview } from "../core/dish/preview";
 import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
-import { ArchiveFile, archiveIn } from "../core/record/archive";
 import { Zone } from "../core/time/zone";
 import type { Queryable } from "../db/db";
 import {
@@ -49,8 +48,7 @@ export async function importDish(text: string): Promise<Outcome<{ slug: string; 
 
 /** What a dish file holds, without keeping it: components with their steps, guests, hour, and what should be looked at. */
 export function previewDish(text: string): Outcome<DishPreview> {
-  const archive = ArchiveFile.safeParse(archiveIn(text)?.value);
-  const read = archive.success ? readDishValue(archive.data.dish) : readDish(text);
+  const read = readDish(text);
   if (read.status === "refused") return { status: "refused", problems: read.problems };
   return { status: "done", value: dishPreview(read.document, read.problems) };
 }

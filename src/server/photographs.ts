@@ -16,7 +16,7 @@ const KEPT_PIXELS = 2048;
 const SMALL_PIXELS = 480;
 const QUALITY = 82;
 
-/** What stands beside the picture in the address. */
+/** Query parameters that come with the picture. */
 export const PhotographOf = z.object({
   key: z.uuid(),
   /** A run that is over; without it the one that is open. */

@@ -2,9 +2,9 @@
 
 /** A file with a dish and its runs. */
 export const ARCHIVE = {
-  newer: "It was made by a newer version of Rondeau. Bring it in there.",
-  broken: (what: string) => `It is not whole: ${what}. Download it again where it comes from. Nothing was saved.`,
-  altered: "A photograph in it is not what it was. Download it again where it comes from. Nothing was saved.",
+  newer: "The file was made by a newer version of Rondeau. Import it there.",
+  broken: (what: string) => `The file is incomplete or damaged: ${what}. Download it again. Nothing was saved.`,
+  altered: "A photograph in the file was changed. Download the file again. Nothing was saved.",
 } as const;
 
 export const MISSING = {

@@ -79,7 +79,7 @@ test("everyday food is set in Kitchen, and the picture and the plans have the re
 test("a batch is followed without a plan: weighed over weeks, it says when it will be dry, with a photograph", async ({ page }) => {
   await page.goto(`${server.url}/notebook`);
   await page.getByLabel("What is it?").fill("Air-dried loin");
-  await choose(page.getByRole("combobox", { name: "When is it ready?" }), "When it has lost weight");
+  await choose(page.getByRole("combobox", { name: "When is it ready?" }), "After a loss of weight");
   await page.getByLabel("Loss in %").fill("30");
   await page.getByRole("button", { name: "Begin" }).click();
   await expect(page.getByRole("heading", { name: "Air-dried loin" })).toBeVisible();
@@ -91,7 +91,7 @@ test("a batch is followed without a plan: weighed over weeks, it says when it wi
   await weigh("2000");
   await server.clock("2026-12-05T19:00:00Z");
   await weigh("1700");
-  await expect(page.getByText("15.0 % lost of 30 %.")).toBeVisible();
+  await expect(page.getByText("15.0 % lost, ready at 30 %.")).toBeVisible();
   await expect(page.getByText(/^Likely about /)).toBeVisible();
   await page.getByLabel("What was done", { exact: true }).fill("turned");
   await page.getByRole("button", { name: "Save: What was done" }).click();

@@ -104,12 +104,26 @@ describe("a dish with its runs", () => {
     });
     expect((await preview.json()).value.name).toBe("Small");
   });
+  test("of a newer version is refused before it is shown", async () => {
+    const request = new Request("http://localhost/?preview", {
+      method: "POST",
+      body: text.replace("rondeau-archive/1", "rondeau-archive/2"),
+    });
+    const preview = await bringIn(request, { params: Promise.resolve({}) });
+    expect(preview.status).toBe(422);
+    expect(JSON.stringify(await preview.json())).toContain("newer version");
+  });
   test.each<[string, (a: Loose) => void, RegExp]>([
     ["of a newer version", (a) => (a.format = "rondeau-archive/2"), /newer version/],
-    ["with an altered picture", (a) => (a.photographs[Object.keys(a.photographs)[0] as string] = "AAAA"), /not what it was/],
-    ["with two presses of one number", (a) => a.run_event.push({ ...a.run_event[0] }), /two presses have one number/],
-    ["with a press that is none", (a) => (a.run_event[0].kind = "eaten"), /not whole/],
-    ["with a note without text", (a) => (a.record_entry.find((e: Loose) => e.kind === "note").data = {}), /not whole/],
+    [
+      "with an altered picture",
+      (a) => (a.photographs[Object.keys(a.photographs)[0] as string] = "AAAA"),
+      /photograph in the file was changed/,
+    ],
+    ["with two presses of one number", (a) => a.run_event.push({ ...a.run_event[0] }), /two log entries have the same number/],
+    ["with a press of no run", (a) => (a.run_event[0].run_id = crypto.randomUUID()), /a run that is not in the file/],
+    ["with a press that is none", (a) => (a.run_event[0].kind = "eaten"), /incomplete or damaged/],
+    ["with a note without text", (a) => (a.record_entry.find((e: Loose) => e.kind === "note").data = {}), /incomplete or damaged/],
     ["with a broken dish", (a) => (a.dish.components[0].methods = "none"), /./],
   ])("%s is refused, and nothing of it is kept", async (_, alter, why) => {
     const count = async () => (await (await database()).query("select (select count(*) from dish) + (select count(*) from run) as n"))[0];

@@ -34,9 +34,9 @@ describe("a batch", () => {
     const page = await loadBatchPage(ham);
     expect(page?.progress).toMatchObject({ now: expect.closeTo(20, 6), reached: false });
     const html = (await shown(await BatchPage({ params: Promise.resolve({ batch: ham }) }))).text;
-    expect(html).toContain("20.0 % lost of 30 %.");
+    expect(html).toContain("20.0 % lost, ready at 30 %.");
     expect(html).toMatch(/Likely about/);
-    expect(html).toContain("look, smell and follow");
+    expect(html).toContain("look at it and smell it");
     expect(html).toContain("turned and brushed");
   });
   test("is written once however often it is sent, taken back, ended and gone on with", async () => {

@@ -201,8 +201,8 @@ test("the temperature at which a step was ended is proposed to the dish, and tak
   const [reached] = (await page(run)).temperatures;
   expect(reached).toMatchObject({ ref: "stock.simmer", saidC: 92, reachedC: 89 });
   const { text } = await shown(await RunPage({ params: Promise.resolve({ run }) }));
-  expect(text).toContain("89 °C in the middle instead of 92 °C");
-  expect(text).toContain("That is lower than before.");
+  expect(text).toContain("89 °C instead of 92 °C");
+  expect(text).toContain("This is lower than before.");
   const { dishVersion, kitchenVersion } = await page(run);
   const label = "As reached: Simmer";
   expect((await call(change, { dish }, { version: dishVersion, kitchenVersion, change: reached?.change, label })).status).toBe(200);

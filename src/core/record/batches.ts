@@ -1,7 +1,7 @@
 // A batch that is followed without a plan, over weeks: a starter and its feedings, a vinegar, a ham that dries. What is written of it, and when it
 // will be where the cook wants it.
 import { z } from "zod";
-import { PhotographBody, QUANTITIES, type ReadingQuantity, ReadingValue, text } from "./entries";
+import { PhotographBody, QUANTITIES, READING_QUANTITIES, type ReadingQuantity, ReadingValue, text } from "./entries";
 
 export const BatchBody = z.union([
   ReadingValue,
@@ -14,13 +14,16 @@ export const BatchBody = z.union([
 export type BatchBody = z.output<typeof BatchBody>;
 export const BATCH_KINDS = ["reading", "done", "note", "photograph", "withdrawn"] as const;
 
-/** When it is ready: it has lost so much of its first weight, or a reading has come to a value. */
+/** A loss that can be wanted, in per cent of the first weight: a sausage loses 30, herbs nine tenths. */
+export const LOSS_PERCENT = { low: 1, high: 90 } as const;
+
+/** When a batch is ready: after a loss of this share of its first weight, or when a reading reaches a value. */
 export const Aim = z.union([
-  z.object({ kind: z.literal("loss"), percent: z.number().min(1).max(90) }),
+  z.object({ kind: z.literal("loss"), percent: z.number().min(LOSS_PERCENT.low).max(LOSS_PERCENT.high) }),
   z
     .object({
       kind: z.literal("value"),
-      quantity: z.enum(Object.keys(QUANTITIES) as [ReadingQuantity, ...ReadingQuantity[]]),
+      quantity: z.enum(READING_QUANTITIES),
       value: z.number(),
     })
     .refine((a) => a.value >= QUANTITIES[a.quantity].low && a.value <= QUANTITIES[a.quantity].high, { path: ["value"] }),
@@ -52,7 +55,7 @@ export const batchReadings = (entries: readonly BatchEntry[], quantity: ReadingQ
     body.kind === "reading" && body.quantity === quantity ? [{ at, value: body.value }] : [],
   );
 
-export interface Progress {
+export interface BatchProgress {
   /** Per cent of the first weight that is lost, or the newest reading. */
   readonly now: number;
   readonly reached: boolean;
@@ -63,24 +66,26 @@ export interface Progress {
 }
 
 const DAY_MS = 86_400_000;
-/** Readings of one day say little about weeks. */
+/** Readings within one day say little about weeks. */
 const LEAST_DAYS = 1;
 const MOST_DAYS = 730;
-/** A figure that is there but for the arithmetic is there. */
+/** Tolerance for rounding errors. */
 const ROUNDING = 1e-9;
-/** What is read off the newest readings alone takes so many. */
+/** Number of newest readings that the line goes through. */
 const NEWEST = 4;
 
 /**
- * How far a batch is, and when it is likely to be there. A loss of weight is followed by the square root of time, as drying is that water has to
- * diffuse to the surface for (Crank, The Mathematics of Diffusion, 1975), and by the straight line of the newest readings; the two are the band.
- * Anything else follows the straight line.
- * @returns undefined where nothing was read yet
+ * How far a batch is, and when it is likely to be ready. A loss of weight is fitted with the square root of time, since the water has to diffuse to
+ * the surface (Crank, The Mathematics of Diffusion, 1975), and with a straight line through the newest readings; the two give the range. Any other
+ * reading is fitted with the line alone.
+ * @returns undefined where nothing was read yet, or the first weight is none
  */
-export function progressOf(entries: readonly BatchEntry[], aim: Aim): Progress | undefined {
+export function batchProgress(entries: readonly BatchEntry[], aim: Aim): BatchProgress | undefined {
   const readings = batchReadings(entries, aim.kind === "loss" ? "weight" : aim.quantity);
   const [first, last] = [readings[0], readings.at(-1)];
   if (!first || !last) return undefined;
+  // What weighed nothing has nothing to lose: the scale was not set.
+  if (aim.kind === "loss" && first.value <= 0) return undefined;
   const losses = aim.kind === "loss";
   const target = losses ? aim.percent : aim.value;
   const points = readings.map((r) => ({ days: (r.at - first.at) / DAY_MS, y: losses ? 100 * (1 - r.value / first.value) : r.value }));

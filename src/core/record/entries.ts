@@ -17,13 +17,14 @@ export const QUANTITIES = {
   salinity: { unit: "%", low: 0, high: 40 },
 } as const;
 export type ReadingQuantity = keyof typeof QUANTITIES;
+export const READING_QUANTITIES = Object.keys(QUANTITIES) as [ReadingQuantity, ...ReadingQuantity[]];
 
 export const VERDICTS = ["again", "change", "drop"] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 const ReadingFields = z.object({
   kind: z.literal("reading"),
-  quantity: z.enum(Object.keys(QUANTITIES) as [ReadingQuantity, ...ReadingQuantity[]]),
+  quantity: z.enum(READING_QUANTITIES),
   value: z.number().finite(),
 });
 const canBeMeasured = (r: z.output<typeof ReadingFields>) =>

@@ -1,5 +1,5 @@
 // What a page of the notebook shows of one batch.
-import type { Aim, BatchEntry, Progress } from "../record/batches";
+import type { Aim, BatchEntry, BatchProgress } from "../record/batches";
 import type { Offsets } from "../time/wall-clock";
 
 export interface BatchPage {
@@ -12,7 +12,6 @@ export interface BatchPage {
     readonly endedAt: number | undefined;
   };
   readonly entries: readonly BatchEntry[];
-  readonly progress: Progress | undefined;
-  readonly now: number;
+  readonly progress: BatchProgress | undefined;
   readonly offsets: Offsets;
 }

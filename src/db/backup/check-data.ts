@@ -39,7 +39,7 @@ export async function checkData(directory: string, ways: { migrations: string; t
         }
       }
       for (const sum of await photographsNamed(db))
-        if (!readPhotograph(directory, sum)) problems.push(`photographs/${sum}.jpg: the picture is missing, or is not what it was`);
+        if (!readPhotograph(directory, sum)) problems.push(`photographs/${sum}.jpg: the picture is missing or was changed`);
     } finally {
       await db.close();
     }

@@ -44,7 +44,7 @@ export async function buildFromBackup(
     const db = await openDatabase({ directory: building, ...ways });
     try {
       await fill(db, backup, file);
-      // Pictures have the names of their contents: those of the backup stand beside those that are there, and take no other's place.
+      // Pictures are named by their contents, so those of the backup never overwrite others.
       for (const sum of backup.photographs) keepPhotograph(directory, await backup.photograph(sum));
     } finally {
       await db.close();

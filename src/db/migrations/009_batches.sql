@@ -20,5 +20,9 @@ create table batch_entry (
 create index batch_entry_batch on batch_entry (batch_id, id);
 create index batch_entry_photograph on batch_entry (id) where kind = 'photograph';
 
-create trigger batch_entry_append_only before update or delete on batch_entry for each row execute function refuse_larder_change();
+create function refuse_batch_change() returns trigger language plpgsql as $$
+begin
+  raise exception 'what was written of a batch is append-only';
+end $$;
+create trigger batch_entry_append_only before update or delete on batch_entry for each row execute function refuse_batch_change();
 create trigger batch_entry_no_truncate before truncate on batch_entry for each statement execute function refuse_truncate();

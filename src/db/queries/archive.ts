@@ -18,7 +18,7 @@ export async function insertArchivedRuns(
   const numbers = new Map<string, string>();
   for (const run of [...runs].sort((a, b) => Date.parse(a.started_at) - Date.parse(b.started_at))) {
     const events = run_event.filter((e) => e.run_id === run.id);
-    const last = Math.max(Date.parse(run.started_at), ...events.map((e) => Date.parse(e.at)));
+    const last = Math.max(Date.parse(run.started_at), ...events.map((e) => Date.parse(e.recorded_at)));
     const ended = run.ended_at === null ? new Date(last) : new Date(run.ended_at);
     const id = idOf<string>(
       await db.query("insert into run (dish_id, started_at, ended_at) values ($1, $2, $3) returning id", [

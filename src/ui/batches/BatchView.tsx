@@ -19,7 +19,7 @@ import { useBatch } from "./use-batch";
 import { WriteBatch } from "./WriteBatch";
 
 const DAY_MS = 86_400_000;
-/** So much of the chart stays below the mark. */
+/** The axis starts at this share of the target, so that the target is visible. */
 const BELOW_TARGET = 0.97;
 const minute = (ms: number) => Math.floor(ms / 60_000);
 
@@ -176,7 +176,6 @@ function Readings({ page, quantity }: { readonly page: BatchPage; readonly quant
     return {
       title: BATCHES.chart(label),
       x: { label: BATCHES.time, of: "time" },
-      // Where it is to come to stands on the chart from the first day.
       y: { label, of, ...(target === undefined || target >= first.value ? {} : { from: target * factor * BELOW_TARGET }) },
       lines: [{ name: label, look: "rim", dots: true, points: readings.map((r) => [minute(r.at - first.at), r.value * factor]) }],
       ...(target === undefined ? {} : { marks: [{ on: "y", at: target * factor, label: BATCHES.aim }] }),

@@ -2,11 +2,12 @@
 // A batch is begun with its name; what it is to come to can be said, and changed later.
 import { useRouter } from "next/navigation";
 import { type FormEvent, useId, useState } from "react";
+import { readFigure } from "@/core/bench/quantity";
 import { CalculationError } from "@/core/measures/calculation-error";
-import type { Aim } from "@/core/record/batches";
-import { QUANTITIES, type ReadingQuantity } from "@/core/record/entries";
+import { type Aim, LOSS_PERCENT } from "@/core/record/batches";
+import type { ReadingQuantity } from "@/core/record/entries";
 import { BATCHES } from "@/words/batches";
-import { WRITE_DOWN } from "@/words/record";
+import { QuantityChoice } from "../cook/QuantityChoice";
 import { readReading } from "../cook/reading";
 import { ask, reason } from "../shell/ask";
 import { Choice } from "../shell/Choice";
@@ -27,7 +28,7 @@ export function NewBatch() {
   const aimOf = (): Aim | undefined => {
     if (kind === "none") return undefined;
     if (kind === "value") return { kind, quantity, value: readReading(quantity, target, units) };
-    return { kind, percent: readReading("salinity", target, units) };
+    return { kind, percent: readFigure({ key: "percent", label: BATCHES.percent, of: "share", ...LOSS_PERCENT }, target, units) };
   };
   const begin = async (event: FormEvent) => {
     event.preventDefault();
@@ -69,18 +70,7 @@ export function NewBatch() {
           onChange={(k) => setKind(k as Kind)}
         />
       </span>
-      {kind === "value" && (
-        <span className="flex flex-col text-[14px] text-quiet">
-          {WRITE_DOWN.what}
-          <Choice
-            label={WRITE_DOWN.what}
-            className="mt-0.5 min-h-11"
-            value={quantity}
-            options={(Object.keys(QUANTITIES) as ReadingQuantity[]).map((q) => [q, WRITE_DOWN.quantity[q]])}
-            onChange={(q) => setQuantity(q as ReadingQuantity)}
-          />
-        </span>
-      )}
+      {kind === "value" && <QuantityChoice className="min-h-11" value={quantity} onChange={setQuantity} />}
       {kind !== "none" && (
         <label className="w-28 text-[14px] text-quiet">
           {kind === "loss" ? BATCHES.percent : BATCHES.target}

@@ -3,11 +3,10 @@
 import { type FormEvent, type ReactNode, useId, useState } from "react";
 import { CalculationError } from "@/core/measures/calculation-error";
 import { type BatchBody, type BatchEntry, batchStanding } from "@/core/record/batches";
-import { QUANTITIES, type ReadingQuantity } from "@/core/record/entries";
+import type { ReadingQuantity } from "@/core/record/entries";
 import { BATCHES } from "@/words/batches";
-import { WRITE_DOWN } from "@/words/record";
+import { QuantityChoice } from "../cook/QuantityChoice";
 import { readReading } from "../cook/reading";
-import { Choice } from "../shell/Choice";
 import { useUnits } from "../shell/conventions";
 import { MomentField } from "../shell/MomentField";
 
@@ -68,16 +67,7 @@ export function WriteBatch({ entries, suggested, busy, write }: WriteBatchProps)
         busy={busy}
         onPut={(text) => put(() => ({ kind: "reading", quantity, value: readReading(quantity, text, units) }))}
       >
-        <span className="flex flex-col text-[14px] text-quiet">
-          {WRITE_DOWN.what}
-          <Choice
-            label={WRITE_DOWN.what}
-            className="mt-0.5 min-h-[56px] min-w-32 text-[17px]"
-            value={quantity}
-            options={(Object.keys(QUANTITIES) as ReadingQuantity[]).map((q) => [q, WRITE_DOWN.quantity[q]])}
-            onChange={(q) => setQuantity(q as ReadingQuantity)}
-          />
-        </span>
+        <QuantityChoice className="min-h-[56px] min-w-32 text-[17px]" value={quantity} onChange={setQuantity} />
       </OneField>
       <OneField label={BATCHES.note} busy={busy} onPut={(text) => put(() => ({ kind: "note", text: text.slice(0, 2000) }))} />
       <div className="max-w-[20rem]">

@@ -3,16 +3,7 @@
 import { useId, useState } from "react";
 import { said } from "@/core/bench/quantity";
 import { CalculationError } from "@/core/measures/calculation-error";
-import {
-  amountsUsed,
-  type Entry,
-  type EntryBody,
-  QUANTITIES,
-  type ReadingQuantity,
-  readingsOf,
-  type Taken,
-  talliesOf,
-} from "@/core/record/entries";
+import { amountsUsed, type Entry, type EntryBody, type ReadingQuantity, readingsOf, type Taken, talliesOf } from "@/core/record/entries";
 import { spokenDuration } from "@/core/time/duration";
 import type { WallClock } from "@/core/time/wall-clock";
 import { coolingForecast } from "@/core/view/cooling-forecast";
@@ -21,9 +12,9 @@ import { probeForecast } from "@/core/view/probe-forecast";
 import type { StepCheck } from "@/core/view/step-check";
 import { WRITE_DOWN } from "@/words/record";
 import { AddPhotographs } from "../photographs/AddPhotographs";
-import { Choice } from "../shell/Choice";
 import { useFigures, useSpoken, useUnits } from "../shell/conventions";
 import { DevicePart } from "./DevicePart";
+import { QuantityChoice } from "./QuantityChoice";
 import { readingSaid, readReading } from "./reading";
 
 interface WriteDownProps {
@@ -159,16 +150,7 @@ function NewReading({ step, entries, write }: Part) {
         }
       }}
     >
-      <span className="text-[14px] text-quiet">
-        {WRITE_DOWN.what}
-        <Choice
-          label={WRITE_DOWN.what}
-          className="mt-0.5 flex! min-h-[56px] min-w-40 text-[17px]"
-          value={quantity}
-          options={(Object.keys(QUANTITIES) as ReadingQuantity[]).map((q) => [q, WRITE_DOWN.quantity[q]])}
-          onChange={(q) => setQuantity(q as ReadingQuantity)}
-        />
-      </span>
+      <QuantityChoice className="min-h-[56px] min-w-40 text-[17px]" value={quantity} onChange={setQuantity} />
       <label className="w-28 text-[14px] text-quiet">
         {WRITE_DOWN.value}
         <input

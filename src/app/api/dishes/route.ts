@@ -1,7 +1,7 @@
 import { LIMITS } from "@/core/dish/read";
 import { archiveIn } from "@/core/record/archive";
 import { listDishes } from "@/db/queries/dishes";
-import { importArchive } from "@/server/archive";
+import { importArchive, previewArchive } from "@/server/archive";
 import { database } from "@/server/database";
 import { importDish, previewDish } from "@/server/dishes";
 import { answer, bodyText, TooLarge } from "@/server/http";
@@ -19,7 +19,7 @@ async function post(request: Request) {
     // ?preview says what it holds and keeps nothing.
     const archive = archiveIn(text);
     if (!archive && text.length > LIMITS.bytes) return tooLarge(LIMITS.bytes);
-    if (new URL(request.url).searchParams.has("preview")) return answer(previewDish(text));
+    if (new URL(request.url).searchParams.has("preview")) return answer(archive ? previewArchive(archive.value) : previewDish(text));
     return answer(archive ? await importArchive(archive.value) : await importDish(text));
   } catch (error) {
     if (error instanceof TooLarge) return tooLarge(MOST_BYTES);

@@ -30,7 +30,7 @@ const WAYS: readonly (readonly [words: RegExp, way: CoolingWayKey, said: string]
   [/cold water|\btap\b|\bsink\b|basin/i, "coldWaterThenFridge", "in cold water, then the fridge"],
   [/fridge/i, "potFridgeAtOnce", "in the fridge at once"],
 ];
-const IN_DISHES = [/dish/, "traysHalf", "in the dishes that it was baked in"] as const;
+const IN_DISHES = ["traysHalf", "in the dishes that it was baked in"] as const;
 const BY_ITSELF = ["potCounterThenFridge", "on the counter, then in the fridge"] as const;
 const LITRES = { low: 0.2, high: 40 };
 /** Less than this is a bowl, not a pot: it is said, but it does not hold up a run. */
@@ -137,8 +137,15 @@ export function cooledPart(part: Part): Cooled | undefined {
   // A custard that was baked stands in its dishes, not in a pot.
   const hot = part.steps.slice(0, part.steps.indexOf(step) + 1).findLast(killsGerms);
   const baked = custard === "milkCream" && isCustard(part) && (hot?.step.uses ?? []).some((u) => u.what === "oven");
-  const found = (baked && !/\bice\b|water/i.test(told) ? IN_DISHES : undefined) ?? WAYS.find(([words]) => words.test(told));
-  const [key, how] = uncooled ? (["potFridgeAtOnce", "put into the fridge hot"] as const) : found ? [found[1], found[2]] : BY_ITSELF;
+  const found = WAYS.find(([words]) => words.test(told));
+  const inDishes = baked && !/\bice\b|water/i.test(told);
+  const [key, how] = uncooled
+    ? (["potFridgeAtOnce", "put into the fridge hot"] as const)
+    : inDishes
+      ? IN_DISHES
+      : found
+        ? [found[1], found[2]]
+        : BY_ITSELF;
   const goesOn = !STAYS_OUT.has(key) && (made?.holds ?? []).some((h) => h.place === "fridge");
   return { step, litres, how, goesOn, uncooled, way: ways[key], ways };
 }

@@ -154,7 +154,9 @@ export function marinadeReuse({ parts }: SafetyScene): Finding[] {
         component: part.component.id,
         step: step.ref,
         severity: late ? "warn" : "stop",
-        computed: `${flesh.ingredient.name} was raw in what “${step.name}” ${late ? "puts on to the last" : "serves"}, and that is not boiled.`,
+        computed: late
+          ? `${flesh.ingredient.name} lay raw in what “${step.name}” puts on until the end, and it is not boiled first.`
+          : `${flesh.ingredient.name} was raw in what “${step.name}” serves, and that is not boiled.`,
         mends: [
           {
             label: "Bring it to a full boil for a minute first",
