@@ -3,6 +3,7 @@ import "server-only";
 import { lengthChange } from "../core/dish/edit/lengths";
 import { type ReachedTemperature, reachedTemperature } from "../core/dish/edit/reached-temperatures";
 import { type UsedAmount, usedAmount } from "../core/dish/edit/used-amounts";
+import type { PatchOperation } from "../core/dish/patch";
 import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { PlanFile, planFromFile } from "../core/planner";
@@ -10,12 +11,13 @@ import { type Entry, readingsOf, standing, type Verdict, verdictsOf } from "../c
 import { isWorthTelling, learnedLengths } from "../core/record/learned";
 import { logLines } from "../core/record/log-lines";
 import { progressOf } from "../core/record/progress";
+import { hazardOf } from "../core/safety/view";
 import { mannerOf } from "../core/spoken/conventions";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
 import { besideRuns, MOST_BESIDE, type OtherRun, shareSteps } from "../core/view/beside-runs";
 import { miniRoute } from "../core/view/mini-route";
 import { planView } from "../core/view/plan-view";
-import type { KeptRun, LengthProposal, RunPage } from "../core/view/run-page";
+import type { KeptRun, LengthProposal, Proposed, RunPage } from "../core/view/run-page";
 import { type ReviewRow, reviewRows, timedOf } from "../core/view/run-review";
 import { spokenTexts } from "../core/view/spoken-texts";
 import { findDish, listDishParts } from "../db/queries/dishes";
@@ -65,10 +67,10 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
     rows: spokenTexts(rows, conventions),
     log: spokenTexts(logLines(dish, events), conventions),
     entries,
-    amounts: amountsOf(stored.document, entries),
-    temperatures: temperaturesOf(stored.document, entries, rows),
+    amounts: judged(stored.document, amountsOf(stored.document, entries)),
+    temperatures: judged(stored.document, temperaturesOf(stored.document, entries, rows)),
     components: dish.components.map((c) => ({ id: c.id, name: c.name })),
-    lengths: await lengthsOf(stored, dish),
+    lengths: judged(stored.document, await lengthsOf(stored, dish)),
     beside: spokenTexts(besideRuns(rows, await othersOf(run, dish, rows)), conventions),
     served: { planned: plan?.serveAt, really: progress.get(dish.serve)?.ended },
     charts:
@@ -124,6 +126,13 @@ function amountsOf(document: DishFile, entries: readonly Entry[]): UsedAmount[] 
     else newest.delete(key);
   }
   return [...newest.values()];
+}
+
+/** Proposals with the safety finding that each would bring: a change that makes a dish less safe is never offered. */
+function judged<T extends { readonly change: readonly PatchOperation[] }>(document: DishFile, proposals: readonly T[]): Proposed<T>[] {
+  if (proposals.length === 0) return [];
+  const hazard = hazardOf(document);
+  return proposals.map((p) => ({ ...p, hazard: hazard(p.change) }));
 }
 
 /** A core temperature says at what a step was ended where it was read so shortly before, or just after. */

@@ -37,6 +37,7 @@ export const BATCHES = {
   takeBackNamed: (what: string) => `Undo: ${what}`,
   chart: (quantity: string) => `${quantity} over time`,
   time: "Time",
+  ready: "ready",
   lost: (percent: string, target: string) => `${percent} % lost, ready at ${target} %.`,
   stands: (value: string, target: string) => `${value} now; ready at ${target}.`,
   reached: "Ready.",

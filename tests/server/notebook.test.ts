@@ -202,13 +202,42 @@ test("the temperature at which a step was ended is proposed to the dish, and tak
   expect(reached).toMatchObject({ ref: "stock.simmer", saidC: 92, reachedC: 89 });
   const { text } = await shown(await RunPage({ params: Promise.resolve({ run }) }));
   expect(text).toContain("89 °C instead of 92 °C");
-  expect(text).toContain("This is lower than before.");
   const { dishVersion, kitchenVersion } = await page(run);
   const label = "As reached: Simmer";
   expect((await call(change, { dish }, { version: dishVersion, kitchenVersion, change: reached?.change, label })).status).toBe(200);
   const after = (await call(file, { dish })).said;
   expect(after.components[0].methods[0].steps[1].done).toEqual({ probeC: 89 });
   expect((await page(run)).temperatures).toEqual([]);
+});
+
+test("what would make the dish less safe is told, and not offered", async () => {
+  const dish: string = (
+    await call(
+      bringIn,
+      {},
+      smallDish((d) => {
+        d.dish.id = `kept-${++id}`;
+        d.components[1].methods[0].ingredients = [{ id: "legs", name: "Chicken legs", amount: { amount: 2, unit: "kg" } }];
+        Object.assign(stepOf(d, "sauce.reduce"), {
+          name: "Roast",
+          time: "40m",
+          uses: [{ what: "oven", tempC: 160 }],
+          done: { probeC: 74 },
+        });
+      }),
+    )
+  ).said.value.slug;
+  const { run } = await cooked({ "stock.chop": [0, 20], "stock.simmer": [20, 260], "sauce.reduce": [260, 300] }, "as planned", dish);
+  const read = (value: number) => {
+    const body = { kind: "reading", step: "sauce.reduce", quantity: "core", value };
+    return call(write, { dish }, { run, entries: [{ key: crypto.randomUUID(), ago: (600 - 298) * 60_000, body }] });
+  };
+  await read(63);
+  expect((await page(run)).temperatures).toMatchObject([{ reachedC: 63, hazard: expect.stringMatching(/.{8}/) }]);
+  const { text } = await shown(await RunPage({ params: Promise.resolve({ run }) }));
+  expect(text).toContain("Not offered, because the dish would be less safe");
+  await read(80);
+  expect((await page(run)).temperatures).toMatchObject([{ reachedC: 80, hazard: undefined }]);
 });
 
 test("a run stands beside the other runs that made the same components, of another dish too", async () => {

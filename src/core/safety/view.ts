@@ -1,6 +1,6 @@
 // Findings as they cross to a page: mends as patches, and whether the cook has said by name that the thing is known.
 import type { Dish } from "../dish/model";
-import { type PatchOperation, patchBetween } from "../dish/patch";
+import { applyPatch, type PatchOperation, patchBetween } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
 import { intervalsOfHours } from "../time/calendar";
 import { subtract, union } from "../time/interval";
@@ -43,8 +43,23 @@ const weightOf = (f: Pick<Finding, "severity" | "hard">) => (f.hard ? 4 : { stop
 function mendsIt(finding: Pick<Finding, "id" | "severity" | "hard">, before: readonly Finding[], after: readonly Finding[]): boolean {
   const same = after.find((f) => f.id === finding.id);
   if (same && weightOf(same) >= weightOf(finding)) return false;
+  return worsened(before, after, Math.max(weightOf({ severity: "warn" }), weightOf(finding))) === undefined;
+}
+
+/** A finding of at least this weight that was not there before, or weighed less. */
+function worsened(before: readonly Finding[], after: readonly Finding[], least: number): Finding | undefined {
   const known = new Map(before.map((f) => [f.id, weightOf(f)]));
-  return !after.some((f) => weightOf(f) >= Math.max(2, weightOf(finding)) && weightOf(f) > (known.get(f.id) ?? 0));
+  return after.find((f) => weightOf(f) >= least && weightOf(f) > (known.get(f.id) ?? 0));
+}
+
+/**
+ * Looks at changes of a dish before they are offered.
+ * @returns for a change: the title of a Caution or Danger that it brings; undefined where it brings none
+ */
+export function hazardOf(document: DishFile): (change: readonly PatchOperation[]) => string | undefined {
+  const findings = (d: DishFile) => safetyFindings(safetyScene(d, {}));
+  const before = findings(document);
+  return (change) => worsened(before, findings(applyPatch(document, change)), weightOf({ severity: "warn" }))?.title;
 }
 
 type MendView = FindingView["mends"][number];

@@ -25,6 +25,9 @@ export interface KeptRun {
   readonly written: number;
 }
 
+/** What is proposed to the dish; `hazard` is a safety finding that it would bring: then it is told and not offered. */
+export type Proposed<T> = T & { readonly hazard?: string | undefined };
+
 export interface LengthProposal extends LearnedLength {
   readonly name: string;
   readonly component: string;
@@ -42,11 +45,11 @@ export interface RunPage {
   readonly log: readonly LogLine[];
   readonly entries: readonly Entry[];
   readonly components: readonly { readonly id: string; readonly name: string }[];
-  readonly lengths: readonly LengthProposal[];
+  readonly lengths: readonly Proposed<LengthProposal>[];
   /** Amounts that were used instead of what the dish says. */
-  readonly amounts: readonly UsedAmount[];
+  readonly amounts: readonly Proposed<UsedAmount>[];
   /** Temperatures at which steps were ended instead of what the dish says. */
-  readonly temperatures: readonly ReachedTemperature[];
+  readonly temperatures: readonly Proposed<ReachedTemperature>[];
   /** Other runs that made the same components, the newest first. */
   readonly beside: BesideRuns;
   /** When it was to be served by the first plan, and when it was. */

@@ -21,6 +21,12 @@ import { WriteBatch } from "./WriteBatch";
 const DAY_MS = 86_400_000;
 /** The axis starts at this share of the target, so that the target is visible. */
 const BELOW_TARGET = 0.97;
+/** To two digits, for the end of an axis. */
+const roundDown = (value: number): number => {
+  if (value <= 0) return value;
+  const step = 10 ** (Math.floor(Math.log10(value)) - 1);
+  return Number((Math.floor(value / step) * step).toPrecision(2));
+};
 const minute = (ms: number) => Math.floor(ms / 60_000);
 
 export function BatchView({ page }: { readonly page: BatchPage }) {
@@ -176,9 +182,9 @@ function Readings({ page, quantity }: { readonly page: BatchPage; readonly quant
     return {
       title: BATCHES.chart(label),
       x: { label: BATCHES.time, of: "time" },
-      y: { label, of, ...(target === undefined || target >= first.value ? {} : { from: target * factor * BELOW_TARGET }) },
+      y: { label, of, ...(target === undefined || target >= first.value ? {} : { from: roundDown(target * factor * BELOW_TARGET) }) },
       lines: [{ name: label, look: "rim", dots: true, points: readings.map((r) => [minute(r.at - first.at), r.value * factor]) }],
-      ...(target === undefined ? {} : { marks: [{ on: "y", at: target * factor, label: BATCHES.aim }] }),
+      ...(target === undefined ? {} : { marks: [{ on: "y", at: target * factor, label: BATCHES.ready }] }),
     };
   }, [entries, batch, quantity]);
   return curve ? <CurveChart curve={curve} units={units} /> : null;

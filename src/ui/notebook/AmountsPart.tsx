@@ -10,6 +10,7 @@ export function AmountsPart({ page }: { readonly page: RunPage }) {
     key: a.change[0]?.path ?? a.ingredient,
     name: a.ingredient,
     change: a.change,
+    hazard: a.hazard,
     label: NOTEBOOK.amountLabel(a.ingredient),
     text: (
       <>

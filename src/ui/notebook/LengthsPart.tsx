@@ -15,6 +15,7 @@ export function LengthsPart({ page }: { readonly page: RunPage }) {
     name: l.name,
     of: lower(l.component),
     change: l.change,
+    hazard: l.hazard,
     label: NOTEBOOK.label(lower(l.name)),
     text: (
       <>

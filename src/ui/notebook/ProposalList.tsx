@@ -13,6 +13,8 @@ interface Proposal {
   readonly of?: string;
   readonly text: ReactNode;
   readonly change: readonly PatchOperation[];
+  /** A safety finding that it would bring: then it is told and not offered. */
+  readonly hazard?: string | undefined;
   /** What the version is called that takes it over. */
   readonly label: string;
 }
@@ -27,7 +29,8 @@ interface ProposalListProps {
 
 export function ProposalList({ page, title, lead, labelAll, proposals }: ProposalListProps) {
   const { accept, busy, trouble } = useAccept(page);
-  const all = proposals.flatMap((p) => p.change);
+  const offered = proposals.filter((p) => p.hazard === undefined);
+  const all = offered.flatMap((p) => p.change);
   return (
     <section aria-label={title} className="pt-6">
       <h2 className="border-t-2 border-rim pt-2 text-[21px]">{title}</h2>
@@ -43,20 +46,23 @@ export function ProposalList({ page, title, lead, labelAll, proposals }: Proposa
             <span>
               <span className="text-[17px]">{p.name}</span> <span className="text-[13.5px] text-quiet">{p.of}</span>
               <span className="block text-[14.5px]">{p.text}</span>
+              {p.hazard && <span className="block text-[14.5px] text-beet">{NOTEBOOK.hazard(p.hazard)}</span>}
             </span>
-            <button
-              type="button"
-              className="act min-h-11 px-4 text-[15px]"
-              disabled={busy}
-              aria-label={NOTEBOOK.acceptNamed(p.name)}
-              onClick={() => void accept(p.change, p.label)}
-            >
-              {NOTEBOOK.accept}
-            </button>
+            {p.hazard === undefined && (
+              <button
+                type="button"
+                className="act min-h-11 px-4 text-[15px]"
+                disabled={busy}
+                aria-label={NOTEBOOK.acceptNamed(p.name)}
+                onClick={() => void accept(p.change, p.label)}
+              >
+                {NOTEBOOK.accept}
+              </button>
+            )}
           </li>
         ))}
       </ul>
-      {proposals.length > 1 && (
+      {offered.length > 1 && (
         <button type="button" className="act mt-2 min-h-11 px-5" disabled={busy} onClick={() => void accept(all, labelAll)}>
           {NOTEBOOK.acceptAll}
         </button>

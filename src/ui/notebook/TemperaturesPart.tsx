@@ -12,6 +12,7 @@ export function TemperaturesPart({ page }: { readonly page: RunPage }) {
     key: t.ref,
     name: t.name,
     change: t.change,
+    hazard: t.hazard,
     label: NOTEBOOK.temperatureLabel(t.name),
     text: (
       <>
@@ -19,7 +20,6 @@ export function TemperaturesPart({ page }: { readonly page: RunPage }) {
         <b className="font-semibold">
           <Spoken>{NOTEBOOK.nextTemperature(degrees(t.reachedC))}</Spoken>
         </b>
-        {t.reachedC < t.saidC && <span className="block text-quiet">{NOTEBOOK.lower}</span>}
       </>
     ),
   }));
