@@ -4,17 +4,19 @@ import { type Plan, verifyPlan } from "../core/planner";
 import { findingViews } from "../core/safety/view";
 import { planCalendar } from "../core/sheets/calendar";
 import { runSheet } from "../core/sheets/run-sheet";
-import { shoppingCsv, shoppingRows } from "../core/sheets/shopping";
+import { shoppingRows } from "../core/sheets/shopping";
+import { shoppingCsv } from "../core/sheets/shopping-csv";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
 import { planView } from "../core/view/plan-view";
-import { bad, loadDish, loadPlan, readFlags } from "./input";
+import { bad, loadDish, loadPlan, numberFlag, readFlags } from "./input";
 
-function read(args: readonly string[]) {
-  const { files } = readFlags(args, [], ["DISH", "PLAN"]);
+function read(args: readonly string[], flags: readonly string[] = []) {
+  const asked = readFlags(args, flags, ["DISH", "PLAN"]);
+  const { files } = asked;
   const { dish, document } = loadDish(files[0] as string);
   const plan = loadPlan(files[1] as string, dish.zone);
   belongs(dish, plan, files[1] as string);
-  return { dish, document, plan, view: planView(dish, plan) };
+  return { dish, document, plan, view: planView(dish, plan), asked };
 }
 
 /** A plan of another dish would print as an empty page; what it lacks is said instead. */
@@ -31,9 +33,13 @@ export function sheetCommand(args: readonly string[]) {
   return { text: runSheet(document.dish.name, document.dish.serves, view, clock, severe), exit: 0 };
 }
 
+/** Most trips that can be asked for: one a day for two months. */
+const MOST_TRIPS = 60;
+
 export function shopCommand(args: readonly string[]) {
-  const { dish, document, plan } = read(args);
-  return { text: shoppingCsv(shoppingRows(document, dish, plan), dish), exit: 0 };
+  const { dish, document, plan, asked } = read(args, ["--trips"]);
+  const most = numberFlag(asked, "--trips", 1, MOST_TRIPS);
+  return { text: shoppingCsv(shoppingRows(document, dish, plan), dish, most), exit: 0 };
 }
 
 export function icsCommand(args: readonly string[]) {

@@ -76,3 +76,24 @@ export async function changeStaple({ name, always }: z.output<typeof StapleChang
     return after;
   });
 }
+
+const TRIPS = "shopping-trips";
+/** Most lists whose number of trips is kept; the oldest choice goes. */
+const MOST_LISTS = 200;
+const TripsOfLists = z.record(z.string().max(200), z.number().int().min(1).max(60));
+/** At most so many trips for a list (the dish's short name, or "all"); null: as many as keep everything fresh. */
+export const TripsChange = z.object({ list: z.string().min(1).max(200), most: z.number().int().min(1).max(60).nullable() });
+
+/** Undefined: as many trips as keep everything fresh. */
+export async function loadMostTrips(list: string): Promise<number | undefined> {
+  return (await findSetting(await database(), TRIPS, TripsOfLists))?.[list];
+}
+
+export async function changeMostTrips({ list, most }: z.output<typeof TripsChange>): Promise<void> {
+  const db = await database();
+  await db.transaction(async (tx) => {
+    const { [list]: _, ...others } = (await findSetting(tx, TRIPS, TripsOfLists)) ?? {};
+    const kept = Object.entries(others).slice(-(MOST_LISTS - 1));
+    await putSetting(tx, TRIPS, Object.fromEntries(most === null ? kept : [...kept, [list, most]]));
+  });
+}

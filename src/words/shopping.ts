@@ -2,8 +2,16 @@
 
 export const SHOPPING = {
   title: "Shopping",
-  lead: (trips: number, things: number) =>
-    `${things === 1 ? "One item" : `${things} items`} in ${trips === 1 ? "one trip" : `${trips} trips`}, as few as keep everything fresh.`,
+  lead: (trips: number, things: number, fresh: boolean) =>
+    `${things === 1 ? "One item" : `${things} items`} in ${trips === 1 ? "one trip" : `${trips} trips`}${fresh ? ", as few as keep everything fresh" : ""}.`,
+  howMany: "How many trips",
+  trips: (n: number) => (n === 1 ? "1 trip" : `${n} trips`),
+  allFresh: "Everything keeps until it is used.",
+  early: (name: string, wait: string, others: number) =>
+    others === 0
+      ? `${name} would wait ${wait} longer than it keeps.`
+      : `${name} would wait ${wait} longer than it keeps, ${others === 1 ? "one other thing" : `${others} other things`} less long.`,
+  earlyRow: (wait: string) => `waits ${wait} longer than it keeps: freeze it, or have it fetched later`,
   nothing: "Nothing to buy for this plan.",
   orders: "Order ahead",
   orderBy: (at: string) => `order by ${at}`,

@@ -7,9 +7,12 @@ import { POST as clock } from "../../src/app/api/clock/route";
 import { POST as press } from "../../src/app/api/dishes/[dish]/events/route";
 import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
+import { GET as shoppingFile } from "../../src/app/api/dishes/[dish]/shopping/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
 import { GET as larder, POST as put } from "../../src/app/api/larder/route";
 import { POST as staple } from "../../src/app/api/staples/route";
+import { POST as changeTrips } from "../../src/app/api/trips/route";
+import ShoppingPage from "../../src/app/d/[dish]/shopping/page";
 import { GET as open } from "../../src/app/i/[code]/route";
 import { labelCode } from "../../src/core/sheets/labels";
 import { loadLarderOffers } from "../../src/server/larder";
@@ -153,5 +156,37 @@ describe("shopping for all dishes", () => {
     expect((await call(staple, {}, { name: "butter", always: false })).said).toEqual({ staples: [] });
     await write(event("by-hand-9", { kind: "added", name: "Butter", amount: { amount: 100, unit: "g" }, place: "fridge" }));
     expect(await text()).toMatch(/250 g ?Butter ?250 g needed; 100 g in the larder/);
+  });
+  test("fewer trips are offered with what they cost, chosen on one device, seen on the next, and in the file", async () => {
+    await at(0);
+    const document = smallDish((d) => {
+      d.dish.id = "two-trips";
+      d.components[1].methods[0].ingredients = [
+        { id: "b", name: "Butter", amount: { amount: 200, unit: "g" }, keeps: "1h30m", section: "Dairy" },
+        { id: "s", name: "Salt", amount: { amount: 10, unit: "g" } },
+      ];
+    });
+    document.components[0].methods[0].ingredients = [{ id: "f", name: "Flour", amount: { amount: 100, unit: "g" } }];
+    const slug = (await call(bringIn, {}, document)).said.value.slug;
+    await planned(slug, MINUTE);
+    const page = async () => (await shown(ShoppingPage({ params: Promise.resolve({ dish: slug }) }))).text;
+    const csv = async () =>
+      (await (await shoppingFile(new Request("http://house/"), { params: Promise.resolve({ dish: slug }) })).text()).split("\n");
+    const trips = async () =>
+      new Set(
+        (await csv())
+          .slice(1)
+          .filter(Boolean)
+          .map((line) => line.split(",").at(-1)),
+      ).size;
+    expect(await page()).toMatch(/2 trips.*Everything keeps until it is used\..*1 trip.*Butter would wait .* longer than it keeps\./);
+    expect(await trips()).toBe(2);
+    expect((await call(changeTrips, {}, { list: slug, most: 1 })).said).toEqual({ ok: true });
+    expect(await page()).toMatch(/in one trip\./);
+    expect(await page()).toMatch(/waits .* longer than it keeps: freeze it/);
+    expect(await trips()).toBe(1);
+    await call(changeTrips, {}, { list: slug, most: null });
+    expect(await trips()).toBe(2);
+    expect((await call(changeTrips, {}, { list: slug, most: 0 })).status).toBe(422);
   });
 });

@@ -1,14 +1,12 @@
 // What has to be bought for a plan: ingredients of the methods in force, scaled, the same thing of one section added up; from when on it may be
 // bought so that it still keeps, by when it is wanted, and when it must be ordered.
 
-import { stringify } from "csv-stringify/sync";
 import type { Dish } from "../dish/model";
 import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishFile } from "../dish/schema";
 import { type Quantity, quantityText } from "../dish/units";
 import { kOf } from "../dish/weights";
 import { understand, withoutPurpose } from "../foods/match";
-import { onOneLine } from "../plain-text";
 import type { Plan } from "../planner";
 import { minutesOf } from "../time/duration";
 import { packsFor } from "./packs";
@@ -139,30 +137,4 @@ function together(a: Need, b: Need): Need {
       note: [...new Set([a.row.note, b.row.note])].filter(Boolean).join("; "),
     },
   };
-}
-
-/** The shopping list as CSV with a heading; instants as the dish file writes them. */
-export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish): string {
-  const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
-  return stringify(
-    rows.map((r) =>
-      [
-        r.section,
-        r.ingredient,
-        r.amount,
-        r.components.join("; "),
-        at(r.orderBy),
-        at(r.buyFrom),
-        at(r.wantedBy),
-        r.note,
-        r.packs,
-        r.left,
-      ].map(onOneLine),
-    ),
-    {
-      header: true,
-      columns: ["section", "ingredient", "amount", "for", "order by", "buy from", "wanted by", "note", "packs", "left over"],
-      escape_formulas: true,
-    },
-  );
 }

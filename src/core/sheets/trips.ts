@@ -1,7 +1,7 @@
 // Shopping trips: the fewest with which everything is in the house when it is wanted and fresh enough, and what has to be ordered before.
 import type { ShoppingRow } from "./shopping";
 
-export interface Trip<R extends ShoppingRow = ShoppingRow> {
+interface Trip<R extends ShoppingRow = ShoppingRow> {
   /** The latest moment at which it still serves all that is bought on it. */
   readonly by: number;
   readonly rows: readonly R[];
@@ -38,10 +38,109 @@ export function shoppingTrips<R extends ShoppingRow>(rows: readonly R[], { lastO
 export const ordersOf = <R extends ShoppingRow>(rows: readonly R[]): R[] =>
   rows.filter((r) => r.orderBy !== undefined).sort((a, b) => (a.orderBy ?? 0) - (b.orderBy ?? 0));
 
-/** All of a list: what has to be ordered, and the fewest trips with shops open at their usual hours. @param timeOfDay of a minute, by the reader's clock */
-export const shoppingOf = <R extends ShoppingRow>(rows: readonly R[], timeOfDay: (minute: number) => number) => ({
+/** A row that its trip buys sooner than it keeps. */
+interface TooEarly<R extends ShoppingRow = ShoppingRow> {
+  readonly row: R;
+  /** So many minutes longer than it keeps it would have to wait. */
+  readonly minutes: number;
+}
+
+/** One number of trips, and what is not fresh with it. */
+export interface TripChoice<R extends ShoppingRow = ShoppingRow> {
+  readonly trips: readonly Trip<R>[];
+  /** The worst first; empty where everything keeps until it is used. */
+  readonly early: readonly TooEarly<R>[];
+}
+
+/** All of a list: what has to be ordered, and what each number of trips comes to, from the fewest that keep everything fresh down to one. */
+interface ShoppingChoices<R extends ShoppingRow = ShoppingRow> {
+  readonly orders: readonly R[];
+  readonly choices: readonly TripChoice<R>[];
+}
+
+/**
+ * The fewest trips that keep everything fresh, and for each smaller number those with which least is bought too early: minutes too early as a share
+ * of how long the thing keeps, summed, so that a day counts for more with fish than with cream.
+ * Source: segmentation of sorted deadlines by dynamic programming (Bellman 1961); a trip is best made at a deadline, each thing on the last trip before its own.
+ * @param hours when shops are open
+ * @returns as many choices as the fewest fresh trips are; none for an empty list
+ */
+export function tripChoices<R extends ShoppingRow>(rows: readonly R[], hours: ShopHours): TripChoice<R>[] {
+  if (rows.length === 0) return [];
+  const fresh = shoppingTrips(rows, hours);
+  const wanted = rows.map((row) => ({ row, by: hours.lastOpen(row.wantedBy - BEFORE_USE_MINUTES) }));
+  const days = [...new Set(wanted.map((w) => w.by))].sort((a, b) => a - b);
+  // cost[i][j]: a trip at days[i] buys all that is due before days[j].
+  const cost = days.map((day, i) =>
+    Array.from({ length: days.length + 1 }, (_, j) =>
+      wanted.reduce(
+        (sum, { row, by }) => (by >= day && by < (days[j] ?? Number.POSITIVE_INFINITY) && j > i ? sum + staleShare(row, day) : sum),
+        0,
+      ),
+    ),
+  );
+  const choices: TripChoice<R>[] = [{ trips: fresh, early: [] }];
+  for (let most = fresh.length - 1; most >= 1; most--) choices.push(assigned(wanted, cheapestDays(days, cost, most)));
+  return choices;
+}
+
+const minutesTooEarly = (row: ShoppingRow, day: number) => Math.max(0, (row.buyFrom ?? day) - day);
+
+function staleShare(row: ShoppingRow, day: number): number {
+  const keeps = row.wantedBy - (row.buyFrom ?? row.wantedBy);
+  return minutesTooEarly(row, day) / Math.max(keeps, BEFORE_USE_MINUTES);
+}
+
+/** The days of at most so many trips that cost least; the first deadline is always one. */
+function cheapestDays(days: readonly number[], cost: readonly (readonly number[])[], most: number): number[] {
+  // best[k][i]: the least cost of what is due from days[i] on, with a trip there and k - 1 after it; next[k][i]: where the second of them is.
+  const n = days.length;
+  const best: number[][] = [Array.from({ length: n + 1 }, (_, i) => (i === n ? 0 : Number.POSITIVE_INFINITY))];
+  const next: number[][] = [[]];
+  for (let k = 1; k <= most; k++) {
+    best[k] = Array.from({ length: n + 1 }, (_, i) => (i === n ? 0 : Number.POSITIVE_INFINITY));
+    next[k] = Array.from({ length: n }, () => n);
+    for (let i = 0; i < n; i++)
+      for (let j = i + 1; j <= n; j++) {
+        const sum = (cost[i]?.[j] ?? 0) + (best[k - 1]?.[j] ?? Number.POSITIVE_INFINITY);
+        if (sum >= (best[k]?.[i] ?? 0)) continue;
+        (best[k] as number[])[i] = sum;
+        (next[k] as number[])[i] = j;
+      }
+  }
+  const chosen: number[] = [];
+  for (let i = 0, k = most; i < n; i = next[k]?.[i] ?? n, k--) chosen.push(days[i] as number);
+  return chosen;
+}
+
+/** Each thing on the first of these trips from which it keeps, else on the last before it is wanted. */
+function assigned<R extends ShoppingRow>(
+  wanted: readonly { readonly row: R; readonly by: number }[],
+  days: readonly number[],
+): TripChoice<R> {
+  const trips = days.map((by) => ({ by, rows: [] as R[] }));
+  const early: TooEarly<R>[] = [];
+  for (const { row, by } of wanted) {
+    const before = trips.filter((t) => t.by <= by);
+    const trip = before.find((t) => minutesTooEarly(row, t.by) === 0) ?? before.at(-1);
+    if (!trip) throw new Error(`No trip before ${row.ingredient} is wanted: the first deadline must be one.`);
+    trip.rows.push(row);
+    const minutes = minutesTooEarly(row, trip.by);
+    if (minutes > 0) early.push({ row, minutes });
+  }
+  return { trips: trips.filter((t) => t.rows.length > 0), early: early.sort((a, b) => b.minutes - a.minutes) };
+}
+
+/** The choice with at most so many trips; without a number the one that keeps everything fresh. Undefined for an empty list. */
+export const chosenTrips = <R extends ShoppingRow>(
+  choices: readonly TripChoice<R>[],
+  most: number | undefined,
+): TripChoice<R> | undefined => choices.find((c) => most !== undefined && c.trips.length <= most) ?? choices[0];
+
+/** @param timeOfDay of a minute, by the reader's clock */
+export const shoppingOf = <R extends ShoppingRow>(rows: readonly R[], timeOfDay: (minute: number) => number): ShoppingChoices<R> => ({
   orders: ordersOf(rows),
-  trips: shoppingTrips(rows, usualShopHours(timeOfDay)),
+  choices: tripChoices(rows, usualShopHours(timeOfDay)),
 });
 
 /** Shops are open from nine to seven, every day: what a list can count on. */

@@ -6,19 +6,23 @@ import { toast } from "sonner";
 import type { Entry } from "@/core/record/entries";
 import { lower } from "@/core/sentence";
 import type { HomeRow } from "@/core/sheets/at-home";
-import type { Trip } from "@/core/sheets/trips";
+import { chosenTrips, shoppingOf } from "@/core/sheets/trips";
+import { spokenDuration } from "@/core/time/duration";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { SHOPPING } from "@/words/shopping";
 import { useTicks } from "../shell/use-ticks";
 import { PrintButton } from "./PrintButton";
+import { TripChoices } from "./TripChoices";
+import { useMostTrips } from "./use-most-trips";
 import { useStaples } from "./use-staples";
 
 interface ShoppingViewProps {
   readonly slug: string;
   readonly now: number;
   readonly offsets: Offsets;
-  readonly orders: readonly HomeRow[];
-  readonly trips: readonly Trip<HomeRow>[];
+  readonly rows: readonly HomeRow[];
+  /** So many trips were asked for; undefined: as many as keep everything fresh. */
+  readonly mostTrips: number | undefined;
   /** What this house always has, in small letters. */
   readonly staples: readonly string[];
   /** The list within the record of the dish; another for all dishes. */
@@ -38,11 +42,15 @@ export function ShoppingView(props: ShoppingViewProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
   const { ticked, tick, trouble } = useTicks(slug, list, entries, clockMs);
   const { isStaple, setStaple } = useStaples(props.staples);
-  const bought = <R extends HomeRow>(rows: readonly R[]) => rows.filter((r) => !isStaple(r.ingredient));
-  const orders = bought(props.orders);
-  const trips = props.trips.map((t) => ({ ...t, rows: bought(t.rows) })).filter((t) => t.rows.length > 0);
-  const hidden = props.trips.flatMap((t) => t.rows.filter((r) => isStaple(r.ingredient)));
-  const things = trips.reduce((sum, t) => sum + t.rows.length, 0);
+  const hidden = props.rows.filter((r) => isStaple(r.ingredient));
+  const bought = props.rows.filter((r) => !isStaple(r.ingredient));
+  const { orders, choices } = shoppingOf(bought, (minute) => clock.timeOfDay(minute));
+  const { most, choose } = useMostTrips(props.of ? "all" : slug, props.mostTrips);
+  const [fresh] = choices;
+  const chosen = chosenTrips(choices, most);
+  const trips = chosen?.trips ?? [];
+  const early = new Map(chosen?.early.map(({ row, minutes }) => [row, minutes]));
+  const things = bought.length;
   const at = (minute: number) => clock.dateTime(minute);
   const copy = async () => {
     const text = trips
@@ -61,7 +69,7 @@ export function ShoppingView(props: ShoppingViewProps) {
         <div>
           <h1 className="text-[28px]">{title}</h1>
           {props.of && <p>{props.of}</p>}
-          <p className="text-quiet">{things ? SHOPPING.lead(trips.length, things) : SHOPPING.nothing}</p>
+          <p className="text-quiet">{things ? SHOPPING.lead(trips.length, things, chosen === fresh) : SHOPPING.nothing}</p>
         </div>
         {things > 0 && (
           <p className="flex flex-wrap items-center gap-x-4 gap-y-2" data-screen>
@@ -81,6 +89,14 @@ export function ShoppingView(props: ShoppingViewProps) {
         <p role="alert" className="mb-3 border-l-[3px] border-beet pl-3">
           {trouble}
         </p>
+      )}
+      {chosen && choices.length > 1 && (
+        <TripChoices
+          choices={choices}
+          chosen={chosen}
+          onChoose={(c) => void choose(c === fresh ? undefined : c.trips.length)}
+          at={(minute) => clock.date(minute)}
+        />
       )}
       {orders.length > 0 && (
         <section aria-label={SHOPPING.orders} className="border-t-2 border-rim pt-2 pb-4">
@@ -119,6 +135,7 @@ export function ShoppingView(props: ShoppingViewProps) {
                       done={ticked.has(keyOf(r))}
                       onTick={() => tick(keyOf(r))}
                       onStaple={() => void setStaple(r.ingredient, true)}
+                      warn={early.has(r) ? SHOPPING.earlyRow(spokenDuration(early.get(r) ?? 0)) : undefined}
                       more={[
                         r.packs ? SHOPPING.needed(r.amount) : "",
                         r.left ? SHOPPING.leftOver(r.left) : "",
@@ -180,9 +197,11 @@ interface RowProps {
   readonly onTick: () => void;
   readonly onStaple?: () => void;
   readonly more: string;
+  /** What is wrong with buying it then. */
+  readonly warn?: string | undefined;
 }
 
-function Row({ row, done, onTick, onStaple, more }: RowProps) {
+function Row({ row, done, onTick, onStaple, more, warn }: RowProps) {
   return (
     <li className="flex items-center border-t border-rule">
       <label
@@ -192,6 +211,7 @@ function Row({ row, done, onTick, onStaple, more }: RowProps) {
         <span>
           <span className="text-[16px]">{row.ingredient}</span>
           <span className="block text-[13px] text-quiet">{more}</span>
+          {warn && <span className="block text-[13px] text-beet">{warn}</span>}
         </span>
         <input type="checkbox" className="size-7 justify-self-end accent-(--rim)" checked={done} onChange={onTick} data-screen />
       </label>

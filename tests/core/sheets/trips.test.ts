@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { ShoppingRow } from "../../../src/core/sheets/shopping";
-import { ordersOf, shoppingTrips, usualShopHours } from "../../../src/core/sheets/trips";
+import { chosenTrips, ordersOf, shoppingTrips, tripChoices, usualShopHours } from "../../../src/core/sheets/trips";
 
 const row = (ingredient: string, wantedBy: number, buyFrom?: number, orderBy?: number): ShoppingRow => ({
   section: "",
@@ -58,3 +58,53 @@ describe("trips", () => {
     expect(ordersOf([row("a", 9, undefined, 5), row("b", 9), row("c", 9, undefined, 2)]).map((r) => r.ingredient)).toEqual(["c", "a"]);
   });
 });
+
+describe("fewer trips", () => {
+  const fish = row("fish", 9 * DAY, 8 * DAY);
+  const cream = row("cream", 8 * DAY, 4 * DAY);
+  const list = [row("salt", 4 * DAY), fish, cream];
+  test("each number down to one, with what would wait longer than it keeps", () => {
+    const choices = tripChoices(list, ALWAYS);
+    expect(choices.map((c) => c.trips.length)).toEqual([3, 2, 1]);
+    expect(choices[0]?.early).toEqual([]);
+    // With two, the day goes where fish is fresh and cream a little early, not the other way round.
+    expect(choices[1]?.trips.map((t) => t.rows.map((r) => r.ingredient))).toEqual([["salt", "cream"], ["fish"]]);
+    expect(choices[1]?.early).toEqual([{ row: cream, minutes: 60 }]);
+    expect(choices[2]?.early.map((e) => [e.row.ingredient, e.minutes])).toEqual([
+      ["fish", 4 * DAY + 60],
+      ["cream", 60],
+    ]);
+  });
+  test("the choice with at most so many; the fresh one where none was asked for or fewer would do", () => {
+    const choices = tripChoices(list, ALWAYS);
+    expect(chosenTrips(choices, undefined)).toBe(choices[0]);
+    expect(chosenTrips(choices, 2)).toBe(choices[1]);
+    expect(chosenTrips(choices, 9)).toBe(choices[0]);
+    expect(tripChoices([], ALWAYS)).toEqual([]);
+  });
+  test("no other days would be better: against all sets of days", () => {
+    const need = fc.record({ to: fc.integer({ min: 1, max: 8 }), long: fc.integer({ min: 1, max: 8 }) });
+    fc.assert(
+      fc.property(fc.array(need, { minLength: 1, maxLength: 7 }), (needs) => {
+        const rows = needs.map(({ to, long }, i) => row(String(i), to * DAY + 60, (to - long) * DAY + 60));
+        const days = [...new Set(rows.map((r) => r.wantedBy - 60))].sort((a, b) => a - b);
+        const share = (r: ShoppingRow, day: number) => Math.max(0, (r.buyFrom ?? 0) - day) / (r.wantedBy - (r.buyFrom ?? 0));
+        const costOf = (set: readonly number[]) =>
+          rows.reduce((sum, r) => sum + Math.min(...set.filter((d) => d <= r.wantedBy - 60).map((d) => share(r, d))), 0);
+        for (const choice of tripChoices(rows, ALWAYS)) {
+          const sets = subsets(days.slice(1), choice.trips.length - 1).map((set) => [days[0] as number, ...set]);
+          const least = Math.min(...sets.map(costOf));
+          const own = choice.early.reduce((sum, { row: r, minutes }) => sum + minutes / (r.wantedBy - (r.buyFrom ?? 0)), 0);
+          expect(own).toBeCloseTo(least, 6);
+          expect(choice.trips.flatMap((t) => t.rows)).toHaveLength(rows.length);
+          for (const t of choice.trips) for (const r of t.rows) expect(t.by).toBeLessThanOrEqual(r.wantedBy - 60);
+        }
+      }),
+    );
+  });
+});
+
+function subsets(of: readonly number[], size: number): number[][] {
+  if (size === 0) return [[]];
+  return of.flatMap((first, i) => subsets(of.slice(i + 1), size - 1).map((rest) => [first, ...rest]));
+}

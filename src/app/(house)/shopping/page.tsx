@@ -1,10 +1,8 @@
-import { shoppingOf } from "@/core/sheets/trips";
-import { WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { nowMs } from "@/server/clock";
 import { readerConventions, readerOffsets } from "@/server/conventions";
 import { loadEntries } from "@/server/entries";
-import { loadShoppingForAll, loadStaples } from "@/server/shopping";
+import { loadMostTrips, loadShoppingForAll, loadStaples } from "@/server/shopping";
 import { ShoppingView } from "@/ui/days/ShoppingView";
 import { SHOPPING } from "@/words/shopping";
 
@@ -24,7 +22,6 @@ export default async function ShoppingForAllPage() {
     );
   const rows = spokenTexts(plain, await readerConventions());
   const { offsets, now } = await readerOffsets();
-  const clock = new WallClock(offsets);
   return (
     <ShoppingView
       slug={first.slug}
@@ -36,7 +33,8 @@ export default async function ShoppingForAllPage() {
       entries={(await loadEntries(first.slug)) ?? []}
       clockMs={nowMs()}
       staples={await loadStaples()}
-      {...shoppingOf(rows, (minute) => clock.timeOfDay(minute))}
+      mostTrips={await loadMostTrips("all")}
+      rows={rows}
     />
   );
 }

@@ -1,11 +1,9 @@
 import { notFound } from "next/navigation";
-import { shoppingOf } from "@/core/sheets/trips";
-import { WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { nowMs } from "@/server/clock";
 import { readerConventions } from "@/server/conventions";
 import { loadEntries } from "@/server/entries";
-import { loadShopping, loadStaples } from "@/server/shopping";
+import { loadMostTrips, loadShopping, loadStaples } from "@/server/shopping";
 import { loadState } from "@/server/state";
 import { DaysNav } from "@/ui/days/DaysNav";
 import { ShoppingView } from "@/ui/days/ShoppingView";
@@ -19,7 +17,6 @@ export default async function ShoppingPage({ params }: { params: Promise<{ dish:
   if (!state) notFound();
   const list = await loadShopping(state.slug);
   if (!state.plan || !list) return <NoPlan slug={state.slug} conflict={state.conflict} />;
-  const clock = new WallClock(state.offsets);
   const rows = spokenTexts(list.rows, await readerConventions());
   return (
     <>
@@ -31,7 +28,8 @@ export default async function ShoppingPage({ params }: { params: Promise<{ dish:
         entries={(await loadEntries(state.slug)) ?? []}
         clockMs={nowMs()}
         staples={await loadStaples()}
-        {...shoppingOf(rows, (minute) => clock.timeOfDay(minute))}
+        mostTrips={await loadMostTrips(state.slug)}
+        rows={rows}
       />
     </>
   );

@@ -1,0 +1,41 @@
+// The shopping list as a file for a spreadsheet.
+import { stringify } from "csv-stringify/sync";
+import type { Dish } from "../dish/model";
+import { onOneLine } from "../plain-text";
+import type { ShoppingRow } from "./shopping";
+import { chosenTrips, shoppingOf } from "./trips";
+
+const DAY_MINUTES = 1440;
+
+/**
+ * CSV with a heading; instants as the dish file writes them; "trip" is by when to go and buy it.
+ * @param mostTrips at most so many; undefined: as many as keep everything fresh
+ */
+export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish, mostTrips?: number): string {
+  const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
+  const timeOfDay = (minute: number) => (((minute + dish.zone.offsetAt(minute)) % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES;
+  const trips = chosenTrips(shoppingOf(rows, timeOfDay).choices, mostTrips)?.trips ?? [];
+  const tripOf = new Map(trips.flatMap((t) => t.rows.map((r) => [r, t.by] as const)));
+  return stringify(
+    rows.map((r) =>
+      [
+        r.section,
+        r.ingredient,
+        r.amount,
+        r.components.join("; "),
+        at(r.orderBy),
+        at(r.buyFrom),
+        at(r.wantedBy),
+        r.note,
+        r.packs,
+        r.left,
+        at(tripOf.get(r)),
+      ].map(onOneLine),
+    ),
+    {
+      header: true,
+      columns: ["section", "ingredient", "amount", "for", "order by", "buy from", "wanted by", "note", "packs", "left over", "trip"],
+      escape_formulas: true,
+    },
+  );
+}
