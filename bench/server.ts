@@ -6,17 +6,27 @@ import path from "node:path";
 
 export const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Resolves once the server answers. @param env beside the demo's own @throws where it does not answer within a minute */
-export async function demoServer(port: number, env: Record<string, string> = {}) {
+/** Resolves once the server answers, in a directory of its own. @param env beside the demo's own @throws where it does not answer within a minute */
+export const demoServer = (port: number, env: Record<string, string> = {}) =>
+  startDirectory(port, mkdtempSync(path.join(tmpdir(), "rondeau-bench-")), env);
+
+/** The same over a directory that is there. */
+export async function startDirectory(port: number, directory: string, env: Record<string, string> = {}) {
   const url = `http://127.0.0.1:${port}`;
-  const directory = mkdtempSync(path.join(tmpdir(), "rondeau-bench-"));
   const server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"], {
     stdio: "ignore",
     env: { ...process.env, NODE_ENV: "production", RONDEAU_DATA_DIR: directory, RONDEAU_DEMO: "1", ...env },
   });
+  const ended = new Promise<void>((resolve) => server.once("exit", () => resolve()));
   const stop = () => {
     server.kill("SIGTERM");
     rmSync(directory, { recursive: true, force: true });
+  };
+  /** Ends the server and leaves its directory. */
+  const leave = async () => {
+    server.kill("SIGTERM");
+    await ended;
+    return directory;
   };
   const post = (where: string, body: unknown) =>
     fetch(url + where, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
@@ -26,7 +36,7 @@ export async function demoServer(port: number, env: Record<string, string> = {})
       () => false,
     );
   for (let tries = 0; tries < 600; tries++) {
-    if (await answers()) return { url, post, stop, directory, pid: server.pid };
+    if (await answers()) return { url, post, stop, leave, directory, pid: server.pid };
     await wait(100);
   }
   stop();

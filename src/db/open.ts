@@ -79,6 +79,8 @@ export async function openDatabase({ directory, migrations, template, checkpoint
 }
 
 const manifestOf = (cluster: string) => path.join(cluster, "rondeau-files.json");
+/** A query that writes nothing. */
+const READS = /^\s*select\b/i;
 const highWaterOf = (cluster: string) => path.join(cluster, "rondeau-confirmed");
 
 /** Opens a cluster that is known to be whole and brings its tables up to date. Everything is synced when this resolves. */
@@ -148,7 +150,11 @@ class Face implements Db {
   }
 
   query(text: string, params: readonly Param[] = []): Promise<unknown[]> {
-    return this.#guarded(async (db) => (await db.query(text, [...params])).rows);
+    return this.#guarded(async (db) => {
+      const { rows } = await db.query(text, [...params]);
+      if (!READS.test(text)) await this.#confirm(db);
+      return rows;
+    });
   }
 
   async transaction<T>(work: (tx: Queryable) => Promise<T>): Promise<T> {
@@ -156,15 +162,19 @@ class Face implements Db {
       const result = await db.transaction((tx) =>
         work({ query: (text, params = []) => tx.query(text, [...params]).then((r) => r.rows as unknown[]) }),
       );
-      if (this.#confirmed) {
-        const [row] = (await db.query<{ lsn: string }>("select pg_current_wal_flush_lsn()::text as lsn")).rows;
-        const position = positionOf(row?.lsn ?? "0/0");
-        this.#confirmed.raise(position);
-        if (this.#checked === 0n) this.#checked = position;
-        if (position - this.#checked > this.#checkpointBytes) await this.#checkpoint(db, position);
-      }
+      await this.#confirm(db);
       return result;
     });
+  }
+
+  /** What was written until now is on disk: how far the log has come is written down, for whoever opens it next. */
+  async #confirm(db: PGlite): Promise<void> {
+    if (!this.#confirmed) return;
+    const [row] = (await db.query<{ lsn: string }>("select pg_current_wal_flush_lsn()::text as lsn")).rows;
+    const position = positionOf(row?.lsn ?? "0/0");
+    this.#confirmed.raise(position);
+    if (this.#checked === 0n) this.#checked = position;
+    if (position - this.#checked > this.#checkpointBytes) await this.#checkpoint(db, position);
   }
 
   async close(): Promise<void> {

@@ -15,6 +15,7 @@ import { hazardOf } from "../core/safety/view";
 import { mannerOf } from "../core/spoken/conventions";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
 import { besideRuns, MOST_BESIDE, type OtherRun, shareSteps } from "../core/view/beside-runs";
+import { likedMethods, realWaits } from "../core/view/liked";
 import { miniRoute } from "../core/view/mini-route";
 import { planView } from "../core/view/plan-view";
 import type { KeptRun, LengthProposal, Proposed, RunPage } from "../core/view/run-page";
@@ -52,6 +53,8 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
   const first = await findPlanBefore(db, stored.id, run.id, 1);
   const plan = first && planFromFile(PlanFile.parse(first.document), dish.zone);
   const rows = reviewRows(dish, plan, progress);
+  const verdicts = verdictsOf(entries);
+  const liked = (component: string) => verdicts.get(component)?.verdict;
   const from = Math.min(run.startedAt, plan?.steps[0]?.start ?? run.startedAt, ...rows.map((r) => r.really?.start ?? run.startedAt));
   const to = run.endedAt ?? nowMinute();
   const offsets = offsetsOf(dish.zone, from - MONTH_MINUTES, to + MONTH_MINUTES, to - from, mannerOf(conventions));
@@ -69,6 +72,8 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
     entries,
     amounts: judged(stored.document, amountsOf(stored.document, entries)),
     temperatures: judged(stored.document, temperaturesOf(stored.document, entries, rows)),
+    waits: judged(stored.document, realWaits(stored.document, dish, plan, rows, liked)),
+    methods: judged(stored.document, likedMethods(stored.document, dish, rows, liked)),
     components: dish.components.map((c) => ({ id: c.id, name: c.name })),
     lengths: judged(stored.document, await lengthsOf(stored, dish)),
     beside: spokenTexts(besideRuns(rows, await othersOf(run, dish, rows)), conventions),

@@ -1,5 +1,6 @@
 // The database as the server uses it: histories that undo walks along, a log that cannot be changed, one owner at a time.
-import { mkdtempSync, readdirSync } from "node:fs";
+import { randomBytes } from "node:crypto";
+import { mkdtempSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
@@ -198,4 +199,24 @@ test("dishes are listed with the names of their components", async () => {
   await store("with-parts");
   const found = (await listDishParts(db)).find((d) => d.slug === "with-parts");
   expect(found?.components.map((c) => c.name)).toEqual(["Stock", "Sauce", "Plate"]);
+});
+
+describe("a directory in which much was written", () => {
+  test("opens again, also where it was written without a transaction and old files of the log are gone", { timeout: 120_000 }, async () => {
+    const directory = mkdtempSync(path.join(tmpdir(), "rondeau-much-"));
+    const template = fileURLToPath(new URL("../../dist/template", import.meta.url));
+    const MEBIBYTES = 40;
+    const first = await openDatabase({ directory, migrations, template });
+    await first.transaction((tx) => tx.query("insert into setting (key, value) values ('first', '1')"));
+    for (let i = 0; i < MEBIBYTES; i++)
+      await first.query("insert into setting (key, value) values ($1, $2::jsonb)", [
+        `mebibyte ${i}`,
+        JSON.stringify(randomBytes(0xc0000).toString("base64")),
+      ]);
+    await first.close();
+    const second = await openDatabase({ directory, migrations, template });
+    expect(await second.query("select count(*)::int as n from setting")).toEqual([{ n: MEBIBYTES + 1 }]);
+    await second.close();
+    rmSync(directory, { recursive: true, force: true });
+  });
 });

@@ -269,3 +269,35 @@ test("a run stands beside the other runs that made the same components, of anoth
     /Beside other runs.*Chop the bones.*35 min.*25 min/,
   );
 });
+
+test("a wait that was liked, and the way it was made, are proposed once the cook has said so", async () => {
+  const dish: string = (
+    await call(
+      bringIn,
+      {},
+      smallDish((d) => {
+        d.dish.id = `kept-${++id}`;
+        stepOf(d, "stock.simmer").makes[0].holds = [{ place: "fridge", litres: 2, max: "1h", limit: "quality" }];
+        const [slow] = d.components[1].methods;
+        d.components[1].methods.push({ ...structuredClone(slow), id: "fast", name: "Fast", quality: 0.5 });
+        d.components[1].methods[1].steps[0].id = "boil";
+      }),
+    )
+  ).said.value.slug;
+  const { run } = await cooked({ "stock.chop": [0, 20], "stock.simmer": [20, 260], "sauce.reduce": [435, 495] }, "as planned", dish);
+  expect(await page(run)).toMatchObject({ waits: [], methods: [] });
+  const judge = (component: string, verdict: string) =>
+    call(write, { dish }, { run, entries: [{ key: crypto.randomUUID(), body: { kind: "verdict", component, verdict } }] });
+  await judge("stock", "again");
+  await judge("sauce", "drop");
+  const { waits, methods, dishVersion, kitchenVersion } = await page(run);
+  expect(waits).toMatchObject([{ output: "stock.stock", waitedMinutes: 175, saidMinutes: 60, nextMinutes: 180, hazard: undefined }]);
+  expect(methods).toMatchObject([{ component: "sauce", next: "Fast" }]);
+  const { text } = await shown(await RunPage({ params: Promise.resolve({ run }) }));
+  expect(text).toMatch(/waited 2 h 55, the dish allows 1 h, and you would make it so again: let it wait up to 3 h/);
+  const taken = await call(change, { dish }, { version: dishVersion, kitchenVersion, change: waits[0]?.change, label: "Wait" });
+  expect(taken.status).toBe(200);
+  const after = (await call(file, { dish })).said;
+  expect(after.components[0].methods[0].steps[1].makes[0].holds[0].max).toBe("3h");
+  expect((await page(run)).waits).toEqual([]);
+});

@@ -90,6 +90,8 @@ export const EntryBody = z.union([
   }),
   PhotographBody.extend({ step: step.optional() }),
   z.object({ kind: z.literal("tick"), list: text(60), item: text(300), done: z.boolean() }),
+  /** What a photograph shows, in place of what was said of it before; empty: nothing. */
+  z.object({ kind: z.literal("caption"), of: z.number().int().min(1), text: z.string().trim().max(300) }),
   z.object({ kind: z.literal("withdrawn"), of: z.number().int().min(1) }),
 ]);
 export type EntryBody = z.output<typeof EntryBody>;
@@ -105,6 +107,7 @@ export const ENTRY_KINDS = [
   "verdict",
   "handover",
   "photograph",
+  "caption",
   "tick",
   "withdrawn",
 ] as const;
@@ -230,11 +233,25 @@ export interface Photograph {
 }
 
 /** The photographs of a run, the oldest first. */
-export const photographsOf = (entries: readonly Entry[]): Photograph[] =>
-  standing(entries)
+export function photographsOf(entries: readonly Entry[]): Photograph[] {
+  const captions = new Map(
+    standing(entries)
+      .filter(isOf("caption"))
+      .map(({ body }) => [body.of, body.text]),
+  );
+  return standing(entries)
     .filter(isOf("photograph"))
-    .map(({ id, at, body: { sum, width, height, step, text = "" } }) => ({ id, at, sum, width, height, step, text }))
+    .map(({ id, at, body: { sum, width, height, step, text = "" } }) => ({
+      id,
+      at,
+      sum,
+      width,
+      height,
+      step,
+      text: captions.get(id) ?? text,
+    }))
     .sort((a, b) => a.at - b.at || a.id - b.id);
+}
 
 /** The newest verdict on each component. */
 export function verdictsOf(entries: readonly Entry[]): ReadonlyMap<string, { readonly verdict: Verdict; readonly text: string }> {

@@ -1,5 +1,7 @@
 // What a page of the notebook shows of one run.
+import type { LikedMethod } from "../dish/edit/liked-methods";
 import type { ReachedTemperature } from "../dish/edit/reached-temperatures";
+import type { RealWait } from "../dish/edit/real-waits";
 import type { UsedAmount } from "../dish/edit/used-amounts";
 import type { PatchOperation } from "../dish/patch";
 import type { Entry } from "../record/entries";
@@ -50,6 +52,10 @@ export interface RunPage {
   readonly amounts: readonly Proposed<UsedAmount>[];
   /** Temperatures at which steps were ended instead of what the dish says. */
   readonly temperatures: readonly Proposed<ReachedTemperature>[];
+  /** Waits longer than the dish has them, of components that were judged. */
+  readonly waits: readonly Proposed<RealWait>[];
+  /** Ways of making that were liked, or not. */
+  readonly methods: readonly Proposed<LikedMethod>[];
   /** Other runs that made the same components, the newest first. */
   readonly beside: BesideRuns;
   /** When it was to be served by the first plan, and when it was. */

@@ -29,7 +29,7 @@ const RunRow = z
 
 const RUNS = `select r.id, r.dish_id, d.slug, d.name, r.started_at, r.ended_at,
     (select count(*)::int4 from run_event e where e.run_id = r.id) as presses,
-    (select count(*)::int4 from record_entry x where x.run_id = r.id and x.kind not in ('tick', 'withdrawn', 'timer-answer')) as written
+    (select count(*)::int4 from record_entry x where x.run_id = r.id and x.kind not in ('tick', 'withdrawn', 'timer-answer', 'caption')) as written
   from run r join dish d on d.id = r.dish_id`;
 
 /**
@@ -43,7 +43,7 @@ export async function listRuns(db: Queryable, words: string, most: number): Prom
       : await db.query(
           `${RUNS}
            where to_tsvector('simple', d.name) @@ websearch_to_tsquery('simple', $2)
-              or exists (select 1 from record_entry x where x.run_id = r.id and x.kind in ('note', 'verdict')
+              or r.id in (select x.run_id from record_entry x where x.kind in ('note', 'verdict', 'photograph', 'caption')
                           and to_tsvector('simple', coalesce(x.data->>'text', '')) @@ websearch_to_tsquery('simple', $2))
            order by r.started_at desc, r.id limit $1`,
           [most, words],

@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import { type Photograph, photographsOf } from "@/core/record/entries";
+import { type EntryBody, type Photograph, photographsOf } from "@/core/record/entries";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { RunPage } from "@/core/view/run-page";
 import { PHOTOGRAPHS } from "@/words/photographs";
@@ -17,12 +17,15 @@ export function PhotographsPart({ page, clock }: { readonly page: RunPage; reado
   const pictures = photographsOf(entries);
   const said = ({ step, at }: Photograph) =>
     PHOTOGRAPHS.shown(rows.find((r) => r.step === step)?.name, clock.dayTime(Math.floor(at / 60_000)));
-  const takeOut = async ({ id }: Photograph) => {
-    const body = { kind: "withdrawn", of: id } as const;
+  const write = async (body: EntryBody, done: string) => {
     const answer = await ask(`/api/dishes/${run.slug}/entries`, "POST", { run: run.id, entries: [{ key: crypto.randomUUID(), body }] });
     setTrouble(answer.ok ? undefined : reason(answer));
-    if (answer.ok) toast(PHOTOGRAPHS.takenOut);
+    if (answer.ok) toast(done);
     router.refresh();
+  };
+  const takeOut = ({ id }: Photograph) => write({ kind: "withdrawn", of: id }, PHOTOGRAPHS.takenOut);
+  const caption = ({ id, text }: Photograph, next: string) => {
+    if (next.trim() !== text) void write({ kind: "caption", of: id, text: next.trim() }, PHOTOGRAPHS.captionSaved);
   };
   return (
     <section aria-label={PHOTOGRAPHS.title} className="pt-5 print:break-inside-avoid">
@@ -49,8 +52,18 @@ export function PhotographsPart({ page, clock }: { readonly page: RunPage; reado
                 />
               </a>
               <p className="flex items-start justify-between gap-x-3 text-[14px]">
-                <span className="min-w-0 pt-2.5 break-words">
-                  {p.text && <span className="block">{p.text}</span>}
+                <span className="min-w-0 flex-1 pt-2.5 break-words">
+                  <span className="hidden print:block">{p.text}</span>
+                  <input
+                    key={p.text}
+                    className="field mb-1 block min-h-11 w-full text-[15px] print:hidden"
+                    aria-label={PHOTOGRAPHS.captionOf(said(p))}
+                    placeholder={PHOTOGRAPHS.caption}
+                    maxLength={300}
+                    defaultValue={p.text}
+                    onBlur={(event) => caption(p, event.currentTarget.value)}
+                    onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+                  />
                   <span className="text-quiet">
                     {[rows.find((r) => r.step === p.step)?.name, clock.dayTime(Math.floor(p.at / 60_000))].filter(Boolean).join(", ")}
                   </span>

@@ -23,7 +23,8 @@ interface ProposalListProps {
   readonly page: RunPage;
   readonly title: string;
   readonly lead: string;
-  readonly labelAll: string;
+  /** What the version is called that takes over all; undefined where each is chosen by itself. */
+  readonly labelAll?: string;
   readonly proposals: readonly Proposal[];
 }
 
@@ -62,7 +63,7 @@ export function ProposalList({ page, title, lead, labelAll, proposals }: Proposa
           </li>
         ))}
       </ul>
-      {offered.length > 1 && (
+      {offered.length > 1 && labelAll !== undefined && (
         <button type="button" className="act mt-2 min-h-11 px-5" disabled={busy} onClick={() => void accept(all, labelAll)}>
           {NOTEBOOK.acceptAll}
         </button>

@@ -13,6 +13,7 @@ import { MiniChart } from "../home/MiniChart";
 import { AmountsPart } from "./AmountsPart";
 import { BesidePart } from "./BesidePart";
 import { LengthsPart } from "./LengthsPart";
+import { MethodsPart, WaitsPart } from "./LikedPart";
 import { PhotographsPart } from "./PhotographsPart";
 import { TemperaturesPart } from "./TemperaturesPart";
 import { VerdictPart } from "./VerdictPart";
@@ -58,6 +59,8 @@ export function RunReview({ page }: { readonly page: RunPage }) {
       <BesidePart page={page} clock={clock} />
       <AmountsPart page={page} />
       <TemperaturesPart page={page} />
+      <WaitsPart page={page} />
+      <MethodsPart page={page} />
       <LengthsPart page={page} />
       <section aria-label={NOTEBOOK.rows} className="pt-5">
         <h2 className="border-t-2 border-rim pt-2 text-[21px]">{NOTEBOOK.rows}</h2>
