@@ -7,12 +7,14 @@ import path from "node:path";
 import sharp from "sharp";
 import { openDatabase } from "../src/db/open";
 import { keepPhotograph } from "../src/db/photographs";
-import { demoServer, startDirectory } from "./server";
+import { demoServer, startDirectory, wait } from "./server";
 
 const [DISHES, RUNS, EVENTS, PHOTOGRAPHS] = [100, 1000, 200_000, 2000];
 const soak = process.argv.includes("--soak") ? Number(process.argv[process.argv.indexOf("--soak") + 1]) : 0;
 const REPEATS = 9;
 const PORT = 4397;
+/** Between two rounds of a soak: somebody reads. */
+const PAUSE_MS = 500;
 const WORDS = "crust pale salt sharper longer softer glaze thicker oven shelf lower rest chill sour sweet crisp".split(" ");
 const DAY = 86_400_000;
 
@@ -141,6 +143,7 @@ async function soaked(minutes: number): Promise<void> {
     const answer = await post(`/api/dishes/${slug}/entries`, { run, entries: [{ key: randomUUID(), body }] });
     if (!answer.ok) throw new Error(await answer.text());
     n++;
+    await wait(PAUSE_MS);
     if (Date.now() - asked < 60_000) continue;
     asked = Date.now();
     const line = `${((minutes * 60_000 - (until - asked)) / 60_000).toFixed(0)} min, ${n * 6} pages and ${n} notes: ${residentMb().toFixed(0)} MB`;

@@ -7,6 +7,7 @@ import { type DishPreview, dishPreview } from "../core/dish/preview";
 import type { Problem } from "../core/dish/problem";
 import { readDish, readDishValue } from "../core/dish/read";
 import { type DishFile, KitchenSchema } from "../core/dish/schema";
+import { hazardBetween } from "../core/safety/view";
 import { Zone } from "../core/time/zone";
 import type { Queryable } from "../db/db";
 import {
@@ -21,6 +22,7 @@ import {
 } from "../db/queries/dishes";
 import { changesSince, findDocumentAt } from "../db/queries/history";
 import { findNewestPlan, findPlanById } from "../db/queries/runs";
+import { NOTEBOOK } from "../words/notebook";
 import { database } from "./database";
 import { acceptPlan, isCurrent, refused } from "./planning";
 
@@ -148,6 +150,8 @@ export interface Change {
   /** JSON Patch on the document, kitchen included. */
   readonly change: readonly PatchOperation[];
   readonly label: string;
+  /** Refused where it would make the dish less safe. */
+  readonly safe?: boolean | undefined;
   /** A plan of the changed dish, made elsewhere: kept if the verifier accepts it. */
   readonly plan?: unknown;
 }
@@ -191,6 +195,8 @@ export async function changeDocument(slug: string, asked: Change): Promise<Outco
   }
   const read = readDishValue(patched);
   if (read.status === "refused") return { status: "refused", problems: read.problems };
+  const hazard = asked.safe ? hazardBetween(stored.document, read.document) : undefined;
+  if (hazard !== undefined) return refused("change", NOTEBOOK.hazard(hazard));
   const { kitchen, ...document } = read.document;
   const { kitchen: kitchenBefore, ...documentBefore } = stored.document;
   const differs = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);

@@ -11,7 +11,7 @@ import { type Entry, readingsOf, standing, type Verdict, verdictsOf } from "../c
 import { isWorthTelling, learnedLengths } from "../core/record/learned";
 import { logLines } from "../core/record/log-lines";
 import { progressOf } from "../core/record/progress";
-import { hazardOf } from "../core/safety/view";
+import { hazardsOf } from "../core/safety/view";
 import { mannerOf } from "../core/spoken/conventions";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
 import { besideRuns, MOST_BESIDE, type OtherRun, shareSteps } from "../core/view/beside-runs";
@@ -21,22 +21,24 @@ import { planView } from "../core/view/plan-view";
 import type { KeptRun, LengthProposal, Proposed, RunPage } from "../core/view/run-page";
 import { type ReviewRow, reviewRows, timedOf } from "../core/view/run-review";
 import { spokenTexts } from "../core/view/spoken-texts";
-import { findDish, listDishParts } from "../db/queries/dishes";
+import { findDish } from "../db/queries/dishes";
 import { listLastNotes, listRunEntries } from "../db/queries/entries";
-import { findRun, findVersionsOfLengths, listRuns, listRunsOfDish } from "../db/queries/notebook";
+import { findRun, findVersionBegun, findVersionsOfLengths, listRuns, listRunsAlike, listRunsOfDish } from "../db/queries/notebook";
 import { findPlanBefore, listRunEvents } from "../db/queries/runs";
 import { nowMinute } from "./clock";
 import { readerConventions } from "./conventions";
 import { database } from "./database";
 import { followable } from "./state";
 
-const MOST_RUNS = 200;
+export const RUNS_A_PAGE = 60;
 /** So many runs are looked through for the same steps. */
 const MOST_LOOKED_AT = 40;
 const MONTH_MINUTES = 31 * 1440;
 
-export async function loadRuns(words: string): Promise<KeptRun[]> {
-  return listRuns(await database(), words.slice(0, 200), MOST_RUNS);
+/** A stretch of the runs, the newest first. @param from so many of them are passed over */
+export async function loadRuns(words: string, from = 0): Promise<{ readonly runs: readonly KeptRun[]; readonly more: boolean }> {
+  const found = await listRuns(await database(), words.slice(0, 200), RUNS_A_PAGE + 1, from);
+  return { runs: found.slice(0, RUNS_A_PAGE), more: found.length > RUNS_A_PAGE };
 }
 
 /** Undefined where there is no such run. */
@@ -89,15 +91,10 @@ export async function loadRunPage(id: string): Promise<RunPage | undefined> {
 /** Runs of this dish and of others with a component that is called alike, the newest first. */
 async function othersOf(run: KeptRun, dish: ReturnType<typeof dishModel>, own: readonly ReviewRow[]): Promise<OtherRun[]> {
   const db = await database();
-  const names = new Set(dish.components.map((c) => c.name.toLowerCase()));
-  const alike = new Set(
-    (await listDishParts(db))
-      .filter((d) => d.slug === run.slug || d.components.some((c) => names.has(c.name.toLowerCase())))
-      .map((d) => d.slug),
-  );
+  const names = dish.components.map((c) => c.name.toLowerCase());
   const dishes = new Map([[run.slug, dish]]);
   const found: OtherRun[] = [];
-  for (const other of (await listRuns(db, "", MOST_RUNS)).filter((r) => r.id !== run.id && alike.has(r.slug)).slice(0, MOST_LOOKED_AT)) {
+  for (const other of await listRunsAlike(db, run, names, MOST_LOOKED_AT)) {
     if (found.length >= MOST_BESIDE) break;
     const stored = dishes.has(other.slug) ? undefined : await findDish(db, other.slug);
     const theirs = dishes.get(other.slug) ?? (stored && dishModel(stored.document));
@@ -135,9 +132,11 @@ function amountsOf(document: DishFile, entries: readonly Entry[]): UsedAmount[] 
 
 /** Proposals with the safety finding that each would bring: a change that makes a dish less safe is never offered. */
 function judged<T extends { readonly change: readonly PatchOperation[] }>(document: DishFile, proposals: readonly T[]): Proposed<T>[] {
-  if (proposals.length === 0) return [];
-  const hazard = hazardOf(document);
-  return proposals.map((p) => ({ ...p, hazard: hazard(p.change) }));
+  const hazards = hazardsOf(
+    document,
+    proposals.map((p) => p.change),
+  );
+  return proposals.map((p, i) => ({ ...p, hazard: hazards[i] }));
 }
 
 /** A core temperature says at what a step was ended where it was read so shortly before, or just after. */
@@ -166,7 +165,7 @@ async function lengthsOf(stored: Stored, dish: ReturnType<typeof dishModel>): Pr
   const versions = await findVersionsOfLengths(db, stored.id, stored.version);
   const timed = [];
   for (const run of await listRunsOfDish(db, stored.id)) {
-    const began = (await findPlanBefore(db, stored.id, run.id, 1))?.dishVersion;
+    const began = await findVersionBegun(db, stored.id, run.id);
     // A length that was changed since the run, by hand or by accepting it here, is not moved by the same minutes again.
     const counts = (step: string) => began === undefined || (versions.get(step)?.has(began) ?? true);
     timed.push(...timedOf(dish, progressOf(await listRunEvents(db, run.id))).filter((t) => counts(t.step)));

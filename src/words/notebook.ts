@@ -28,6 +28,8 @@ export const NOTEBOOK = {
   skipped: "left out",
   notDone: "not done",
   running: "not ended",
+  older: "Older",
+  newer: "Newer",
   log: "Log",
   nothing: "Nothing was recorded.",
   verdicts: "How was it?",

@@ -63,7 +63,7 @@ const bring = (content: unknown) =>
   bringIn(new Request("http://localhost/", { method: "POST", body: typeof content === "string" ? content : JSON.stringify(content) }), {
     params: Promise.resolve({}),
   });
-const runsOf = async (slug: string) => (await loadRuns("")).filter((r) => r.slug === slug);
+const runsOf = async (slug: string) => (await loadRuns("")).runs.filter((r) => r.slug === slug);
 const told = (page: Loose) => ({
   log: page.log.map((l: Loose) => [l.kind, l.step, l.at, l.by]),
   written: standing(page.entries).map((e) => ({ ...e.body, ...("of" in e.body ? { of: 0 } : {}) })),
@@ -89,7 +89,7 @@ describe("a dish with its runs", () => {
   });
   test("comes with its photographs, also where they are not yet", async () => {
     expect((await call(endRun, { dish })).status).toBe(200);
-    for (const slug of [...new Set((await loadRuns("")).map((r) => r.slug))])
+    for (const slug of [...new Set((await loadRuns("")).runs.map((r) => r.slug))])
       expect((await call(remove, { dish: slug }, { name: "Small" })).status).toBe(200);
     await tidyPhotographs();
     expect(readdirSync(path.join(dataDirectory(), "photographs"))).toEqual([]);

@@ -10,7 +10,10 @@ import { GET as file } from "../../src/app/api/dishes/[dish]/route";
 import { DELETE as endRun, POST as startRun } from "../../src/app/api/dishes/[dish]/run/route";
 import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[dish]/safety/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
-import { loadLastNotes, loadRunPage, loadRuns } from "../../src/server/notebook";
+import { findDish } from "../../src/db/queries/dishes";
+import { insertRun, updateRunEnded } from "../../src/db/queries/runs";
+import { database } from "../../src/server/database";
+import { loadLastNotes, loadRunPage, loadRuns, RUNS_A_PAGE } from "../../src/server/notebook";
 import type { Loose } from "../support/dishes";
 import { shown } from "../support/page";
 import { call, planned, withServer } from "../support/server";
@@ -53,8 +56,8 @@ async function cooked(minutes: Readonly<Record<string, readonly [number, number]
   );
   await at(600);
   expect((await call(endRun, { dish })).status).toBe(200);
-  const run = (await loadRuns("")).find((r) => r.slug === dish && r.startedAt === Date.parse(NOW) / 60_000) as Loose;
-  return { dish, run: (await loadRuns("")).filter((r) => r.slug === dish).at(0)?.id ?? run.id };
+  const run = (await loadRuns("")).runs.find((r) => r.slug === dish && r.startedAt === Date.parse(NOW) / 60_000) as Loose;
+  return { dish, run: (await loadRuns("")).runs.filter((r) => r.slug === dish).at(0)?.id ?? run.id };
 }
 const page = async (run: string) => {
   const found = await loadRunPage(run);
@@ -81,8 +84,8 @@ describe("a run that is over", () => {
   });
   test("is found by its name and by what was noted, not by what was not", async () => {
     await cooked({ "stock.chop": [0, 15] }, "smelled of quinces");
-    expect(await loadRuns("quinces")).toHaveLength(1);
-    expect(await loadRuns("marmalade")).toEqual([]);
+    expect((await loadRuns("quinces")).runs).toHaveLength(1);
+    expect((await loadRuns("marmalade")).runs).toEqual([]);
     const drawn = await shown(await NotebookPage({ searchParams: Promise.resolve({ q: "marmalade" }) }));
     expect(drawn.text).toContain("Nothing is found for “marmalade”");
     expect((await shown(await NotebookPage({ searchParams: Promise.resolve({}) }))).all("li").length).toBeGreaterThan(1);
@@ -236,6 +239,11 @@ test("what would make the dish less safe is told, and not offered", async () => 
   expect((await page(run)).temperatures).toMatchObject([{ reachedC: 63, hazard: expect.stringMatching(/.{8}/) }]);
   const { text } = await shown(await RunPage({ params: Promise.resolve({ run }) }));
   expect(text).toContain("Not offered, because the dish would be less safe");
+  // Nor is it taken over by who asks all the same.
+  const { temperatures, dishVersion, kitchenVersion } = await page(run);
+  const asked = { version: dishVersion, kitchenVersion, change: temperatures[0]?.change, label: "As reached", safe: true };
+  const refused = await call(change, { dish }, asked);
+  expect([refused.status, JSON.stringify(refused.said)]).toEqual([422, expect.stringContaining("less safe")]);
   await read(80);
   expect((await page(run)).temperatures).toMatchObject([{ reachedC: 80, hazard: undefined }]);
 });
@@ -300,4 +308,24 @@ test("a wait that was liked, and the way it was made, are proposed once the cook
   const after = (await call(file, { dish })).said;
   expect(after.components[0].methods[0].steps[1].makes[0].holds[0].max).toBe("3h");
   expect((await page(run)).waits).toEqual([]);
+});
+
+test("the list goes on over pages, and its words are kept", async () => {
+  const before = (await loadRuns("")).runs.length;
+  const { dish } = await cooked({ "stock.chop": [0, 25] }, "paged");
+  const db = await database();
+  const stored = await findDish(db, dish);
+  for (let n = 1; n <= RUNS_A_PAGE; n++) {
+    const run = await insertRun(db, stored?.id ?? "", new Date(Date.parse(NOW) - n * 86_400_000));
+    await updateRunEnded(db, run.id, new Date(Date.parse(NOW) - n * 86_400_000 + 3_600_000));
+  }
+  const first = await loadRuns("");
+  const second = await loadRuns("", RUNS_A_PAGE);
+  expect([first.runs.length, first.more]).toEqual([RUNS_A_PAGE, true]);
+  expect([second.runs.length, second.more]).toEqual([before + 1, false]);
+  expect(new Set([...first.runs, ...second.runs].map((r) => r.id)).size).toBe(RUNS_A_PAGE + before + 1);
+  const html = async (query: Record<string, string>) => (await shown(await NotebookPage({ searchParams: Promise.resolve(query) }))).text;
+  expect(await html({})).toMatch(/Older/);
+  expect(await html({})).not.toMatch(/Newer/);
+  expect(await html({ from: String(RUNS_A_PAGE) })).toMatch(/Newer/);
 });

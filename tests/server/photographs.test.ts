@@ -98,6 +98,18 @@ describe("a photograph", () => {
     expect((await shown("0".repeat(64))).status).toBe(404);
     expect((await shown("../rondeau.json")).status).toBe(404);
   });
+  test("says what it shows, as it was said last, and is found by that", async () => {
+    const [picture] = await kept();
+    const say = (text: string) =>
+      call(write, { dish }, { entries: [{ key: crypto.randomUUID(), body: { kind: "caption", of: picture?.id, text } }] });
+    const said = async () => (await kept()).find((p) => p.id === picture?.id)?.text;
+    await say("the gelled crust");
+    expect((await say("The jellied crust")).status).toBe(200);
+    expect(await said()).toBe("The jellied crust");
+    expect((await say("x".repeat(301))).status).toBe(422);
+    await say("");
+    expect(await said()).toBe("");
+  });
   test("stays as long as an entry names it, taken out or not, and goes with its dish", async () => {
     const pictures = await kept();
     const body = { kind: "withdrawn", of: pictures[0]?.id };

@@ -150,7 +150,7 @@ describe.each(DEMO)("%s, under way with what was written down", (name) => {
     ["Notebook", NotebookPage],
   ])("%s", async (_, page) => expect(leftOver((await see(page, name)).text)).toEqual([]));
   test("its page of the notebook says the readings too", async () => {
-    const run = (await loadRuns("")).find((r) => r.slug === name)?.id as string;
+    const run = (await loadRuns("")).runs.find((r) => r.slug === name)?.id as string;
     const page = await shown(await RunPage({ params: Promise.resolve({ run }) }), { conventions: US_12 });
     expect(page.text).toContain("Temperature 143 °F");
     expect(leftOver(page.text)).toEqual([]);

@@ -56,10 +56,39 @@ function worsened(before: readonly Finding[], after: readonly Finding[], least: 
  * Looks at changes of a dish before they are offered.
  * @returns for a change: the title of a Caution or Danger that it brings; undefined where it brings none
  */
-export function hazardOf(document: DishFile): (change: readonly PatchOperation[]) => string | undefined {
-  const findings = (d: DishFile) => safetyFindings(safetyScene(d, {}));
-  const before = findings(document);
-  return (change) => worsened(before, findings(applyPatch(document, change)), weightOf({ severity: "warn" }))?.title;
+function hazardOf(document: DishFile): (change: readonly PatchOperation[]) => string | undefined {
+  const before = findingsWithoutPlan(document);
+  return (change) => worsened(before, findingsWithoutPlan(applyPatch(document, change)), CAUTION)?.title;
+}
+
+const CAUTION = weightOf({ severity: "warn" });
+const findingsWithoutPlan = (document: DishFile) => safetyFindings(safetyScene(document, {}));
+
+/** The title of a Caution or Danger that a dish has and did not have before; undefined where there is none. */
+export const hazardBetween = (before: DishFile, after: DishFile): string | undefined =>
+  worsened(findingsWithoutPlan(before), findingsWithoutPlan(after), CAUTION)?.title;
+
+/**
+ * The same for many changes at once: where several together bring nothing none of them is looked at by itself. Two that cancel each other out pass so;
+ * what is accepted is looked at once more by itself.
+ */
+export function hazardsOf(document: DishFile, changes: readonly (readonly PatchOperation[])[]): (string | undefined)[] {
+  if (changes.length === 0) return [];
+  const hazard = hazardOf(document);
+  const found: (string | undefined)[] = changes.map(() => undefined);
+  const look = (from: number, to: number): void => {
+    const title = from < to ? hazard(changes.slice(from, to).flat()) : undefined;
+    if (title === undefined) return;
+    if (to - from === 1) {
+      found[from] = title;
+      return;
+    }
+    const middle = (from + to) >> 1;
+    look(from, middle);
+    look(middle, to);
+  };
+  look(0, changes.length);
+  return found;
 }
 
 type MendView = FindingView["mends"][number];

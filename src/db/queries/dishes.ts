@@ -42,10 +42,9 @@ export async function countDishes(db: Queryable): Promise<number> {
  */
 export async function listDishes(db: Queryable, most?: number): Promise<z.output<typeof Listed>[]> {
   const rows = await db.query(
-    `select slug, name, document->'dish'->>'serveAt' as serve_at, (document->'dish'->>'serves')::float8 as serves,
-            document->'dish'->>'timezone' as timezone
-       from (select * from dish order by updated_at desc limit ${most === undefined ? "all" : Math.floor(most)}) dish
-      order by document->'dish'->>'serveAt', slug`,
+    `select slug, name, summary->>'serveAt' as serve_at, (summary->>'serves')::float8 as serves, summary->>'timezone' as timezone
+       from (select slug, name, summary from dish order by updated_at desc limit ${most === undefined ? "all" : Math.floor(most)}) dish
+      order by summary->>'serveAt', slug`,
   );
   return Listed.array().parse(rows);
 }
@@ -54,22 +53,13 @@ const Parts = z.object({ slug: z.string(), name: z.string(), components: z.array
 
 /** The components of one dish; undefined where there is no such dish. */
 export async function findParts(db: Queryable, slug: string): Promise<z.output<typeof Parts>["components"] | undefined> {
-  const rows = await db.query(
-    `select slug, name, (select coalesce(jsonb_agg(jsonb_build_object('id', c->>'id', 'name', c->>'name')), '[]') from jsonb_array_elements(document->'components') c)
-            as components
-       from dish where slug = $1`,
-    [slug],
-  );
+  const rows = await db.query("select slug, name, summary->'components' as components from dish where slug = $1", [slug]);
   return Parts.array().parse(rows)[0]?.components;
 }
 
 /** Dishes with the names of their components, in the order of listDishes. */
 export async function listDishParts(db: Queryable): Promise<z.output<typeof Parts>[]> {
-  const rows = await db.query(
-    `select slug, name, (select coalesce(jsonb_agg(jsonb_build_object('id', c->>'id', 'name', c->>'name')), '[]') from jsonb_array_elements(document->'components') c)
-            as components
-       from dish order by document->'dish'->>'serveAt', slug`,
-  );
+  const rows = await db.query("select slug, name, summary->'components' as components from dish order by summary->>'serveAt', slug");
   return Parts.array().parse(rows);
 }
 
@@ -257,8 +247,8 @@ const Placed = z
   .transform(({ serve_at, run_open, ...r }) => ({ ...r, serveAt: serve_at, runOpen: run_open }));
 export type PlacedDish = z.output<typeof Placed>;
 
-const PLACED = `select d.slug, d.name, d.document->'dish'->>'serveAt' as serve_at, (d.document->'dish'->>'serves')::float8 as serves,
-    d.document->'dish'->>'timezone' as timezone, jsonb_array_length(d.document->'components') as components, o.open as run_open, o.runs,
+const PLACED = `select d.slug, d.name, d.summary->>'serveAt' as serve_at, (d.summary->>'serves')::float8 as serves,
+    d.summary->>'timezone' as timezone, jsonb_array_length(d.summary->'components') as components, o.open as run_open, o.runs,
     (select p.status from plan p where p.dish_id = d.id order by p.id desc limit 1) as status
   from dish d
   left join lateral (select coalesce(bool_or(ended_at is null), false) as open, count(*)::int4 as runs from run where dish_id = d.id) o on true`;
@@ -275,8 +265,8 @@ export async function listPlaced(
 ): Promise<PlacedDish[]> {
   const rows = await db.query(
     part === "ahead"
-      ? `${PLACED} where o.open or d.document->'dish'->>'serveAt' >= $1 order by o.open desc, d.document->'dish'->>'serveAt', d.slug offset $2 limit $3`
-      : `${PLACED} where not o.open and d.document->'dish'->>'serveAt' < $1 order by d.document->'dish'->>'serveAt' desc, d.slug offset $2 limit $3`,
+      ? `${PLACED} where o.open or d.summary->>'serveAt' >= $1 order by o.open desc, d.summary->>'serveAt', d.slug offset $2 limit $3`
+      : `${PLACED} where not o.open and d.summary->>'serveAt' < $1 order by d.summary->>'serveAt' desc, d.slug offset $2 limit $3`,
     [today, from, most],
   );
   return Placed.array().parse(rows);
@@ -286,7 +276,7 @@ export async function listPlaced(
 export async function countPlaced(db: Queryable, today: string): Promise<{ ahead: number; past: number }> {
   const [row] = await db.query(
     `select count(*) filter (where ahead)::int4 as ahead, count(*) filter (where not ahead)::int4 as past
-       from (select document->'dish'->>'serveAt' >= $1 or exists (select 1 from run where dish_id = dish.id and ended_at is null) as ahead from dish) d`,
+       from (select summary->>'serveAt' >= $1 or exists (select 1 from run where dish_id = dish.id and ended_at is null) as ahead from dish) d`,
     [today],
   );
   return z.object({ ahead: z.number(), past: z.number() }).parse(row);
@@ -297,11 +287,8 @@ const DishOutput = z.object({ slug: z.string(), dish: z.string(), output: z.stri
 /** Every output of every dish, "component.output", each once; the dishes that were changed last before the others. */
 export async function listDishOutputs(db: Queryable): Promise<z.output<typeof DishOutput>[]> {
   const rows = await db.query(
-    `select distinct on (d.updated_at, d.slug, c.value->>'id', o.value->>'id')
-            d.slug, d.document->'dish'->>'id' as dish, (c.value->>'id') || '.' || (o.value->>'id') as output
-       from dish d, jsonb_array_elements(d.document->'components') c, jsonb_array_elements(c.value->'methods') m,
-            jsonb_array_elements(m.value->'steps') s, jsonb_array_elements(coalesce(s.value->'makes', '[]'::jsonb)) o
-      order by d.updated_at desc, d.slug, c.value->>'id', o.value->>'id'`,
+    `select d.slug, d.summary->>'id' as dish, o as output from dish d, jsonb_array_elements_text(d.contents->'outputs') o
+      order by d.updated_at desc, d.slug, o`,
   );
   return DishOutput.array().parse(rows);
 }
@@ -311,10 +298,7 @@ const DishIngredients = z.object({ slug: z.string(), name: z.string(), ingredien
 /** The names of what goes into each dish; the ones that were changed last before the others. */
 export async function listDishIngredients(db: Queryable, most: number): Promise<z.output<typeof DishIngredients>[]> {
   const rows = await db.query(
-    `select d.slug, d.name, array_agg(distinct i.value->>'name') as ingredients
-       from (select * from dish order by updated_at desc, slug limit $1) d, jsonb_array_elements(d.document->'components') c,
-            jsonb_array_elements(c.value->'methods') m, jsonb_array_elements(coalesce(m.value->'ingredients', '[]'::jsonb)) i
-      group by d.slug, d.name, d.updated_at order by d.updated_at desc, d.slug`,
+    `select slug, name, contents->'ingredients' as ingredients from dish where contents->'ingredients' <> '[]' order by updated_at desc, slug limit $1`,
     [most],
   );
   return DishIngredients.array().parse(rows);

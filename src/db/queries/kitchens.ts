@@ -15,7 +15,7 @@ export async function listKitchens(db: Queryable): Promise<z.output<typeof Liste
   const rows = await db.query(
     `select k.id, k.version, k.document, coalesce(d.dishes, '[]'::jsonb) as dishes
        from kitchen k
-       left join lateral (select jsonb_agg(jsonb_build_object('slug', slug, 'name', name) order by document->'dish'->>'serveAt', slug) as dishes
+       left join lateral (select jsonb_agg(jsonb_build_object('slug', slug, 'name', name) order by summary->>'serveAt', slug) as dishes
                             from dish where kitchen_id = k.id) d on true
       order by d.dishes is null, (select max(h.at) from kitchen_history h where h.kitchen_id = k.id and h.parent is not null) desc nulls last,
                jsonb_array_length(coalesce(d.dishes, '[]'::jsonb)) desc, k.id`,

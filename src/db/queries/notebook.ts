@@ -35,18 +35,19 @@ const RUNS = `select r.id, r.dish_id, d.slug, d.name, r.started_at, r.ended_at,
 /**
  * Runs, the newest first.
  * @param words found in the dish's name, or in what was noted in the run; empty: all
+ * @param from so many of the newest are passed over
  */
-export async function listRuns(db: Queryable, words: string, most: number): Promise<KeptRun[]> {
+export async function listRuns(db: Queryable, words: string, most: number, from = 0): Promise<KeptRun[]> {
   const rows =
     words.trim() === ""
-      ? await db.query(`${RUNS} order by r.started_at desc, r.id limit $1`, [most])
+      ? await db.query(`${RUNS} order by r.started_at desc, r.id limit $1 offset $2`, [most, from])
       : await db.query(
           `${RUNS}
            where to_tsvector('simple', d.name) @@ websearch_to_tsquery('simple', $2)
               or r.id in (select x.run_id from record_entry x where x.kind in ('note', 'verdict', 'photograph', 'caption')
                           and to_tsvector('simple', coalesce(x.data->>'text', '')) @@ websearch_to_tsquery('simple', $2))
-           order by r.started_at desc, r.id limit $1`,
-          [most, words],
+           order by r.started_at desc, r.id limit $1 offset $3`,
+          [most, words, from],
         );
   return RunRow.array().parse(rows);
 }
@@ -54,6 +55,40 @@ export async function listRuns(db: Queryable, words: string, most: number): Prom
 /** Undefined where there is none such. */
 export async function findRun(db: Queryable, id: string): Promise<KeptRun | undefined> {
   return RunRow.array().parse(await db.query(`${RUNS} where r.id = $1 order by r.id`, [id]))[0];
+}
+
+const AlikeRow = z
+  .object({ id: z.uuid(), slug: z.string(), name: z.string(), started_at: z.date() })
+  .transform((r) => ({ id: r.id, slug: r.slug, name: r.name, startedAt: Math.floor(r.started_at.getTime() / 60_000) }));
+
+/**
+ * Other runs of this dish, and of dishes with a component that is called alike; the newest first.
+ * @param names of components, in small letters
+ */
+export async function listRunsAlike(
+  db: Queryable,
+  { id, slug }: Pick<KeptRun, "id" | "slug">,
+  names: readonly string[],
+  most: number,
+): Promise<z.output<typeof AlikeRow>[]> {
+  return AlikeRow.array().parse(
+    await db.query(
+      `select r.id, d.slug, d.name, r.started_at from run r join dish d on d.id = r.dish_id
+        where r.id <> $1 and (d.slug = $2 or exists (select 1 from jsonb_array_elements(d.summary->'components') c where lower(c->>'name') = any($3::text[])))
+        order by r.started_at desc, r.id limit $4`,
+      [id, slug, names, most],
+    ),
+  );
+}
+
+/** The version of the dish by which a run was begun; undefined where it had no plan. */
+export async function findVersionBegun(db: Queryable, dishId: string, runId: string): Promise<number | undefined> {
+  const [row] = await db.query(
+    `select dish_version from plan where dish_id = $1 and status = 'feasible' and (run_id is null or run_id = $2) and run_sequence < 1
+      order by id desc limit 1`,
+    [dishId, runId],
+  );
+  return row === undefined ? undefined : z.object({ dish_version: z.number().int() }).parse(row).dish_version;
 }
 
 /** All runs of a dish, the oldest first. */

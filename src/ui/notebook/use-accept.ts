@@ -14,7 +14,7 @@ export function useAccept({ run, dishVersion, kitchenVersion }: Pick<RunPage, "r
   const [trouble, setTrouble] = useState<string>();
   const accept = async (change: readonly PatchOperation[], label: string) => {
     setBusy(true);
-    const answer = await ask(`/api/dishes/${run.slug}/change`, "POST", { version: dishVersion, kitchenVersion, change, label });
+    const answer = await ask(`/api/dishes/${run.slug}/change`, "POST", { version: dishVersion, kitchenVersion, change, label, safe: true });
     setBusy(false);
     setTrouble(answer.ok ? undefined : reason(answer));
     if (answer.ok) toast(NOTEBOOK.accepted);

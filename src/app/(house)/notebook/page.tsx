@@ -2,7 +2,7 @@ import Link from "next/link";
 import { WallClock } from "@/core/time/wall-clock";
 import { loadBatches } from "@/server/batches";
 import { readerOffsets } from "@/server/conventions";
-import { loadRuns } from "@/server/notebook";
+import { loadRuns, RUNS_A_PAGE } from "@/server/notebook";
 import { BatchList } from "@/ui/batches/BatchList";
 import { NOTEBOOK } from "@/words/notebook";
 
@@ -10,10 +10,15 @@ export const dynamic = "force-dynamic";
 export const metadata = { title: NOTEBOOK.title };
 
 /** All runs, the newest first, and a search over their names and notes. */
-export default async function NotebookPage({ searchParams }: { searchParams: Promise<{ q?: string | string[] }> }) {
-  const { q } = await searchParams;
+export default async function NotebookPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ q?: string | string[]; from?: string | string[] }>;
+}) {
+  const { q, from: asked } = await searchParams;
+  const from = typeof asked === "string" && /^\d{1,6}$/.test(asked) ? Number(asked) : 0;
   const words = typeof q === "string" ? q.trim() : "";
-  const [runs, batches, { offsets }] = [await loadRuns(words), await loadBatches(words), await readerOffsets()];
+  const [{ runs, more }, batches, { offsets }] = [await loadRuns(words, from), await loadBatches(words), await readerOffsets()];
   const clock = new WallClock(offsets);
   return (
     <div className="max-w-[52rem]">
@@ -44,7 +49,24 @@ export default async function NotebookPage({ searchParams }: { searchParams: Pro
           </li>
         ))}
       </ul>
+      {(more || from > 0) && (
+        <p className="flex gap-x-6 border-t border-rule py-2">
+          {from > 0 && (
+            <Link className="link grid min-h-11 items-center" href={hrefOf(words, Math.max(0, from - RUNS_A_PAGE))}>
+              {NOTEBOOK.newer}
+            </Link>
+          )}
+          {more && (
+            <Link className="link grid min-h-11 items-center" href={hrefOf(words, from + RUNS_A_PAGE)}>
+              {NOTEBOOK.older}
+            </Link>
+          )}
+        </p>
+      )}
       <BatchList batches={batches} clock={clock} />
     </div>
   );
 }
+
+const hrefOf = (words: string, from: number) =>
+  `/notebook?${new URLSearchParams({ ...(words ? { q: words } : {}), ...(from ? { from: String(from) } : {}) })}`;

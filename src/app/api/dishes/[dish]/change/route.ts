@@ -9,6 +9,7 @@ const Change = z.object({
   kitchenVersion: z.number().int().optional(),
   change: z.array(PatchOperation).max(10_000),
   label: z.string().min(1).max(400),
+  safe: z.boolean().optional(),
   plan: z.unknown().optional(),
 });
 
