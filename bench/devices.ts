@@ -28,11 +28,17 @@ try {
   const took: number[] = [];
   for (let second = 0; second < seconds; second++) {
     const began = performance.now();
-    const sending = names.map((device, i) =>
-      post("/api/devices", { device, quantity: "temperature", value: 20 + i + Math.sin(second / 30), at: new Date().toISOString() }).then(
-        (r) => r.text(),
-      ),
-    );
+    // Each at its own moment of the second: devices know nothing of each other.
+    const sending = names.map(async (device, i) => {
+      await wait((i * 1000) / DEVICES);
+      return post("/api/devices", {
+        device,
+        quantity: "temperature",
+        value: 20 + i + Math.sin(second / 30),
+        at: new Date().toISOString(),
+      }).then((r) => r.text());
+    });
+    await wait(Math.random() * 900);
     if (second % PRESS_EVERY === 0) {
       const step = plan.steps[((second / PRESS_EVERY / 2) % plan.steps.length) | 0]?.step;
       const pressed = performance.now();

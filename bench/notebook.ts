@@ -5,6 +5,7 @@ import { randomUUID } from "node:crypto";
 import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import sharp from "sharp";
+import { minutesOf } from "../src/core/time/duration";
 import { openDatabase } from "../src/db/open";
 import { keepPhotograph } from "../src/db/photographs";
 import { demoServer, startDirectory, wait } from "./server";
@@ -18,11 +19,19 @@ const PAUSE_MS = 500;
 const WORDS = "crust pale salt sharper longer softer glaze thicker oven shelf lower rest chill sour sweet crisp".split(" ");
 const DAY = 86_400_000;
 
-type Step = { id: string; time?: unknown };
+type Step = { id: string; time?: string | { likely: string } };
 type File = { dish: Record<string, unknown>; components: { id: string; methods: { steps: Step[] }[] }[] };
 const lunch = JSON.parse(readFileSync("demo/harvest-lunch.json", "utf8")) as File;
-const steps = lunch.components.flatMap((c) => (c.methods[0]?.steps ?? []).map((s) => `${c.id}.${s.id}`));
+/** Every step of the first ways of making, and how long it is to take in minutes. */
+const lengths = lunch.components.flatMap((c) =>
+  (c.methods[0]?.steps ?? []).map((s) => ({ step: `${c.id}.${s.id}`, minutes: likelyOf(s.time) })),
+);
+const steps = lengths.map((t) => t.step);
 const words = (i: number) => Array.from({ length: 6 }, (_, k) => WORDS[(i * 7 + k * 5 + ((i * k) % 11)) % WORDS.length]).join(" ");
+
+function likelyOf(time: Step["time"]): number {
+  return minutesOf(typeof time === "string" ? time : (time?.likely ?? "10m"));
+}
 
 /** A small picture of its own; what follows the end of a JPEG is not looked at. */
 async function pictures(directory: string): Promise<string[]> {
@@ -62,9 +71,17 @@ async function fill(directory: string): Promise<string[]> {
         new Date(from),
         new Date(from + 2 * DAY),
       ]);
-      const events = steps.flatMap((step, i) => [
+      // A cook who is a little slower or faster each time.
+      const pace = 0.9 + 0.03 * (n % 7);
+      const events = lengths.flatMap(({ step, minutes }, i) => [
         { sequence: 2 * i + 1, key: randomUUID(), kind: "started", step, at: new Date(from + i * 1_200_000) },
-        { sequence: 2 * i + 2, key: randomUUID(), kind: "ended", step, at: new Date(from + i * 1_200_000 + 900_000 + (n % 7) * 60_000) },
+        {
+          sequence: 2 * i + 2,
+          key: randomUUID(),
+          kind: "ended",
+          step,
+          at: new Date(from + i * 1_200_000 + Math.round(minutes * pace) * 60_000),
+        },
       ]);
       await db.query(
         `insert into run_event (run_id, sequence, key, kind, step, at)
@@ -129,6 +146,33 @@ async function timed(name: string, where: (n: number) => string): Promise<void> 
   );
 }
 
+/** @throws Error that names the page, where it is not there within a minute */
+async function pageOf(where: string): Promise<void> {
+  try {
+    await (await fetch(url + where, { signal: AbortSignal.timeout(60_000) })).arrayBuffer();
+  } catch (error) {
+    throw new Error(`no answer: ${where}`, { cause: error });
+  }
+}
+
+/** How long a backup takes, and how long the list of the notebook is waited for meanwhile. */
+async function whileBackingUp(): Promise<void> {
+  const from = performance.now();
+  const backup = post("/api/backup", {}).then((r) => r.arrayBuffer());
+  let [done, longest] = [false, 0];
+  void backup.finally(() => {
+    done = true;
+  });
+  while (!done) {
+    const asked = performance.now();
+    await pageOf("/notebook");
+    longest = Math.max(longest, performance.now() - asked);
+  }
+  process.stdout.write(
+    `a backup took ${((performance.now() - from) / 1000).toFixed(1)} s; a page was waited for at most ${longest.toFixed(0)} ms\n`,
+  );
+}
+
 /** Reads and writes as a house does, and tells the memory of the server once a minute. */
 async function soaked(minutes: number): Promise<void> {
   const told = path.join("test-results", "soak.txt");
@@ -138,7 +182,7 @@ async function soaked(minutes: number): Promise<void> {
     const run = runs[(n * 37) % runs.length];
     const slug = `dish-${Math.floor(((n * 37) % runs.length) / (RUNS / DISHES))}`;
     for (const where of ["/", "/notebook", `/notebook?q=${WORDS[n % WORDS.length]}`, `/notebook/${run}`, "/larder", `/d/${slug}`])
-      await (await fetch(url + where)).arrayBuffer();
+      await pageOf(where);
     const body = { kind: "note", step: steps[n % steps.length], text: words(n) };
     const answer = await post(`/api/dishes/${slug}/entries`, { run, entries: [{ key: randomUUID(), body }] });
     if (!answer.ok) throw new Error(await answer.text());
@@ -161,6 +205,7 @@ try {
   await timed("search: a word in many notes", (n) => `/notebook?q=${WORDS[n % WORDS.length]}`);
   await timed("search: three words together", (n) => `/notebook?q=${WORDS[n % 8]}+${WORDS[(n + 3) % 16]}+thicker`);
   await timed("search: a word that nobody wrote", (n) => `/notebook?q=quince${n}`);
+  await whileBackingUp();
   process.stdout.write(`memory ${residentMb().toFixed(0)} MB\n`);
   if (soak > 0) await soaked(soak);
 } finally {

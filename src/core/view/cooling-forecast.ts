@@ -1,5 +1,6 @@
 // A pot that cools, watched against its limits: when it will be at the next of them by the readings so far, and whether that is in time.
-// Newton's law of cooling, fitted by least squares to the newest readings, so that an ice bath counts from when it begins to tell.
+// By the newest readings, so that an ice bath counts from when it begins to tell.
+import { type Around, coolingTime } from "../measures/heat/cooling-curve";
 import type { Taken } from "../record/entries";
 import type { StepView, ViewPlace } from "./plan-view";
 import type { StepCheck } from "./step-check";
@@ -10,15 +11,30 @@ interface CoolingForecast {
   readonly by: number;
   /** The minute at which it will be; undefined where it never gets there in that place. */
   readonly at: number | undefined;
+  /** The band meant to hold eight of ten. */
+  readonly low: number | undefined;
+  readonly high: number | undefined;
   /** Minutes past the limit; 0 in time, undefined where it never gets there. */
   readonly lateBy: number | undefined;
   /** What to do where it is not so. */
   readonly otherwise: string;
 }
 
-/** How warm it is around what cools there, °C. */
-const AROUND: Readonly<Partial<Record<ViewPlace, number>>> = { counter: 20, cellar: 12, fridge: 4, freezer: -18, hob: 21, oven: 21 };
-const [LEAST_READINGS, NEWEST, LEAST_SPAN_MINUTES] = [3, 6, 8];
+const air = (weight: number, ...temps: number[]): Around[] => temps.map((tempC) => ({ tempC, weight: weight / temps.length, rate: 0.006 }));
+const water = (weight: number, ...temps: number[]): Around[] =>
+  temps.map((tempC) => ({ tempC, weight: weight / temps.length, rate: 0.03 }));
+/** Beside the stove it stands in the air of the kitchen, in cold water or in ice water: nobody writes down which. */
+const KITCHEN = [...air(0.6, 16, 17, 18, 19, 20, 21, 22, 24), ...water(0.2, 8, 10, 12, 14, 16), ...water(0.2, 0.5, 2, 4)];
+const AROUND: Readonly<Partial<Record<ViewPlace, readonly Around[]>>> = {
+  counter: KITCHEN,
+  hob: KITCHEN,
+  oven: KITCHEN,
+  cellar: air(1, 8, 10, 12, 14, 16),
+  fridge: air(1, 2, 3, 4, 5, 6),
+  freezer: air(1, -22, -18, -15),
+};
+/** What is read over the newest two fifths of the time, and of not less. */
+const [LEAST_READINGS, LEAST_SPAN_MINUTES, NEWEST_SHARE] = [3, 8, 0.4];
 const LIMIT = /^(-?\d+(?:\.\d+)?) °C or less\b/;
 
 /**
@@ -41,22 +57,21 @@ export function coolingForecast(
     })
     .sort((a, b) => a.by - b.by);
   const next = limits.find((l) => l.limitC < last[1]);
-  const around = AROUND[step.place] ?? 20;
-  const newest = all.slice(-NEWEST).filter(([, c]) => c > around + 0.5);
-  const first = newest[0];
-  if (!next || !first || newest.length < LEAST_READINGS || last[0] - first[0] < LEAST_SPAN_MINUTES) return undefined;
-  const rate = -slopeOf(newest.map(([minute, c]) => [minute - first[0], Math.log(c - around)] as const));
-  if (!(rate > 0)) return undefined;
-  if (next.limitC <= around) return { ...next, at: undefined, lateBy: undefined };
-  const at = Math.round(last[0] + Math.log((last[1] - around) / (next.limitC - around)) / rate);
-  return { ...next, at, lateBy: Math.max(0, at - next.by) };
+  const first = all[0];
+  if (!next || !first || !(last[1] < Math.max(...all.map(([, c]) => c)))) return undefined;
+  const newest = newestOf(all, last[0] - Math.max(LEAST_SPAN_MINUTES, NEWEST_SHARE * (last[0] - first[0])));
+  const start = newest[0];
+  if (!start || newest.length < LEAST_READINGS || last[0] - start[0] < LEAST_SPAN_MINUTES) return undefined;
+  const found = coolingTime(newest, next.limitC, AROUND[step.place] ?? KITCHEN);
+  if (!found) return undefined;
+  const moment = (minutes: number | undefined) => (minutes === undefined ? undefined : Math.round(last[0] + minutes));
+  if (found.minutes === undefined) return { ...next, at: undefined, low: undefined, high: undefined, lateBy: undefined };
+  const at = Math.round(last[0] + found.minutes);
+  return { ...next, at, low: moment(found.low), high: moment(found.high), lateBy: Math.max(0, at - next.by) };
 }
 
-/** Slope of the line of least squares. */
-function slopeOf(points: readonly (readonly [x: number, y: number])[]): number {
-  const n = points.length;
-  const [mx, my] = [points.reduce((s, [x]) => s + x, 0) / n, points.reduce((s, [, y]) => s + y, 0) / n];
-  const over = points.reduce((s, [x, y]) => s + (x - mx) * (y - my), 0);
-  const under = points.reduce((s, [x]) => s + (x - mx) ** 2, 0);
-  return under > 0 ? over / under : 0;
+/** The readings from a minute on, and as many before it as make three. */
+function newestOf(all: readonly (readonly [number, number])[], from: number): readonly (readonly [number, number])[] {
+  const since = all.filter(([minute]) => minute >= from);
+  return since.length >= LEAST_READINGS ? since : all.slice(-LEAST_READINGS);
 }

@@ -8,6 +8,7 @@ import yazl from "yazl";
 import { z } from "zod";
 import type { Db, Queryable } from "../db";
 import { photographsNamed, readPhotograph } from "../photographs";
+import { pages } from "./pages";
 import { TABLES } from "./tables";
 
 /** The second holds photographs; one without them is read as before. */
@@ -25,23 +26,17 @@ export const Manifest = z.object({
 });
 export type Manifest = z.output<typeof Manifest>;
 
-const PAGE = 100;
-
-/** Rows of a query in pages, each as the text that the database gives. */
-async function* pages(db: Queryable, query: (limit: string) => string): AsyncGenerator<string[]> {
-  for (let from = 0; ; from += PAGE) {
-    const rows = (await db.query(query(`limit ${PAGE} offset ${from}`))) as { line: string }[];
-    if (rows.length) yield rows.map((r) => r.line);
-    if (rows.length < PAGE) return;
-  }
+/** A row as the text that the database gives. */
+interface Line {
+  readonly line: string;
 }
 
 async function* tableFile(db: Queryable, name: string, order: string, count: (rows: number) => void): AsyncGenerator<string> {
   let first = true;
   yield "[";
-  for await (const lines of pages(db, (limit) => `select to_jsonb(t)::text as line from ${name} t order by ${order} ${limit}`)) {
-    count(lines.length);
-    yield `${first ? "\n" : ",\n"}${lines.join(",\n")}`;
+  for await (const rows of pages<Line>(db, `select to_jsonb(t)::text as line from ${name} t order by ${order}`)) {
+    count(rows.length);
+    yield `${first ? "\n" : ",\n"}${rows.map((r) => r.line).join(",\n")}`;
     first = false;
   }
   yield "\n]\n";
@@ -59,10 +54,9 @@ const LOG_COLUMNS = ["dish", "run_started", "sequence", "kind", "step", "at", "r
 
 async function* logFile(db: Queryable): AsyncGenerator<string> {
   yield `${LOG_COLUMNS.join(",")}\n`;
-  const query = (limit: string) =>
-    `select jsonb_build_array(d.slug, r.started_at, e.sequence, e.kind, e.step, e.at, e.recorded_at, e.data->>'by')::text as line
-       from run_event e join run r on r.id = e.run_id join dish d on d.id = r.dish_id order by r.started_at, r.id, e.sequence ${limit}`;
-  for await (const lines of pages(db, query)) yield stringify(lines.map((line) => (JSON.parse(line) as unknown[]).map(plainCell)));
+  const query = `select jsonb_build_array(d.slug, r.started_at, e.sequence, e.kind, e.step, e.at, e.recorded_at, e.data->>'by')::text as line
+       from run_event e join run r on r.id = e.run_id join dish d on d.id = r.dish_id order by r.started_at, r.id, e.sequence`;
+  for await (const rows of pages<Line>(db, query)) yield stringify(rows.map(({ line }) => (JSON.parse(line) as unknown[]).map(plainCell)));
 }
 
 /** A cell that a spreadsheet takes for text: one that begins like a formula is marked. */
@@ -75,28 +69,29 @@ const plainCell = (value: unknown) => (typeof value === "string" && /^[=+\-@\t\r
  * @returns its list
  */
 export async function writeBackup(db: Db, data: string, out: NodeJS.WritableStream, madeAt: Date): Promise<Manifest> {
-  return db.transaction(async (tx) => {
-    const zip = new yazl.ZipFile();
-    const writing = pipeline(zip.outputStream as Readable, out);
-    const files: Manifest["files"][number][] = [];
-    const rows: Record<string, number> = {};
-    const add = async (name: string, content: AsyncGenerator<string> | Readable) => {
-      const hash = createHash("sha256");
-      let bytes = 0;
-      const measured = new Transform({
-        transform(chunk: Buffer, _, done) {
-          hash.update(chunk);
-          bytes += chunk.length;
-          done(null, chunk);
-        },
-      });
-      zip.addReadStream(measured, name, { mtime: madeAt });
-      await Promise.race([
-        pipeline(content instanceof Readable ? content : Readable.from(content, { objectMode: false }), measured),
-        writing,
-      ]);
-      files.push({ name, bytes, sha256: hash.digest("hex") });
-    };
+  const zip = new yazl.ZipFile();
+  const writing = pipeline(zip.outputStream as Readable, out);
+  const files: Manifest["files"][number][] = [];
+  const rows: Record<string, number> = {};
+  const add = async (name: string, content: AsyncGenerator<string> | Readable, compress = true) => {
+    const hash = createHash("sha256");
+    let bytes = 0;
+    const measured = new Transform({
+      transform(chunk: Buffer, _, done) {
+        hash.update(chunk);
+        bytes += chunk.length;
+        done(null, chunk);
+      },
+    });
+    zip.addReadStream(measured, name, { mtime: madeAt, compress });
+    await Promise.race([
+      pipeline(content instanceof Readable ? content : Readable.from(content, { objectMode: false }), measured),
+      writing,
+    ]);
+    files.push({ name, bytes, sha256: hash.digest("hex") });
+  };
+  // All rows are of one moment; nobody else is answered meanwhile.
+  const { sums, tables } = await db.transaction(async (tx) => {
     for (const { name, order } of TABLES) {
       rows[name] = 0;
       await add(
@@ -108,17 +103,20 @@ export async function writeBackup(db: Db, data: string, out: NodeJS.WritableStre
     }
     const dishes = (await tx.query("select id, slug from dish order by slug")) as { id: string; slug: string }[];
     for (const { id, slug } of dishes) await add(`dishes/${slug}.json`, dishFile(tx, id));
-    await add("log.csv", logFile(tx));
-    for (const sum of await photographsNamed(tx)) {
-      // A picture that is lost or spoiled keeps nobody from a backup of the rest; check-data names it.
-      const picture = readPhotograph(data, sum);
-      if (picture) await add(`photographs/${sum}.jpg`, Readable.from([picture]));
-    }
     const [last] = (await tx.query("select max(number)::int4 as number from migration")) as { number: number }[];
-    const manifest: Manifest = { format: FORMAT, madeAt: madeAt.toISOString(), tables: last?.number ?? 1, rows, files };
-    zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 2)}\n`), LIST, { mtime: madeAt });
-    zip.end();
-    await writing;
-    return manifest;
+    return { sums: await photographsNamed(tx), tables: last?.number ?? 1 };
   });
+  // For people to read: it may be a moment younger, and others are answered in between.
+  await db.transaction((tx) => add("log.csv", logFile(tx)));
+  // A picture never changes under its name, and is as small as it gets.
+  for (const sum of sums) {
+    // One that is lost or spoiled keeps nobody from a backup of the rest; check-data names it.
+    const picture = readPhotograph(data, sum);
+    if (picture) await add(`photographs/${sum}.jpg`, Readable.from([picture]), false);
+  }
+  const manifest: Manifest = { format: FORMAT, madeAt: madeAt.toISOString(), tables, rows, files };
+  zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 2)}\n`), LIST, { mtime: madeAt });
+  zip.end();
+  await writing;
+  return manifest;
 }

@@ -4,14 +4,13 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { openDatabase } from "../open";
 import { photographsNamed, readPhotograph } from "../photographs";
+import { pages } from "./pages";
 import { TABLES } from "./tables";
 
 interface Checked {
   readonly rows: Readonly<Record<string, number>>;
   readonly problems: readonly string[];
 }
-
-const PAGE = 100;
 
 /** @throws DataDirectoryError where it cannot be opened */
 export async function checkData(directory: string, ways: { migrations: string; template?: string }): Promise<Checked> {
@@ -23,21 +22,18 @@ export async function checkData(directory: string, ways: { migrations: string; t
     const rows: Record<string, number> = {};
     const problems: string[] = [];
     try {
-      for (const { name, row, order } of TABLES) {
-        rows[name] = 0;
-        for (let from = 0; ; from += PAGE) {
-          const page = (await db.query(`select to_jsonb(t) as row from ${name} t order by ${order} limit ${PAGE} offset ${from}`)) as {
-            row: unknown;
-          }[];
-          for (const [i, { row: value }] of page.entries()) {
-            const parsed = row.safeParse(value);
-            const issue = parsed.error?.issues[0];
-            if (issue) problems.push(`${name}, row ${from + i + 1}: ${issue.path.join(".")}: ${issue.message}`);
-          }
-          rows[name] += page.length;
-          if (page.length < PAGE) break;
+      await db.transaction(async (tx) => {
+        for (const { name, row, order } of TABLES) {
+          let count = 0;
+          for await (const page of pages<{ row: unknown }>(tx, `select to_jsonb(t) as row from ${name} t order by ${order}`))
+            for (const { row: value } of page) {
+              count += 1;
+              const issue = row.safeParse(value).error?.issues[0];
+              if (issue) problems.push(`${name}, row ${count}: ${issue.path.join(".")}: ${issue.message}`);
+            }
+          rows[name] = count;
         }
-      }
+      });
       for (const sum of await photographsNamed(db))
         if (!readPhotograph(directory, sum)) problems.push(`photographs/${sum}.jpg: the picture is missing or was changed`);
     } finally {

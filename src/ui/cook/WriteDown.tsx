@@ -112,14 +112,24 @@ function Cooling({
   if (!found) return null;
   const limit = told(said(found.limitC, "temp", units));
   const by = clock.near(found.by, now);
-  const late = found.lateBy !== 0;
+  const { at, low, high, lateBy } = found;
+  const perhaps = lateBy === 0 && high !== undefined && high > found.by;
+  const late = lateBy !== 0;
+  const near = (minute: number) => clock.near(minute, now);
+  const otherwise = spoken(found.otherwise);
+  const text = (): string => {
+    if (at === undefined || low === undefined || high === undefined) return WRITE_DOWN.coolsNever(limit, by, otherwise);
+    if (lateBy) return WRITE_DOWN.coolsLate(limit, near(at), spokenDuration(lateBy), by, otherwise);
+    return perhaps
+      ? WRITE_DOWN.coolsPerhaps(limit, near(at), near(high), by, otherwise)
+      : WRITE_DOWN.coolsInTime(limit, near(at), near(low), near(high), by);
+  };
   return (
-    <p role={late ? "alert" : "status"} className={`my-1 border-l-[3px] pl-3 text-[16px] ${late ? "border-beet" : "border-leaf"}`}>
-      {found.at === undefined
-        ? WRITE_DOWN.coolsNever(limit, by, spoken(found.otherwise))
-        : found.lateBy
-          ? WRITE_DOWN.coolsLate(limit, clock.near(found.at, now), spokenDuration(found.lateBy), by, spoken(found.otherwise))
-          : WRITE_DOWN.coolsInTime(limit, clock.near(found.at, now), by)}
+    <p
+      role={late || perhaps ? "alert" : "status"}
+      className={`my-1 border-l-[3px] pl-3 text-[16px] ${late ? "border-beet" : perhaps ? "border-saffron" : "border-leaf"}`}
+    >
+      {text()}
     </p>
   );
 }

@@ -43,3 +43,23 @@ describe("from readings of a roast", () => {
     expect(probeForecast(step, readings)).toBeUndefined();
   });
 });
+
+describe("from a probe that reads every other minute", () => {
+  const every = (from: number, to: number, at: (minute: number) => number) => {
+    const minutes = Array.from({ length: (to - from) / 2 + 1 }, (_, i) => from + 2 * i);
+    return taken(...minutes.map((m) => [m, at(m)] as const));
+  };
+  test("its band is narrower than that of a few readings by hand", () => {
+    const hand = probeForecast(roast, taken(...[10, 20, 30, 40, 50, 60, 70].map((m) => [m, warm(m)] as const)));
+    const probe = probeForecast(roast, every(2, 70, warm));
+    const width = (f: typeof hand) => (f ? f.high - f.low : Number.NaN);
+    expect(width(probe)).toBeLessThan(0.7 * width(hand));
+  });
+  test("a joint that is bare in low heat is given time for its stall; one in foil is not", () => {
+    const smoked = { start: START, probeC: 92, tempC: 115, name: "Smoke the shoulder" };
+    const readings = every(0, 200, (m) => 8 + 0.22 * m);
+    const bare = probeForecast(smoked, readings);
+    const foil = probeForecast({ ...smoked, note: "wrapped in foil" }, readings);
+    expect((bare?.at as number) - START).toBeGreaterThan((foil?.at as number) - START);
+  });
+});
