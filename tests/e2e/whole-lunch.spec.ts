@@ -7,7 +7,7 @@ import type { Loose } from "../support/dishes";
 import { Server } from "./server";
 import { choose, expect, type Page, test } from "./test";
 
-const server = new Server(4391, "2026-11-25T19:00:00Z");
+const server = new Server(4403, "2026-11-25T19:00:00Z");
 test.beforeAll(() => server.start());
 test.afterAll(() => server.kill());
 
