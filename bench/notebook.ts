@@ -160,14 +160,16 @@ async function whileBackingUp(): Promise<void> {
   const from = performance.now();
   const backup = post("/api/backup", {}).then((r) => r.arrayBuffer());
   let [done, longest] = [false, 0];
-  void backup.finally(() => {
+  const ended = backup.finally(() => {
     done = true;
   });
   while (!done) {
     const asked = performance.now();
     await pageOf("/notebook");
     longest = Math.max(longest, performance.now() - asked);
+    await wait(PAUSE_MS);
   }
+  await ended;
   process.stdout.write(
     `a backup took ${((performance.now() - from) / 1000).toFixed(1)} s; a page was waited for at most ${longest.toFixed(0)} ms\n`,
   );
