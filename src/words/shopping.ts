@@ -10,8 +10,8 @@ export const SHOPPING = {
   early: (name: string, wait: string, others: number) =>
     others === 0
       ? `${name} would wait ${wait} longer than it keeps.`
-      : `${name} would wait ${wait} longer than it keeps, ${others === 1 ? "one other thing" : `${others} other things`} less long.`,
-  earlyRow: (wait: string) => `waits ${wait} longer than it keeps: freeze it, or have it fetched later`,
+      : `${name} would wait ${wait} longer than it keeps; ${others === 1 ? "one other thing" : `${others} other things`} would wait too long as well.`,
+  earlyRow: (wait: string) => `waits ${wait} longer than it keeps: better bought later`,
   nothing: "Nothing to buy for this plan.",
   orders: "Order ahead",
   orderBy: (at: string) => `order by ${at}`,

@@ -183,7 +183,7 @@ describe("shopping for all dishes", () => {
     expect(await trips()).toBe(2);
     expect((await call(changeTrips, {}, { list: slug, most: 1 })).said).toEqual({ ok: true });
     expect(await page()).toMatch(/in one trip\./);
-    expect(await page()).toMatch(/waits .* longer than it keeps: freeze it/);
+    expect(await page()).toMatch(/waits .* longer than it keeps: better bought later/);
     expect(await trips()).toBe(1);
     await call(changeTrips, {}, { list: slug, most: null });
     expect(await trips()).toBe(2);

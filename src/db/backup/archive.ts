@@ -2,7 +2,7 @@
 // their lengths and SHA-256. Written in a stream from one moment of the database.
 import { createHash } from "node:crypto";
 import { Readable, Transform } from "node:stream";
-import { pipeline } from "node:stream/promises";
+import { finished, pipeline } from "node:stream/promises";
 import { stringify } from "csv-stringify/sync";
 import yazl from "yazl";
 import { z } from "zod";
@@ -84,10 +84,9 @@ export async function writeBackup(db: Db, data: string, out: NodeJS.WritableStre
       },
     });
     zip.addReadStream(measured, name, { mtime: madeAt, compress });
-    await Promise.race([
-      pipeline(content instanceof Readable ? content : Readable.from(content, { objectMode: false }), measured),
-      writing,
-    ]);
+    const given = pipeline(content instanceof Readable ? content : Readable.from(content, { objectMode: false }), measured);
+    // Until all of it has gone on to the file: else a thousand photographs would stand in memory.
+    await Promise.race([Promise.all([given, finished(measured)]), writing]);
     files.push({ name, bytes, sha256: hash.digest("hex") });
   };
   // All rows are of one moment; nobody else is answered meanwhile.

@@ -95,7 +95,7 @@ export function ShoppingView(props: ShoppingViewProps) {
           choices={choices}
           chosen={chosen}
           onChoose={(c) => void choose(c === fresh ? undefined : c.trips.length)}
-          at={(minute) => clock.date(minute)}
+          at={(minute) => clock.shortDay(minute)}
         />
       )}
       {orders.length > 0 && (
