@@ -77,8 +77,16 @@ export const WRITE_DOWN = {
 /** What is said of a component once it has been eaten. */
 export const VERDICT = { again: "Again", change: "Change", drop: "Drop" } satisfies Record<Verdict, string>;
 
-/** What one entry says in the log. @param value a reading as its reader says it */
-export function entryWords(body: EntryBody, value: (quantity: ReadingQuantity, value: number) => string): string | undefined {
+/**
+ * What one entry says in the log.
+ * @param value a reading as its reader says it
+ * @param named a component's name by its id
+ */
+export function entryWords(
+  body: EntryBody,
+  value: (quantity: ReadingQuantity, value: number) => string,
+  named: (component: string) => string,
+): string | undefined {
   switch (body.kind) {
     case "reading":
       return `${WRITE_DOWN.quantity[body.quantity]} ${value(body.quantity, body.value)}`;
@@ -91,7 +99,7 @@ export function entryWords(body: EntryBody, value: (quantity: ReadingQuantity, v
     case "amount":
       return `Used ${body.amount} of ${body.ingredient}${body.instead ? ` instead of ${body.instead}` : ""}`;
     case "verdict":
-      return `${VERDICT[body.verdict]}: ${body.text || body.component}`;
+      return `${VERDICT[body.verdict]}: ${[named(body.component), body.text].filter(Boolean).join(", ")}`;
     case "handover":
       return "Night handed over";
     case "photograph":

@@ -32,6 +32,7 @@ describe("the log", () => {
         lines: LINES,
         entries: [],
         steps: [step("a.chop", "10:30", "10:50")],
+        components: [],
         clock: CLOCK,
         now: at("10:20"),
         ...calls,

@@ -317,6 +317,7 @@ export function CookView({
                 entries={entries}
                 onWithdraw={(of) => writeDown({ kind: "withdrawn", of })}
                 steps={plan.steps}
+                components={plan.components}
                 clock={clock}
                 now={now}
                 onUndo={undo}

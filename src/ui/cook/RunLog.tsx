@@ -14,6 +14,7 @@ import { merged, useWritten, type Written } from "./written";
 interface RunLogProps {
   readonly lines: readonly LogLine[];
   readonly steps: readonly StepView[];
+  readonly components: readonly { readonly id: string; readonly name: string }[];
   readonly clock: WallClock;
   readonly now: number;
   /** What was written down beside the presses. */
@@ -27,10 +28,10 @@ interface RunLogProps {
 
 const SMALL = "link min-h-[44px] px-2 text-[14px]";
 
-export function RunLog({ lines, steps, clock, now, entries, onWithdraw, onUndo, onCorrect, onAdd }: RunLogProps) {
+export function RunLog({ lines, steps, components, clock, now, entries, onWithdraw, onUndo, onCorrect, onAdd }: RunLogProps) {
   const [correcting, setCorrecting] = useState<number>();
   const [adding, setAdding] = useState(false);
-  const written = useWritten(entries, steps);
+  const written = useWritten(entries, steps, components);
   return (
     <section aria-label={LOG.title} id="log" className="mt-8 border-t-2 border-rim pt-3">
       <h2 className="text-[21px]">{LOG.title}</h2>

@@ -18,18 +18,23 @@ export interface Written {
 export function useWritten(
   entries: readonly Entry[],
   steps: readonly { readonly ref: string; readonly name: string }[],
+  components: readonly { readonly id: string; readonly name: string }[],
 ): readonly Written[] {
   const units = useUnits();
   const told = useFigures();
   return useMemo(() => {
     const names = new Map(steps.map((s) => [s.ref, s.name]));
     return standing(entries).flatMap(({ id, at, body }): Written[] => {
-      const text = entryWords(body, (quantity, value) => told(readingSaid(quantity, value, units)));
+      const text = entryWords(
+        body,
+        (quantity, value) => told(readingSaid(quantity, value, units)),
+        (id) => components.find((c) => c.id === id)?.name ?? id,
+      );
       return text === undefined
         ? []
         : [{ id, at: Math.floor(at / 60_000), text, step: "step" in body && body.step ? names.get(body.step) : undefined }];
     });
-  }, [entries, steps, units, told]);
+  }, [entries, steps, components, units, told]);
 }
 
 /** Presses, the newest first as they were pressed, with what was written down between them by its minute. */

@@ -65,7 +65,7 @@ export function RunReview({ page }: { readonly page: RunPage }) {
       <section aria-label={NOTEBOOK.rows} className="pt-5">
         <h2 className="border-t-2 border-rim pt-2 text-[21px]">{NOTEBOOK.rows}</h2>
         <div className="overflow-x-auto">
-          <table className="w-full text-[14.5px]">
+          <table className="w-full min-w-[38rem] text-[14.5px]">
             <thead>
               <tr className="text-left text-quiet">
                 {[NOTEBOOK.step, NOTEBOOK.plannedStart, NOTEBOOK.doneStart, NOTEBOOK.plannedFor, NOTEBOOK.took].map((h) => (
@@ -113,6 +113,7 @@ function LogPart({ page, clock }: { readonly page: RunPage; readonly clock: Wall
   const written = useWritten(
     page.entries,
     useMemo(() => page.rows.map((r) => ({ ref: r.step, name: r.name })), [page.rows]),
+    page.components,
   );
   const lines = merged(page.log, written);
   return (
@@ -123,7 +124,7 @@ function LogPart({ page, clock }: { readonly page: RunPage; readonly clock: Wall
         {lines.map((one) => (
           <li
             key={"text" in one ? `w${one.id}` : one.sequence}
-            className="grid grid-cols-[6.4rem_1fr] items-baseline gap-x-3 border-t border-rule py-1.5"
+            className="grid grid-cols-[7.6rem_1fr] items-baseline gap-x-3 border-t border-rule py-1.5"
           >
             <span className="clock text-[14px]">{clock.dayTime(one.at)}</span>
             <span className="min-w-0 break-words">
