@@ -9,7 +9,7 @@ import { accessSync, constants, existsSync, mkdirSync, rmSync } from "node:fs";
 import path from "node:path";
 import type { PGlite } from "@electric-sql/pglite";
 import type { Db, Param, Queryable } from "./db";
-import { checkWhole, makeCluster, markDirectory, settleRestore } from "./directory/cluster";
+import { checkWhole, finishRestore, makeCluster, markDirectory } from "./directory/cluster";
 import { confirmedPosition, HighWater, positionOf } from "./directory/high-water";
 import { dropManifest, writeManifest } from "./directory/manifest";
 import { DataDirectoryError, troubleOf } from "./directory/trouble";
@@ -59,7 +59,7 @@ export async function openDatabase({ directory, migrations, template, checkpoint
     const cluster = path.join(directory, "pg");
     // Asked before PostgreSQL is: what it says of a disk that takes nothing sounds like damage.
     told(() => accessSync(directory, constants.W_OK));
-    told(() => settleRestore(directory));
+    told(() => finishRestore(directory));
     if (told(() => checkWhole(directory, cluster, template)) === "new") {
       try {
         await makeCluster(cluster, template);

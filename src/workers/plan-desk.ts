@@ -8,9 +8,9 @@ import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { pinStepChange, wishChange } from "../core/dish/wishes";
 import { type Log, type Plan, type PlanFile, type PlanOptions, type Progress, planDish, planToFile } from "../core/planner";
-import { easeLoad, type HeavyPlace } from "../core/planner/ease";
 import type { Diagnosis } from "../core/planner/explain";
 import type { Repair } from "../core/planner/explain/repairs";
+import { type HeavyPlace, lightenLoad } from "../core/planner/lighten";
 import { Mover } from "../core/planner/move";
 import { type Choice, type Reach, reachOf } from "../core/planner/reach";
 import { type Told, withTold } from "../core/planner/told";
@@ -45,7 +45,7 @@ export type Tried =
   /** The change itself does not fit the dish. */
   | { readonly status: "unfit"; readonly because: string };
 
-export type Ease = Pick<Repair, "kind" | "text" | "change" | "leadMinutes">;
+export type LighterPlan = Pick<Repair, "kind" | "text" | "change" | "leadMinutes">;
 
 export interface Reached extends Pick<Reach, "earliestServing" | "latestStart"> {
   readonly choices: readonly (Choice & { readonly names: readonly string[]; readonly current: boolean })[];
@@ -158,11 +158,11 @@ export class PlanDesk {
   }
 
   /** Ways to make a heavy place lighter, each tried. */
-  ease(place: HeavyPlace): Ease[] {
+  lighten(place: HeavyPlace): LighterPlan[] {
     if (!this.#plan) return [];
     const began = Date.now();
     const options = { ...this.#options(), stop: () => Date.now() - began > EXPLAINING_MS };
-    return easeLoad(this.#document, options, this.#plan, place).map(({ kind, text, change, leadMinutes }) => ({
+    return lightenLoad(this.#document, options, this.#plan, place).map(({ kind, text, change, leadMinutes }) => ({
       kind,
       text,
       change,

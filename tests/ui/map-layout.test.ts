@@ -6,7 +6,7 @@ import { addComponent, newDish } from "../../src/core/dish/edit/components";
 import { entryStep, join, outputOf } from "../../src/core/dish/edit/streams";
 import { readDishValue } from "../../src/core/dish/read";
 import type { DishFile } from "../../src/core/dish/schema";
-import { watershed } from "../../src/core/sheets/watershed";
+import { materialFlow } from "../../src/core/sheets/material-flow";
 import { layoutMap } from "../../src/ui/breakdown-map/layout";
 import { deep } from "../support/deep";
 import { DEMO, demoDocument } from "../support/dishes";
@@ -19,7 +19,7 @@ const box = (p: ReturnType<typeof layoutMap>["pools"][number]) => ({
 });
 
 function sound(document: DishFile) {
-  const water = watershed(document);
+  const water = materialFlow(document);
   const map = layoutMap(water);
   const boxes = map.pools.map(box);
   boxes.forEach((a, i) => {

@@ -121,7 +121,7 @@ describe("the desk", () => {
   });
 });
 
-test("every way to ease the lunch's heavy places gives a plan that holds", () => {
+test("every way to lighten the lunch's heavy places gives a plan that holds", () => {
   // It is looked for as long as a page may wait; a slow machine gets four times as long.
   const began = Date.now();
   const real = Date.now.bind(Date);
@@ -130,7 +130,7 @@ test("every way to ease the lunch's heavy places gives a plan that holds", () =>
   const scene = sceneOf(demoDocument("harvest-lunch"));
   const desk = new PlanDesk(scene);
   const zone = dishModel(scene.document).zone;
-  const ways = desk.ease({ kind: "full-day", at: zone.toMinute("2026-10-17T10:00") });
+  const ways = desk.lighten({ kind: "full-day", at: zone.toMinute("2026-10-17T10:00") });
   expect(ways.map((w) => w.kind)).toEqual(expect.arrayContaining(["helper", "layout"]));
   for (const way of ways.slice(0, 3)) holds(scene, desk.try(way.change));
 });

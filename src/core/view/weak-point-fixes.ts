@@ -3,9 +3,9 @@ import type { PatchOperation } from "../dish/patch";
 import type { DishFile } from "../dish/schema";
 import { wishChange } from "../dish/wishes";
 import { PLAN_ATS, type Plan, type PlanOptions } from "../planner";
-import { easeLoad, type HeavyPlace } from "../planner/ease";
 import { Trial } from "../planner/explain/repairs/trial";
 import { holdPlaces } from "../planner/explain/repairs/waits";
+import { type HeavyPlace, lightenLoad } from "../planner/lighten";
 import { durationText, spokenDuration } from "../time/duration";
 import type { WeakPoint } from "./rehearsed-plan";
 
@@ -24,12 +24,12 @@ const LENGTHS: Record<(typeof PLAN_ATS)[number], string> = {
 
 /** Changes that may help, the least trouble first; none of them is tried yet. A safety limit is never widened. */
 export function fixesOf(document: DishFile, options: PlanOptions, plan: Plan, weak: WeakPoint): WeakPointFix[] {
-  const ease = (kind: HeavyPlace["kind"]) =>
+  const lighten = (kind: HeavyPlace["kind"]) =>
     weak.at === undefined
       ? []
-      : easeLoad(document, options, plan, { kind, at: weak.at }).map(({ text, change }) => ({ text: text.replace(/\.$/, ""), change }));
+      : lightenLoad(document, options, plan, { kind, at: weak.at }).map(({ text, change }) => ({ text: text.replace(/\.$/, ""), change }));
   if (weak.kind === "place") return [coolBox(new Trial(document, options, () => false), weak.about), ...otherStyles(document, plan)];
-  if (weak.kind === "hands") return [...ease("full-day"), ...otherStyles(document, plan)];
+  if (weak.kind === "hands") return [...lighten("full-day"), ...otherStyles(document, plan)];
   if (weak.kind === "wait") return [...longerWait(document, weak.about), ...moreTime(document, plan), ...otherStyles(document, plan)];
   return [...moreTime(document, plan), ...otherStyles(document, plan)];
 }

@@ -82,7 +82,7 @@ export function putInPlace(directory: string, whole: string, stamp: string): str
 }
 
 /** A restore that was cut between its two moves is ended: the cluster that was whole takes its place. */
-export function settleRestore(directory: string): void {
+export function finishRestore(directory: string): void {
   const cluster = path.join(directory, "pg");
   if (existsSync(cluster)) return;
   const restored = readdirSync(directory)

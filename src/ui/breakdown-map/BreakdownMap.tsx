@@ -1,13 +1,13 @@
 "use client";
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from "react";
-import { type Watershed, weightText } from "@/core/sheets/watershed";
+import { type MaterialFlow, weightText } from "@/core/sheets/material-flow";
 import { BREAKDOWN_MAP } from "@/words/breakdown-map";
 import { colourOf } from "../route-chart/colours";
 import { useSpoken } from "../shell/conventions";
 import { layoutMap, type PlacedPool, type PlacedStream } from "./layout";
 
 interface BreakdownMapProps {
-  readonly watershed: Watershed;
+  readonly materialFlow: MaterialFlow;
   readonly selected: string | undefined;
   readonly selectedStream: string | undefined;
   readonly onSelect: (component: string) => void;
@@ -24,9 +24,9 @@ interface Pull {
 }
 
 /** Raw goods at the top, the table at the bottom; each stream as wide as it is heavy. */
-export function BreakdownMap({ watershed, selected, selectedStream, onSelect, onStream, onJoin }: BreakdownMapProps) {
+export function BreakdownMap({ materialFlow, selected, selectedStream, onSelect, onStream, onJoin }: BreakdownMapProps) {
   const spoken = useSpoken();
-  const layout = useMemo(() => layoutMap(watershed, spoken), [watershed, spoken]);
+  const layout = useMemo(() => layoutMap(materialFlow, spoken), [materialFlow, spoken]);
   const svg = useRef<SVGSVGElement>(null);
   const [pull, setPull] = useState<Pull>();
   const [hovered, setHovered] = useState<string>();
@@ -90,7 +90,7 @@ export function BreakdownMap({ watershed, selected, selectedStream, onSelect, on
             <Course
               key={s.stream.id}
               placed={s}
-              kind={watershed.pools.find((p) => p.id === s.stream.from)?.kind ?? "other"}
+              kind={materialFlow.pools.find((p) => p.id === s.stream.from)?.kind ?? "other"}
               quiet={someLit && !lit(s)}
               lit={lit(s)}
               onPress={onStream}

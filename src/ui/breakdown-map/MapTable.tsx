@@ -1,10 +1,10 @@
-import { type Watershed, weightText } from "@/core/sheets/watershed";
+import { type MaterialFlow, weightText } from "@/core/sheets/material-flow";
 import { MAP_TABLE } from "@/words/breakdown-map";
 import { Spoken } from "../shell/conventions";
 
 /** What the map shows, for those who read it. */
-export function MapTable({ watershed }: { watershed: Watershed }) {
-  const nameOf = new Map(watershed.pools.map((p) => [p.id, p.name]));
+export function MapTable({ materialFlow }: { materialFlow: MaterialFlow }) {
+  const nameOf = new Map(materialFlow.pools.map((p) => [p.id, p.name]));
   return (
     <table className="w-full max-w-[60rem] text-[14px]">
       <caption className="pb-1 text-left text-[13.5px] text-quiet">{MAP_TABLE.whatEachComponentIsMade}</caption>
@@ -18,8 +18,8 @@ export function MapTable({ watershed }: { watershed: Watershed }) {
         </tr>
       </thead>
       <tbody>
-        {watershed.pools.flatMap((p) => {
-          const out = watershed.streams.filter((s) => s.from === p.id);
+        {materialFlow.pools.flatMap((p) => {
+          const out = materialFlow.streams.filter((s) => s.from === p.id);
           const rows = out.length ? out : [undefined];
           return rows.map((s, i) => (
             <tr key={`${p.id} ${s?.id ?? ""}`} className="border-t border-rule align-baseline">

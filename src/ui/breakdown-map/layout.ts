@@ -1,8 +1,8 @@
-// The watershed laid out: pools in layers from raw goods down to the table, streams between them as wide as they are heavy.
+// The flow of material laid out: pools in layers from raw goods down to the table, streams between them as wide as they are heavy.
 // Layers and their order are dagre's; what is ours is where streams leave and enter a pool, and how their courses bend.
 
 import { layout as dagreLayout, Graph } from "@dagrejs/dagre";
-import { type Pool, type Stream, type Watershed, weightText } from "@/core/sheets/watershed";
+import { type MaterialFlow, type Pool, type Stream, weightText } from "@/core/sheets/material-flow";
 import { LAYOUT } from "@/words/breakdown-map";
 
 export interface PlacedPool {
@@ -56,8 +56,8 @@ type Trial = (typeof TRIALS)[number];
 /** The panel beside the map leaves about so much, pixels. */
 const WISHED_WIDTH = 640;
 
-/** The watershed with a place for everything, the straightest of a few layouts; the same input gives the same map. */
-export function layoutMap(water: Watershed, say: (text: string) => string = (text) => text): MapLayout {
+/** The flow of material with a place for everything, the straightest of a few layouts; the same input gives the same map. */
+export function layoutMap(water: MaterialFlow, say: (text: string) => string = (text) => text): MapLayout {
   const tried = TRIALS.map((trial) => layoutOnce(water, trial, say));
   return tried.reduce((best, next) => (badness(next) < badness(best) - 1e-6 ? next : best));
 }
@@ -99,7 +99,7 @@ function xAt(points: readonly Point[], y: number): number {
   return points.at(-1)?.[0] ?? 0;
 }
 
-function layoutOnce({ pools, streams }: Watershed, { order, weights }: Trial, say: (text: string) => string): MapLayout {
+function layoutOnce({ pools, streams }: MaterialFlow, { order, weights }: Trial, say: (text: string) => string): MapLayout {
   const heaviest = Math.max(1, ...streams.map((s) => s.grams), ...pools.map((p) => p.raw.grams));
   const widthOf = (grams: number) => Math.max(NARROWEST, (grams / heaviest) * WIDEST);
   const total = (list: readonly Stream[]) => list.reduce((sum, s) => sum + widthOf(s.grams) + GAP, -GAP);

@@ -4,7 +4,7 @@ import { unscaled } from "@/core/dish/edit/quantities";
 import { fitOf } from "@/core/dish/fit";
 import { saidHold } from "@/core/dish/questions/standing";
 import type { DishFile } from "@/core/dish/schema";
-import { watershed, weightText } from "@/core/sheets/watershed";
+import { materialFlow, weightText } from "@/core/sheets/material-flow";
 import type { Occupancy } from "@/core/view/occupancy";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { AMOUNTS_VIEW } from "@/words/recipe";
@@ -44,7 +44,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
   const { document, edit, problem, clearProblem, saving } = useEditing(slug, given, version);
   const [told, setTold] = useState<string>();
   const conventions = useConventions();
-  const water = useMemo(() => spokenTexts(watershed(document, chosen), conventions), [document, chosen, conventions]);
+  const water = useMemo(() => spokenTexts(materialFlow(document, chosen), conventions), [document, chosen, conventions]);
   const shown = problem ?? (told ? { text: told } : undefined);
   const notes = spokenTexts(unscaled(document), conventions);
   return (

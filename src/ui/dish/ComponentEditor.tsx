@@ -9,7 +9,7 @@ import type { DishFile } from "@/core/dish/schema";
 import { readAmount } from "@/core/entry/amounts";
 import { readLength } from "@/core/entry/durations";
 import type { FindingView } from "@/core/safety/view";
-import type { Watershed } from "@/core/sheets/watershed";
+import type { MaterialFlow } from "@/core/sheets/material-flow";
 import { momentText } from "@/core/spoken/moment-text";
 import { durationText } from "@/core/time/duration";
 import { COMPONENT_EDITOR } from "@/words/editor";
@@ -29,7 +29,7 @@ import { WaysSideBySide } from "./WaysSideBySide";
 
 interface ComponentEditorProps {
   readonly document: DishFile;
-  readonly watershed: Watershed;
+  readonly materialFlow: MaterialFlow;
   readonly component: string;
   readonly selectedStream: string | undefined;
   readonly kinds: readonly string[];
@@ -48,7 +48,7 @@ interface ComponentEditorProps {
 
 /** One component: what it is, its ways side by side, what goes in, what is done, where it runs. */
 export function ComponentEditor(props: ComponentEditorProps) {
-  const { document, watershed, component: id, edit, onProblem, onClose, onSelect } = props;
+  const { document, materialFlow, component: id, edit, onProblem, onClose, onSelect } = props;
   const component = document.components.find((c) => c.id === id);
   const conventions = useConventions();
   const [chosen, setChosen] = useState<string>();
@@ -270,7 +270,7 @@ export function ComponentEditor(props: ComponentEditorProps) {
       <h2 className="mt-4 mb-1 text-[17px]">{COMPONENT_EDITOR.whereItComesFromAndGoes}</h2>
       <StreamsPart
         document={document}
-        watershed={watershed}
+        materialFlow={materialFlow}
         component={id}
         selectedStream={props.selectedStream}
         edit={edit}

@@ -4,7 +4,7 @@ import { addOutput, amountTaken, entryStep, join, part, redirect, withOutput } f
 import type { DishFile } from "@/core/dish/schema";
 import type { Amount } from "@/core/dish/schema-values";
 import { readAmount } from "@/core/entry/amounts";
-import { PLATE, type Stream, type Watershed } from "@/core/sheets/watershed";
+import { type MaterialFlow, PLATE, type Stream } from "@/core/sheets/material-flow";
 import { STREAMS_PART } from "@/words/editor";
 import { Choice } from "../shell/Choice";
 import { AmountLine, OutputFields } from "./StepFields";
@@ -12,7 +12,7 @@ import type { Edit } from "./use-editing";
 
 interface StreamsPartProps {
   readonly document: DishFile;
-  readonly watershed: Watershed;
+  readonly materialFlow: MaterialFlow;
   readonly component: string;
   readonly selectedStream: string | undefined;
   readonly edit: Edit;
@@ -20,7 +20,7 @@ interface StreamsPartProps {
 }
 
 /** Where a component's water comes from and where it runs: joined, split, taken from, by keyboard. */
-export function StreamsPart({ document, watershed, component, selectedStream, edit, onProblem }: StreamsPartProps) {
+export function StreamsPart({ document, materialFlow, component, selectedStream, edit, onProblem }: StreamsPartProps) {
   const own = document.components.find((c) => c.id === component);
   const outputs = [
     ...new Map(
@@ -29,7 +29,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
       ),
     ).entries(),
   ];
-  const into = watershed.streams.filter((s) => s.to === component && s.from !== component);
+  const into = materialFlow.streams.filter((s) => s.to === component && s.from !== component);
   const [more, setMore] = useState("");
   const steps = allSteps(document);
   const last = own?.methods[0]?.steps.at(-1);
@@ -52,7 +52,7 @@ export function StreamsPart({ document, watershed, component, selectedStream, ed
       )}
       <TakeMore document={document} component={component} edit={edit} />
       {outputs.map(([ref, { output, step }]) => {
-        const runs = watershed.streams.filter((s) => s.output === ref);
+        const runs = materialFlow.streams.filter((s) => s.output === ref);
         const name = output.name ?? output.id;
         return (
           <Part key={ref} title={STREAMS_PART.makes(name)}>

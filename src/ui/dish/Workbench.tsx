@@ -7,7 +7,7 @@ import { questionsOf } from "@/core/dish/questions";
 import type { DishFile } from "@/core/dish/schema";
 import type { LarderOffer } from "@/core/larder/offers";
 import type { FindingView } from "@/core/safety/view";
-import { watershed } from "@/core/sheets/watershed";
+import { materialFlow } from "@/core/sheets/material-flow";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { WORKBENCH } from "@/words/editor";
@@ -58,7 +58,7 @@ export function Workbench({
   const [calculation, setCalculation] = useState(calculated);
   const [told, setTold] = useState<string>();
   const conventions = useConventions();
-  const water = useMemo(() => spokenTexts(watershed(document, chosen), conventions), [document, chosen, conventions]);
+  const water = useMemo(() => spokenTexts(materialFlow(document, chosen), conventions), [document, chosen, conventions]);
   const asked = useMemo(() => spokenTexts(questionsOf(document).open, conventions), [document, conventions]);
   const kinds = useMemo(() => [...new Set((document.kitchen?.equipment ?? []).map((e) => e.kind))].sort(), [document.kitchen]);
   const address = useAddress(given);
@@ -108,7 +108,7 @@ export function Workbench({
         <PlanNote slug={slug} plan={plan} saving={saving} />
         <section aria-label={WORKBENCH.breakdownMap} className="pt-2">
           <BreakdownMap
-            watershed={water}
+            materialFlow={water}
             selected={current}
             selectedStream={stream}
             onSelect={select}
@@ -120,7 +120,7 @@ export function Workbench({
         <details className="mt-2 border-t border-rule pt-1.5 text-[14px]">
           <summary className="cursor-pointer">{WORKBENCH.showAsTable}</summary>
           <div className="overflow-x-auto pt-2">
-            <MapTable watershed={water} />
+            <MapTable materialFlow={water} />
           </div>
         </details>
       </div>
@@ -136,7 +136,7 @@ export function Workbench({
           <ComponentEditor
             key={current}
             document={document}
-            watershed={water}
+            materialFlow={water}
             component={current}
             selectedStream={stream}
             kinds={kinds}

@@ -5,7 +5,7 @@ import type { LoadNote } from "@/core/sheets/load";
 import type { WallClock } from "@/core/time/wall-clock";
 import type { PlanView } from "@/core/view/plan-view";
 import { LOAD_NOTES } from "@/words/route-chart";
-import type { Ease, Tried } from "@/workers/plan-desk";
+import type { LighterPlan, Tried } from "@/workers/plan-desk";
 import type { Desk } from "../planning/desk";
 import type { Trials } from "../planning/use-trial";
 
@@ -54,14 +54,14 @@ export function LoadNotes(props: LoadNotesProps) {
 }
 
 function Heavy({ note, stamp, desk, trials }: LoadNotesProps & { note: LoadNote }) {
-  const [ways, setWays] = useState<readonly Ease[] | "asking" | "failed">();
+  const [ways, setWays] = useState<readonly LighterPlan[] | "asking" | "failed">();
   // biome-ignore lint/correctness/useExhaustiveDependencies: ways belong to the plan that they were asked of
   useEffect(() => setWays(undefined), [stamp]);
   const ask = async () => {
     setWays("asking");
     try {
       const shell = await desk().mind();
-      setWays((await shell.ease({ kind: note.kind as "full-day", at: note.at })) as Ease[]);
+      setWays((await shell.lighten({ kind: note.kind as "full-day", at: note.at })) as LighterPlan[]);
     } catch {
       setWays("failed");
     }

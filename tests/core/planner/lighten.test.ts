@@ -2,7 +2,7 @@
 import { describe, expect, test } from "vitest";
 import { applyPatch } from "../../../src/core/dish/patch";
 import { type Plan, planDish, verifyPlan } from "../../../src/core/planner";
-import { easeLoad } from "../../../src/core/planner/ease";
+import { lightenLoad } from "../../../src/core/planner/lighten";
 import { dishOf, type Loose } from "../../support/dishes";
 import { smallDish } from "../../support/small-dish";
 
@@ -41,11 +41,11 @@ describe("easing", () => {
       return p.steps.flatMap((s) => s.hands).reduce((sum, h) => sum + Math.max(0, h.to - Math.max(h.from, from)), 0);
     };
     expect(late(plan)).toBeGreaterThan(0);
-    for (const way of easeLoad(document, {}, plan, { kind: "late-evening", at: plan.serveAt - 30 })) {
+    for (const way of lightenLoad(document, {}, plan, { kind: "late-evening", at: plan.serveAt - 30 })) {
       const changed = applyPatch(document, way.change) as Loose;
-      const eased = planned(changed);
-      expect(verifyPlan(dishOf(changed), eased).broken).toEqual([]);
-      expect(late(eased)).toBeLessThan(late(plan));
+      const lightened = planned(changed);
+      expect(verifyPlan(dishOf(changed), lightened).broken).toEqual([]);
+      expect(late(lightened)).toBeLessThan(late(plan));
     }
   });
   test("a full last hour: what is offered makes it clearly lighter, the least trouble first", () => {
@@ -58,7 +58,7 @@ describe("easing", () => {
       });
     });
     const plan = planned(document);
-    const ways = easeLoad(document, {}, plan, { kind: "last-hour", at: plan.serveAt - 60 });
+    const ways = lightenLoad(document, {}, plan, { kind: "last-hour", at: plan.serveAt - 60 });
     for (const way of ways) expect(lastHour(planned(applyPatch(document, way.change)))).toBeLessThan(lastHour(plan));
   });
   test("a full day: the quicker method that leaves out its work is found", () => {
@@ -68,12 +68,12 @@ describe("easing", () => {
       d.components[2].methods[0].steps[0].time = "3h";
     });
     const plan = planned(document);
-    const ways = easeLoad(document, {}, plan, { kind: "full-day", at: plan.serveAt - 60 });
+    const ways = lightenLoad(document, {}, plan, { kind: "full-day", at: plan.serveAt - 60 });
     expect(ways.map((w) => w.kind)).toContain("method");
     const way = ways.find((w) => w.kind === "method");
     expect(way?.text).toMatch(/bought ready instead/);
-    const eased = planned(applyPatch(document, way?.change ?? []) as Loose);
+    const lightened = planned(applyPatch(document, way?.change ?? []) as Loose);
     const hands = (p: Plan) => p.steps.flatMap((s) => s.hands).reduce((sum, h) => sum + h.to - h.from, 0);
-    expect(hands(eased)).toBeLessThan(hands(plan) - 100);
+    expect(hands(lightened)).toBeLessThan(hands(plan) - 100);
   });
 });

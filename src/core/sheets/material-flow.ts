@@ -1,4 +1,4 @@
-// The breakdown as a watershed: raw goods run into components, what those make runs on into others and down to the table; what nobody
+// The breakdown as a flow of material: raw goods run into components, what those make runs on into others and down to the table; what nobody
 // takes runs out. Widths are weights. Where no weight is stated, what went in stands for what comes out, and it is said so.
 import { balanceOf } from "../dish/balance";
 import { mainOutput } from "../dish/edit/places";
@@ -47,7 +47,7 @@ export interface Stream {
   readonly byProduct: boolean;
 }
 
-export interface Watershed {
+export interface MaterialFlow {
   readonly pools: readonly Pool[];
   readonly streams: readonly Stream[];
 }
@@ -56,10 +56,10 @@ export interface Watershed {
 const REST = 0.005;
 
 /**
- * The watershed of a dish.
+ * The flow of material of a dish.
  * @param chosen names or ids of methods in force, by component; the first method where it says nothing
  */
-export function watershed(document: DishFile, chosen: Readonly<Record<string, string>> = {}): Watershed {
+export function materialFlow(document: DishFile, chosen: Readonly<Record<string, string>> = {}): MaterialFlow {
   const dish = dishModel(document);
   const methodOf = new Map(dish.components.map((c) => [c.id, methodInForce(c, chosen)]));
   const inForce = dish.components.flatMap((c) => (c.onHand.length ? [] : (methodOf.get(c.id)?.steps ?? [])));

@@ -1,4 +1,4 @@
-// The watershed says of every gram where it goes, and the Markdown everything that the dish says.
+// The flow of material says of every gram where it goes, and the Markdown everything that the dish says.
 import { describe, expect, test } from "vitest";
 import { addComponent, newDish } from "../../../src/core/dish/edit/components";
 import { missingKinds, withBorrowed } from "../../../src/core/dish/edit/kitchen";
@@ -6,7 +6,7 @@ import { addOutput, join, part } from "../../../src/core/dish/edit/streams";
 import { readDishValue } from "../../../src/core/dish/read";
 import type { DishFile } from "../../../src/core/dish/schema";
 import { dishMarkdown } from "../../../src/core/sheets/markdown";
-import { watershed, weightText } from "../../../src/core/sheets/watershed";
+import { materialFlow, weightText } from "../../../src/core/sheets/material-flow";
 import { DEMO, demoDocument } from "../../support/dishes";
 
 const base = newDish({ name: "Pie", serves: 6, serveAt: "2026-12-06T13:00", timezone: "Europe/Dublin" });
@@ -19,7 +19,7 @@ test("by hand: two litres of stock, half a litre into the sauce, fat that nobody
   }).document;
   d = addComponent(d, { name: "Sauce", steps: ["reduce 20m, takes 500 mL stock"], ingredients: ["100 g butter"] }).document;
   d = part(d, { from: "stock.stock", to: "table.serve" });
-  const { pools, streams } = watershed(d);
+  const { pools, streams } = materialFlow(d);
   expect(pools.map((p) => [p.id, Math.round(p.raw.grams), p.serves])).toEqual([
     ["stock", 4000, false],
     ["sauce", 100, false],
@@ -37,7 +37,7 @@ test("by hand: two litres of stock, half a litre into the sauce, fat that nobody
 test("more taken than made is seen", () => {
   let d = addComponent(base, { name: "Stock", steps: ["simmer 4h, makes 1 L stock"], ingredients: ["2 L water"] }).document;
   d = join(d, { from: "stock.stock", to: "table.serve" }, { amount: 2, unit: "L" });
-  expect(watershed(d).streams[0]).toMatchObject({ short: true });
+  expect(materialFlow(d).streams[0]).toMatchObject({ short: true });
 });
 
 describe.each(DEMO)("%s", (slug) => {
@@ -45,7 +45,7 @@ describe.each(DEMO)("%s", (slug) => {
   if (read.status !== "read") throw new Error(slug);
   const d = read.document;
   test("every stream begins in a pool and ends in one or runs out; what is made is not less than what runs", () => {
-    const { pools, streams } = watershed(d);
+    const { pools, streams } = materialFlow(d);
     const ids = new Set(pools.map((p) => p.id));
     expect(streams.length).toBeGreaterThan(3);
     for (const s of streams) {

@@ -1,4 +1,4 @@
-// What would ease a heavy place of a plan: less of that evening, a helper, a quicker way of making something, the bought stand-in. Each is
+// What would lighten a heavy place of a plan: less of that evening, a helper, a quicker way of making something, the bought stand-in. Each is
 // planned with and measured at that place; what does not make it clearly lighter is not offered. The same form as a repair.
 
 import { componentOf } from "../dish/model";
@@ -31,10 +31,10 @@ const LAYOUTS: Partial<Record<HeavyPlace["kind"], { readonly style: Style; reado
 const HELPERS_MINUTES = 240;
 
 /**
- * Ways to ease a place, the least trouble first.
+ * Ways to lighten a place, the least trouble first.
  * @param plan the plan that is heavy there, of this document with these options
  */
-export function easeLoad(document: DishFile, options: PlanOptions, plan: Plan, place: HeavyPlace): Repair[] {
+export function lightenLoad(document: DishFile, options: PlanOptions, plan: Plan, place: HeavyPlace): Repair[] {
   const trial = new Trial(document, options, options.stop ?? (() => false));
   const { zone } = trial.dish;
   const day = zone.dayNumber(place.at);
@@ -50,9 +50,9 @@ export function easeLoad(document: DishFile, options: PlanOptions, plan: Plan, p
     how: Partial<PlanOptions> = {},
   ) => {
     // Near the plan as it is: what is measured is the change and not another plan's other ways.
-    const eased = trial.plan(change, { rounds: ROUNDS, previous: plan, ...how });
-    if (!eased || shareLeft(plan, eased, trial, place) > CLEARLY_LIGHTER) return;
-    tried.push({ kind, text, change, trouble, leadMinutes: eased.leadMinutes, regret: eased.regret });
+    const lightened = trial.plan(change, { rounds: ROUNDS, previous: plan, ...how });
+    if (!lightened || shareLeft(plan, lightened, trial, place) > CLEARLY_LIGHTER) return;
+    tried.push({ kind, text, change, trouble, leadMinutes: lightened.leadMinutes, regret: lightened.regret });
   };
   if (place.kind === "late-evening") {
     // The evening is closed at half past nine for everybody; what was done then goes elsewhere.
@@ -76,7 +76,7 @@ export function easeLoad(document: DishFile, options: PlanOptions, plan: Plan, p
     place.kind === "full-day" ? busiestStart(plan, minute(8 * 60), minute(21 * 60)) : Math.max(minute(0), place.at - HELPERS_MINUTES + 60);
   const shift = stamp(from, from + HELPERS_MINUTES);
   const id = trial.freshId("cooks", "helper");
-  // Left to the planner a helper is used where there is no other way; to be eased, somebody has to hand over.
+  // Left to the planner a helper is used where there is no other way; to be lightened, somebody has to hand over.
   const handed = handedOver(plan, trial, place, from, from + HELPERS_MINUTES);
   const names = handed.map((ref) => `“${lower(nameOf(trial, ref))}”`);
   offer(
