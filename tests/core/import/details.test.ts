@@ -1,0 +1,195 @@
+// Small rules of import, each where another would pass unnoticed: headings that could be orders, lists in a line, limits, pages that say things twice,
+// which guesses the plan turns on, how long a part keeps.
+import { describe, expect, test } from "vitest";
+import { guessesOf } from "../../../src/core/import/corrections";
+import { readRecipes } from "../../../src/core/import/read";
+import { RECIPE_LIMITS } from "../../../src/core/import/recipe";
+import { dishOfRecipe } from "../../../src/core/import/to-dish";
+
+function dishOf(text: string) {
+  const got = readRecipes(text);
+  if (got.status !== "read") throw new Error(got.because);
+  return dishOfRecipe(got.recipes[0] as (typeof got.recipes)[0], { serves: 4, serveAt: "2026-12-20T13:00", timezone: "Europe/Dublin" });
+}
+const componentsOf = (text: string) => dishOf(text).document.components;
+const namesOf = (text: string) => componentsOf(text).map((c) => c.name);
+const ingredientsOf = (text: string, component = 0) => componentsOf(text)[component]?.methods[0]?.ingredients?.map((i) => i.name) ?? [];
+
+describe("a line of a word or two above what is weighed", () => {
+  const above = (heading: string) => `Lentil bake
+
+A dish for cold days.
+
+${heading}
+300 g lentils
+1 onion
+
+Method
+Boil the lentils for 30 minutes.
+Bake for 40 minutes.`;
+  test("is the name of a part, also where it could tell what to do", () => {
+    expect(namesOf(above("Lentil base"))).toContain("Lentil base");
+    expect(namesOf(above("Mash"))).toContain("Mash");
+  });
+  test("with a verb and more words it tells what to do", () => {
+    expect(namesOf(above("Boil the lentils"))).not.toContain("Boil the lentils");
+  });
+});
+
+describe("a list in one line", () => {
+  test("behind its heading becomes ingredients", () => {
+    const text =
+      "Flatbread\n\nIngredients: 500 g flour, 10 g salt, 300 ml water\n\nMethod: Mix all of it for 5 minutes. Bake for 10 minutes.";
+    expect(ingredientsOf(text)).toEqual(["flour", "salt", "water"]);
+  });
+  test("of several amounts becomes several, one ingredient with a comma stays one", () => {
+    const text = `Onion soup
+
+Ingredients
+3 onions, 40 g butter
+1 celeriac, peeled
+
+Method
+Fry the onions for 40 minutes.`;
+    expect(ingredientsOf(text)).toHaveLength(3);
+  });
+});
+
+describe("limits", () => {
+  const recipe = (more: string) => `Barley pot\n\nIngredients\n200 g barley\n\nMethod\nSimmer the barley for 45 minutes.\n${more}`;
+  test("a line of more letters than any recipe has is kept and not read", () => {
+    const long = (letters: number) => `Simmer ${"x".repeat(letters - "Simmer  for 7 minutes".length)} for 7 minutes`;
+    const stateOf = (letters: number) => dishOf(recipe(long(letters))).accounting.items.find((i) => i.text.includes("xxx"))?.state;
+    expect(stateOf(RECIPE_LIMITS.text)).not.toBe("unread");
+    expect(stateOf(RECIPE_LIMITS.text + 1)).toBe("unread");
+  });
+  test("of a text of too many lines the first are read, the others kept", () => {
+    const lines = Array.from({ length: RECIPE_LIMITS.lines + 20 }, (_, i) => `Note ${i}`);
+    const dish = dishOf(recipe(`\nNotes\n${lines.join("\n")}\nSimmer the whole for 9 minutes.`));
+    expect(dish.document.components[0]?.methods[0]?.steps).toHaveLength(1);
+    expect(dish.accounting.items.at(-1)?.state).toBe("unread");
+  });
+});
+
+describe("a page that has the recipe as data and as text", () => {
+  const data = {
+    "@context": "https://schema.org",
+    "@type": "Recipe",
+    name: "Chestnut cake",
+    recipeIngredient: ["300 g chestnuts", "4 eggs"],
+    recipeInstructions: [{ "@type": "HowToStep", text: "Boil the chestnuts for 30 minutes." }],
+  };
+  const page = (body: string) =>
+    `<html><head><script type="application/ld+json">${JSON.stringify(data)}</script></head><body><article>${body}</article></body></html>`;
+  const said = (body: string) => {
+    const got = readRecipes(page(body));
+    if (got.status !== "read") throw new Error(got.because);
+    return dishOfRecipe(got.recipes[0] as (typeof got.recipes)[0], {
+      serves: 4,
+      serveAt: "2026-12-20T13:00",
+      timezone: "Europe/Dublin",
+    }).accounting.items.map((i) => i.text);
+  };
+  test("what stands in both is told once, what only the text has is kept", () => {
+    const items = said(
+      "<p>300 g chestnuts</p><p>Boil the chestnuts for 30 minutes.</p><p>My aunt roasted hers over vine wood in October.</p>",
+    );
+    expect(items.filter((t) => t.includes("300 g chestnuts"))).toHaveLength(1);
+    expect(items.filter((t) => t.includes("Boil the chestnuts"))).toHaveLength(1);
+    expect(items.some((t) => t.includes("vine wood"))).toBe(true);
+  });
+  test("the same in slightly other words is the same", () => {
+    data.recipeInstructions.push({
+      "@type": "HowToStep",
+      text: "Rub the chestnuts through a fine sieve while they are still warm, stir the yolks into them one after another, and fold in the whites last of all.",
+    });
+    const part = said("<p>Rub the chestnuts through a fine sieve</p>");
+    expect(part.filter((t) => t.includes("Rub the chestnuts"))).toHaveLength(1);
+    const items = said("<p>Boil all the chestnuts for 30 minutes.</p><p>***</p>");
+    expect(items.filter((t) => t.includes("chestnuts for 30 minutes"))).toHaveLength(1);
+  });
+});
+
+describe("guesses that the plan turns on", () => {
+  // The stew has a step without a time on the longest way; the garnish, made beside it, has one that matters to nobody.
+  const text = `Bean stew
+
+Beans:
+400 g beans
+Soak the beans for 12 hours.
+Cook the beans.
+
+Garnish:
+1 onion
+Fry the onion.
+
+To serve:
+Boil the beans for 20 minutes.
+Scatter the garnish over the beans for 1 minute.`;
+  test("are those on the longest way through what each part takes", () => {
+    const guesses = guessesOf(dishOf(text)).filter((g) => g.field === "minutes");
+    const decisive = guesses.filter((g) => g.decisive).map((g) => g.name);
+    expect(decisive.some((n) => /cook the beans/i.test(n))).toBe(true);
+    expect(decisive.some((n) => /fry the onion/i.test(n))).toBe(false);
+  });
+});
+
+describe("the longest way", () => {
+  const decisive = (text: string) =>
+    guessesOf(dishOf(text))
+      .filter((g) => g.field === "minutes" && g.decisive)
+      .map((g) => g.name.toLowerCase())
+      .join("; ");
+  test("goes through a part where it is taken, not from the first step on", () => {
+    const text = `Milk rice
+
+Garnish:
+1 onion
+Fry the onion.
+
+Rice:
+200 g rice
+Simmer the rice for 40 minutes.
+Scatter the garnish over the rice.`;
+    expect(decisive(text)).not.toMatch(/fry the onion/);
+  });
+  test("goes through what is taken, and past what is taken late", () => {
+    const text = `Lentil bake
+
+Lentils:
+400 g lentils
+Cook the lentils for 60 minutes.
+Season the lentils.
+
+Bread:
+300 g flour
+Knead the bread for 90 minutes.
+
+To finish:
+Put the lentils in a dish for 5 minutes.
+Bake for 60 minutes.
+Serve with the bread for 1 minute.`;
+    expect(decisive(text)).toMatch(/season the lentils/);
+  });
+});
+
+describe("how long it keeps", () => {
+  const keeping = (note: string) => {
+    const dish = dishOf(`Plum jam
+
+Ingredients
+1 kg plums
+500 g sugar
+
+Method
+Boil the plums with the sugar for 40 minutes.
+
+Notes
+${note}`);
+    return dish.accounting.items.find((i) => i.text.includes(note.slice(0, 12)));
+  };
+  test("without a place it says so, with one it does not", () => {
+    expect(JSON.stringify(keeping("Keeps for 3 months."))).toMatch(/no place said/);
+    expect(JSON.stringify(keeping("Keeps for 3 months in the fridge."))).not.toMatch(/no place said/);
+  });
+});
