@@ -102,7 +102,12 @@ const int8 = (text: string) => {
 const asText = (text: string) => text;
 const parsers = { [types.INT8]: int8, [types.DATE]: asText, [types.TIMESTAMP]: asText, [types.INTERVAL]: asText };
 
-const ends = new WeakMap<PGlite, Promise<never>>();
+/** Whether a database has ended, and who waits for an answer of it. */
+interface Ending {
+  error: unknown;
+  readonly waiting: Set<(error: unknown) => void>;
+}
+const endings = new WeakMap<PGlite, Ending>();
 
 /** @param cluster directory of the cluster; undefined keeps nothing */
 export async function openCluster(cluster: string | undefined): Promise<PGlite> {
@@ -110,12 +115,28 @@ export async function openCluster(cluster: string | undefined): Promise<PGlite> 
   const fs = new SyncedFiles(cluster);
   const options: PGliteOptions = { fs, startParams: START, parsers };
   const db = await Promise.race([PGlite.create(options), fs.end]);
-  ends.set(db, fs.end);
+  const ending: Ending = { error: undefined, waiting: new Set() };
+  endings.set(db, ending);
+  fs.end.catch((error) => {
+    ending.error = error;
+    for (const tell of ending.waiting) tell(error);
+  });
   return db;
 }
 
-/** The answer to something asked of a database, or that PostgreSQL ended over it. */
+/**
+ * The answer to something asked of a database, or that PostgreSQL ended over it. Whoever has an answer is forgotten: raced against an end that never
+ * comes, every answer would be held by it for as long as the database is open.
+ */
 export function answerOf<T>(db: PGlite, asked: Promise<T>): Promise<T> {
-  const end = ends.get(db);
-  return end ? Promise.race([asked, end]) : asked;
+  const ending = endings.get(db);
+  if (!ending) return asked;
+  if (ending.error !== undefined) {
+    asked.catch(() => {});
+    return Promise.reject(ending.error);
+  }
+  return new Promise<T>((resolve, reject) => {
+    ending.waiting.add(reject);
+    asked.then(resolve, reject).finally(() => ending.waiting.delete(reject));
+  });
 }

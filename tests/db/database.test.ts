@@ -4,6 +4,8 @@ import { mkdtempSync, readdirSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
+import { setFlagsFromString } from "node:v8";
+import { runInNewContext } from "node:vm";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import type { Db } from "../../src/db/db";
 import { openDatabase } from "../../src/db/open";
@@ -219,4 +221,21 @@ describe("a directory in which much was written", () => {
     await second.close();
     rmSync(directory, { recursive: true, force: true });
   });
+});
+
+test("what was answered is not held on to by the database", { timeout: 60_000 }, async () => {
+  setFlagsFromString("--expose-gc");
+  const collect = runInNewContext("gc") as () => void;
+  const directory = mkdtempSync(path.join(tmpdir(), "rondeau-forget-"));
+  const template = fileURLToPath(new URL("../../dist/template", import.meta.url));
+  const open = await openDatabase({ directory, migrations, template });
+  const answers: WeakRef<object>[] = [];
+  for (let i = 0; i < 20; i++) answers.push(new WeakRef(await open.query("select generate_series(1, 1000) as n")));
+  for (let tries = 0; tries < 5; tries++) {
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    collect();
+  }
+  expect(answers.filter((a) => a.deref() !== undefined).length).toBeLessThan(3);
+  await open.close();
+  rmSync(directory, { recursive: true, force: true });
 });
