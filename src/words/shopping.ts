@@ -23,6 +23,7 @@ export const SHOPPING = {
   noSection: "Anything else",
   csv: "Download CSV",
   copy: "Copy as text",
+  copyMarkdown: "Copy as Markdown",
   copied: "Copied",
   notCopied: "This browser does not let a page copy. Download the CSV instead.",
   needed: (amount: string) => `${amount} needed`,

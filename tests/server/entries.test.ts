@@ -80,8 +80,8 @@ describe("an entry", () => {
       { kind: "tick", list: "shopping", item: "bones", done: true },
       { kind: "withdrawn", of },
     ];
-    // Photographs come with their pictures: photographs.test.ts.
-    expect(new Set(["timer", "photograph", ...all.map((b) => b.kind)])).toEqual(new Set(ENTRY_KINDS));
+    // Photographs come with their pictures, and captions name one: photographs.test.ts.
+    expect(new Set(["timer", "photograph", "caption", ...all.map((b) => b.kind)])).toEqual(new Set(ENTRY_KINDS));
     expect((await put(dish, ...all.map((body) => entry(body)))).status).toBe(200);
     expect((await bodies(dish)).slice(1)).toEqual(all);
   });

@@ -52,10 +52,13 @@ export function ShoppingView(props: ShoppingViewProps) {
   const early = new Map(chosen?.early.map(({ row, minutes }) => [row, minutes]));
   const things = bought.length;
   const at = (minute: number) => clock.dateTime(minute);
-  const copy = async () => {
-    const text = trips
-      .map((t) => [SHOPPING.trip(at(t.by)), ...t.rows.map((r) => `${r.packs || r.amount} ${lower(r.ingredient)}`.trim())].join("\n"))
-      .join("\n\n");
+  const copy = async (markdown: boolean) => {
+    const line = (r: HomeRow) => {
+      const what = `${r.packs || r.amount} ${lower(r.ingredient)}`.trim();
+      return markdown ? `- [${ticked.has(keyOf(r)) ? "x" : " "}] ${what}` : what;
+    };
+    const head = (by: number) => (markdown ? `## ${SHOPPING.trip(at(by))}\n` : SHOPPING.trip(at(by)));
+    const text = trips.map((t) => [head(t.by), ...t.rows.map(line)].join("\n")).join("\n\n");
     try {
       await navigator.clipboard.writeText(text);
       toast(SHOPPING.copied);
@@ -73,8 +76,11 @@ export function ShoppingView(props: ShoppingViewProps) {
         </div>
         {things > 0 && (
           <p className="flex flex-wrap items-center gap-x-4 gap-y-2" data-screen>
-            <button type="button" className="link min-h-9" onClick={() => void copy()}>
+            <button type="button" className="link min-h-9" onClick={() => void copy(false)}>
               {SHOPPING.copy}
+            </button>
+            <button type="button" className="link min-h-9" onClick={() => void copy(true)}>
+              {SHOPPING.copyMarkdown}
             </button>
             {!props.of && (
               <a className="link" href={`/api/dishes/${slug}/shopping`}>

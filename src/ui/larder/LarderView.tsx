@@ -12,6 +12,7 @@ import { type Offsets, WallClock } from "@/core/time/wall-clock";
 import { LARDER, LARDER_PLACE } from "@/words/larder";
 import { SHOPPING } from "@/words/shopping";
 import { AddItem } from "./AddItem";
+import { AddSeveral } from "./AddSeveral";
 import { Decisions } from "./Decisions";
 import { FridgePicture } from "./FridgePicture";
 import { ItemRow } from "./ItemRow";
@@ -43,6 +44,7 @@ export function LarderView({ items, room, decisions, ideas, now, offsets }: Lard
           {items.length === 0 && <p className="max-w-[52ch] pb-3">{LARDER.empty}</p>}
           <Decisions decisions={decisions} ideas={ideas} items={items} room={room} clock={clock} now={now} />
           <AddItem now={now} />
+          <AddSeveral now={now} />
         </div>
         {room && <FridgePicture room={room} clock={clock} x={x} now={now} to={to} />}
       </div>
