@@ -131,7 +131,9 @@ describe("at a step", () => {
       /^21 °C about (?:[A-Z][a-z]{2} )?\d\d:\d\d, .+ too late: it has until 13:00\. Now: stir it in ice water now\.$/,
     );
     again(show([80, 45, 31, 24]));
-    expect(screen.getByRole("status").textContent).toMatch(/^21 °C about 1[12]:\d\d \(1[12]:\d\d to 1[12]:\d\d\), in time: it has until 13:00\.$/);
+    expect(screen.getByRole("status").textContent).toMatch(
+      /^21 °C about 1[12]:\d\d \(1[12]:\d\d to 1[12]:\d\d\), in time: it has until 13:00\.$/,
+    );
   });
   test("a count goes up by one, and a note is sent once", async () => {
     const { write } = await open([entry(1, { kind: "tally", step: "duck.roast", name: "basted", add: 3 })]);
