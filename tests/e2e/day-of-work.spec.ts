@@ -210,7 +210,7 @@ test("the run is kept: it is read, judged, and its lengths go into the dish", as
   await expect(page.getByRole("button", { name: "Change: Mustard piccalilli" })).toHaveAttribute("aria-pressed", "true");
   await page.getByRole("textbox", { name: "Next time, Mustard piccalilli" }).fill("a wider pan");
   await page.getByRole("textbox", { name: "Next time, Mustard piccalilli" }).press("Enter");
-  await expect(log.getByText("Change: a wider pan")).toBeVisible();
+  await expect(log.getByText("Change: Mustard piccalilli, a wider pan")).toBeVisible();
   const lengths = page.getByRole("region", { name: "How long you really take" });
   await lengths.getByRole("button", { name: `Accept: ${name}` }).click();
   await expect(page.getByText("Accepted. The plan follows.")).toBeVisible();

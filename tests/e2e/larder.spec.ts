@@ -13,12 +13,12 @@ test.afterAll(() => server.kill());
 test("an item is put in with one line, some of it taken and taken back, and moved; another page sees it", async ({ page, context }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${server.url}/larder`);
-  await page.getByLabel("What").fill("2 jars of plum jam");
+  await page.getByLabel("What", { exact: true }).fill("2 jars of plum jam");
   await choose(page.getByRole("form", { name: "Add an item" }).getByLabel("Where"), "Cool larder");
-  await page.getByLabel("Keeps").fill("soon");
+  await page.getByLabel("Keeps", { exact: true }).fill("soon");
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByRole("alert").filter({ hasText: "Write how long" })).toBeVisible();
-  await page.getByLabel("Keeps").fill("3 months");
+  await page.getByLabel("Keeps", { exact: true }).fill("3 months");
   await page.getByRole("button", { name: "Add", exact: true }).click();
   const row = page.getByRole("row", { name: /plum jam/ });
   await expect(row).toContainText("2 jars");
@@ -64,8 +64,8 @@ test("a list is put in at once, a line that names nothing is told first, and all
 
 test("a dish is offered what is in the larder, uses it with one press, and then it is promised", async ({ page }) => {
   await page.goto(`${server.url}/larder`);
-  await page.getByLabel("What").fill("2 L stock");
-  await page.getByLabel("Keeps").fill("2 months");
+  await page.getByLabel("What", { exact: true }).fill("2 L stock");
+  await page.getByLabel("Keeps", { exact: true }).fill("2 months");
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByRole("row", { name: /stock/ })).toContainText("2 L");
   const answer = await server.post("/api/dishes", shiftDates(smallDish() as never, 49));
