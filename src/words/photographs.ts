@@ -9,9 +9,9 @@ export const PHOTOGRAPHS = {
   notKept: (name: string, why: string) => `“${name}” was not saved. ${why}`,
   /** What a picture shows, for whoever does not see it. */
   shown: (step: string | undefined, at: string) => (step ? `Photograph of ${step}, ${at}` : `Photograph, ${at}`),
-  caption: "What it shows",
-  captionOf: (of: string) => `What it shows: ${of}`,
-  captionSaved: "Saved.",
+  caption: "Caption",
+  captionOf: (of: string) => `Caption: ${of}`,
+  captionSaved: "Caption saved.",
   takeOut: "Remove",
   takeOutNamed: (of: string) => `Remove: ${of}`,
   takenOut: "Photograph removed from this run.",

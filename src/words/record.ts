@@ -67,7 +67,7 @@ export const WRITE_DOWN = {
   coolsInTime: (limit: string, at: string, low: string, high: string, by: string) =>
     `${limit} about ${at} (${low} to ${high}), in time: it has until ${by}.`,
   coolsPerhaps: (limit: string, at: string, high: string, by: string, otherwise: string) =>
-    `${limit} about ${at}, but perhaps not before ${high}, and it has until ${by}. To be safe: ${otherwise}.`,
+    `${limit} about ${at}, at the latest ${high}: it has until ${by}. To be safe, ${otherwise}.`,
   coolsLate: (limit: string, at: string, late: string, by: string, otherwise: string) =>
     `${limit} about ${at}, ${late} too late: it has until ${by}. Now: ${otherwise}.`,
   coolsNever: (limit: string, by: string, otherwise: string) =>

@@ -6,12 +6,10 @@ export const SHOPPING = {
     `${things === 1 ? "One item" : `${things} items`} in ${trips === 1 ? "one trip" : `${trips} trips`}${fresh ? ", as few as keep everything fresh" : ""}.`,
   howMany: "How many trips",
   trips: (n: number) => (n === 1 ? "1 trip" : `${n} trips`),
-  allFresh: "Everything keeps until it is used.",
+  allFresh: "Everything stays fresh until you use it.",
   early: (name: string, wait: string, others: number) =>
-    others === 0
-      ? `${name} would wait ${wait} longer than it keeps.`
-      : `${name} would wait ${wait} longer than it keeps; ${others === 1 ? "one other thing" : `${others} other things`} would wait too long as well.`,
-  earlyRow: (wait: string) => `waits ${wait} longer than it keeps: better bought later`,
+    `${name} would be kept ${wait} too long${others === 0 ? "" : `, and so would ${others === 1 ? "one other item" : `${others} other items`}`}.`,
+  earlyRow: (wait: string) => `kept ${wait} too long: buy later if you can`,
   nothing: "Nothing to buy for this plan.",
   orders: "Order ahead",
   orderBy: (at: string) => `order by ${at}`,

@@ -45,12 +45,12 @@ test("an item is put in with one line, some of it taken and taken back, and move
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
 });
 
-test("a list is put in at once, a line that names nothing is told first, and all of it is taken back with one press", async ({ page }) => {
+test("a list is put in at once, an unclear line is named first, and all of it is taken back with one press", async ({ page }) => {
   await page.goto(`${server.url}/larder`);
   await page.getByText("Add several at once").click();
   const form = page.getByRole("form", { name: "Add several at once" });
   await form.getByRole("textbox").fill("3 jars of quince paste, cellar, keeps 6 months\n12");
-  await expect(form.getByRole("alert")).toContainText("Line 2 names nothing");
+  await expect(form.getByRole("alert")).toContainText("Line 2 does not say what the item is");
   await expect(form.getByRole("button", { name: "Add 1 item" })).toBeDisabled();
   await form.getByRole("textbox").fill("3 jars of quince paste, cellar, keeps 6 months\n250 g goose fat, freezer");
   await form.getByRole("button", { name: "Add 2 items" }).click();

@@ -179,11 +179,11 @@ describe("shopping for all dishes", () => {
           .filter(Boolean)
           .map((line) => line.split(",").at(-1)),
       ).size;
-    expect(await page()).toMatch(/2 trips.*Everything keeps until it is used\..*1 trip.*Butter would wait .* longer than it keeps\./);
+    expect(await page()).toMatch(/2 trips.*Everything stays fresh until you use it\..*1 trip.*Butter would be kept .* too long\./);
     expect(await trips()).toBe(2);
     expect((await call(changeTrips, {}, { list: slug, most: 1 })).said).toEqual({ ok: true });
     expect(await page()).toMatch(/in one trip\./);
-    expect(await page()).toMatch(/waits .* longer than it keeps: better bought later/);
+    expect(await page()).toMatch(/kept .* too long: buy later if you can/);
     expect(await trips()).toBe(1);
     await call(changeTrips, {}, { list: slug, most: null });
     expect(await trips()).toBe(2);

@@ -302,7 +302,7 @@ test("a wait that was liked, and the way it was made, are proposed once the cook
   expect(waits).toMatchObject([{ output: "stock.stock", waitedMinutes: 175, saidMinutes: 60, nextMinutes: 180, hazard: undefined }]);
   expect(methods).toMatchObject([{ component: "sauce", next: "Fast" }]);
   const { text } = await shown(await RunPage({ params: Promise.resolve({ run }) }));
-  expect(text).toMatch(/waited 2 h 55, the dish allows 1 h, and you would make it so again: let it wait up to 3 h/);
+  expect(text).toMatch(/waited 2 h 55, the recipe allows 1 h, and you chose Again: allow up to 3 h/);
   const taken = await call(change, { dish }, { version: dishVersion, kitchenVersion, change: waits[0]?.change, label: "Wait" });
   expect(taken.status).toBe(200);
   const after = (await call(file, { dish })).said;

@@ -1,4 +1,4 @@
-// What follows from "How was it?": how long things may wait, and by which way a component is made.
+// What follows from "How was it?": how long things may wait, and which method makes a component.
 
 import { spokenDuration } from "@/core/time/duration";
 import type { RunPage } from "@/core/view/run-page";
@@ -42,8 +42,8 @@ export function MethodsPart({ page }: { readonly page: RunPage }) {
     label: NOTEBOOK.methodLabel(m.name, m.next),
     text: (
       <>
-        {m.was === m.next ? NOTEBOOK.likedWay(m.was) : NOTEBOOK.droppedWay(m.was)}:{" "}
-        <b className="font-semibold">{NOTEBOOK.nextWay(m.next)}</b>
+        {m.was === m.next ? NOTEBOOK.likedMethod(m.was) : NOTEBOOK.droppedMethod(m.was)}:{" "}
+        <b className="font-semibold">{NOTEBOOK.nextMethod(m.next)}</b>
       </>
     ),
   }));
