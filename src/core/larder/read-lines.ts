@@ -1,13 +1,15 @@
-// A list of what is in the house, one thing a line: "2 jars of plum jam, cellar, keeps 6 months". Parts stand behind commas or tabs, so that a list
-// from a spreadsheet reads as well; where a thing stands and how long it keeps may come in any order, or not at all.
+// What is in the house, as a cook writes it: one item, or a list with one item per line ("2 jars of plum jam, cellar, keeps 6 months"). Cells are
+// separated by commas, semicolons or tabs, so that a list from a spreadsheet can be read too; place and keeping time may come in any order.
 import { readHold } from "../entry/hold-line";
 import { readIngredient } from "../entry/ingredient-line";
 import { minutesOf } from "../time/duration";
 import type { LarderBody, LarderPlace } from "./events";
 
+type Added = Extract<LarderBody, { kind: "added" }>;
+
 interface LarderLines {
-  readonly items: readonly Extract<LarderBody, { kind: "added" }>[];
-  /** Lines that name nothing, by their number from 1. */
+  readonly items: readonly Added[];
+  /** Lines that do not say what the item is, numbered from 1. */
   readonly unread: readonly { readonly line: number; readonly text: string }[];
 }
 
@@ -22,12 +24,31 @@ const CELL = /\s*(?:[\t;]|,(?!\d))\s*/;
 const MOST_NAME = 200;
 
 /**
- * @param text lines; empty ones and bullets are passed over
- * @param now the minute at which they are put in: what keeps is counted from it
- * @param place where a line says none
+ * One item that is added now.
+ * @param what name and amount, such as "2 jars of plum jam"
+ * @param until the minute after which it is not good any more; undefined: no limit
+ * @returns undefined where it has no name
+ */
+export function addedItem(what: string, place: LarderPlace, now: number, until?: number): Added | undefined {
+  const { name, note, amount } = readIngredient(what);
+  if (!/\p{L}/u.test(name)) return undefined;
+  return {
+    kind: "added",
+    name: [name, note].filter(Boolean).join(", ").slice(0, MOST_NAME).trim(),
+    place,
+    made: now,
+    ...(amount ? { amount: { amount: amount.amount, unit: amount.unit } } : {}),
+    ...(until === undefined ? {} : { until }),
+  };
+}
+
+/**
+ * A list of items that are added now. Empty lines are skipped, bullets and quotes are dropped.
+ * @param now in minutes; keeping times count from it
+ * @param place where a line names none
  */
 export function readLarderLines(text: string, now: number, place: LarderPlace): LarderLines {
-  const items: Extract<LarderBody, { kind: "added" }>[] = [];
+  const items: Added[] = [];
   const unread: { line: number; text: string }[] = [];
   for (const [i, raw] of text.split(/\r?\n/).entries()) {
     const line = raw.replace(BULLET, "").replaceAll('"', "").trim();
@@ -39,28 +60,18 @@ export function readLarderLines(text: string, now: number, place: LarderPlace): 
   return { items, unread };
 }
 
-function itemOf(line: string, now: number, otherwise: LarderPlace): Extract<LarderBody, { kind: "added" }> | undefined {
+function itemOf(line: string, now: number, otherwise: LarderPlace): Added | undefined {
   let place = otherwise;
   let until: number | undefined;
-  const words: string[] = [];
+  const what: string[] = [];
   for (const cell of line.split(CELL).filter(Boolean)) {
-    const stands = PLACES.find(([words]) => words.test(cell))?.[1];
-    // What is read first is what it is; "3 months" alone names nothing.
-    const hold = stands ? undefined : /\d/.test(cell) && (words.length > 0 || /^keeps?\b/i.test(cell)) ? readHold(cell) : undefined;
-    if (stands) place = stands;
-    else if (hold?.max !== undefined) until = now + minutesOf(hold.max);
-    else words.push(cell);
+    const named = PLACES.find(([words]) => words.test(cell))?.[1];
+    // The first cell is what it is: "3 months" is a keeping time only after that, or after "keeps".
+    const mayKeep = !named && /\d/.test(cell) && (what.length > 0 || /^keeps?\b/i.test(cell));
+    const max = mayKeep ? readHold(cell)?.max : undefined;
+    if (named) place = named;
+    else if (max !== undefined) until = now + minutesOf(max);
+    else what.push(cell);
   }
-  const read = readIngredient(words.join(", "));
-  const name = [read.name, read.note].filter(Boolean).join(", ").slice(0, MOST_NAME).trim();
-  if (!/\p{L}/u.test(read.name)) return undefined;
-  const { amount } = read;
-  return {
-    kind: "added",
-    name,
-    place,
-    made: now,
-    ...(amount ? { amount: { amount: amount.amount, unit: amount.unit } } : {}),
-    ...(until === undefined ? {} : { until }),
-  };
+  return addedItem(what.join(", "), place, now, until);
 }

@@ -2,8 +2,8 @@
 // Something that is there already, in one line: what and how much, where, how long it keeps.
 import { type FormEvent, useState } from "react";
 import { readHold } from "@/core/entry/hold-line";
-import { readIngredient } from "@/core/entry/ingredient-line";
 import { LARDER_PLACES, type LarderPlace } from "@/core/larder/events";
+import { addedItem } from "@/core/larder/read-lines";
 import { minutesOf } from "@/core/time/duration";
 import { LARDER, LARDER_PLACE } from "@/words/larder";
 import { Choice } from "../shell/Choice";
@@ -17,26 +17,12 @@ export function AddItem({ now }: { readonly now: number }) {
   const [problem, setProblem] = useState<string>();
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    const read = readIngredient(what);
-    const name = [read.name, read.note].filter(Boolean).join(", ");
-    if (!read.name.trim()) return setProblem(LARDER.nameless);
     const hold = keeps.trim() ? readHold(keeps) : undefined;
     if (keeps.trim() && hold?.max === undefined) return setProblem(LARDER.notUnderstood);
+    const item = addedItem(what, place, now, hold?.max === undefined ? undefined : now + minutesOf(hold.max));
+    if (!item) return setProblem(LARDER.nameless);
     setProblem(undefined);
-    const until = hold?.max === undefined ? undefined : now + minutesOf(hold.max);
-    const { amount } = read;
-    const written = await write(
-      crypto.randomUUID(),
-      {
-        kind: "added",
-        name: name.slice(0, 200),
-        place,
-        made: now,
-        ...(amount ? { amount: { amount: amount.amount, unit: amount.unit } } : {}),
-        ...(until === undefined ? {} : { until }),
-      },
-      LARDER.done.added(read.name),
-    );
+    const written = await write(crypto.randomUUID(), item, LARDER.done.added(item.name));
     if (!written) return;
     setWhat("");
     setKeeps("");

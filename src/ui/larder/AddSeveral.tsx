@@ -1,5 +1,5 @@
 "use client";
-// A list of what is there already, pasted or from a file: read as it is written, put in all at once.
+// Adds a list of items at once, pasted or from a file.
 import { type FormEvent, useMemo, useState } from "react";
 import { readLarderLines } from "@/core/larder/read-lines";
 import { LARDER } from "@/words/larder";
@@ -17,7 +17,9 @@ export function AddSeveral({ now }: { readonly now: number }) {
   const ready = items.length > 0 && unread.length === 0 && !tooMany;
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    if (ready && (await writeAll(items, LARDER.done.severalAdded(items.length)))) setText("");
+    if (!ready) return;
+    const changes = items.map((body) => ({ item: crypto.randomUUID(), body }));
+    if (await writeAll(changes, LARDER.done.severalAdded(items.length))) setText("");
   };
   return (
     <details className="mt-3">
