@@ -5,16 +5,14 @@ import { onOneLine } from "../plain-text";
 import type { ShoppingRow } from "./shopping";
 import { chosenTrips, shoppingOf } from "./trips";
 
-const DAY_MINUTES = 1440;
-
 /**
- * CSV with a heading; instants as the dish file writes them; "trip" is by when to go and buy it.
+ * CSV with a heading; instants as the dish file writes them; "trip" is the latest moment of the trip on which to buy it.
  * @param mostTrips at most so many; undefined: as many as keep everything fresh
  */
 export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish, mostTrips?: number): string {
   const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
-  const timeOfDay = (minute: number) => (((minute + dish.zone.offsetAt(minute)) % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES;
-  const trips = chosenTrips(shoppingOf(rows, timeOfDay).choices, mostTrips)?.trips ?? [];
+  const { choices } = shoppingOf(rows, (minute) => dish.zone.timeOfDay(minute));
+  const trips = chosenTrips(choices, mostTrips)?.trips ?? [];
   const tripOf = new Map(trips.flatMap((t) => t.rows.map((r) => [r, t.by] as const)));
   return stringify(
     rows.map((r) =>

@@ -112,6 +112,11 @@ export class Zone {
     return Math.floor((minute + this.offsetAt(minute)) / 1440);
   }
 
+  /** Wall-clock minutes after midnight. */
+  timeOfDay(minute: number): number {
+    return minute + this.offsetAt(minute) - 1440 * this.dayNumber(minute);
+  }
+
   /** The planner's minute of a wall-clock time on a numbered day; `timeOfDay` in minutes, 1440 is the next midnight. */
   minuteOfDay(dayNumber: number, timeOfDay: number): number {
     return this.minuteOfWall(dayNumber * 1440 + timeOfDay);
