@@ -1,9 +1,9 @@
 // A backup as a file: a zip of one JSON file for each table (a row a line), each dish as a dish file, the log as CSV, and a list of all of them with
 // their lengths and SHA-256. Written in a stream from one moment of the database.
 import { createHash } from "node:crypto";
+import { createReadStream } from "node:fs";
 import { Readable, Transform } from "node:stream";
-import { pipeline } from "node:stream/promises";
-import { setImmediate } from "node:timers/promises";
+import { finished, pipeline } from "node:stream/promises";
 import { stringify } from "csv-stringify/sync";
 import yazl from "yazl";
 import { z } from "zod";
@@ -93,7 +93,7 @@ export async function writeBackup(db: Db, data: string, out: NodeJS.WritableStre
     await Promise.race([pipeline(Readable.from(content, { objectMode: false }), measured), writing]);
     files.push({ name, bytes, sha256: hash.digest("hex") });
   };
-  // All rows are of one moment; nobody else is answered meanwhile.
+  // One transaction, so that all rows are of one moment. Other queries wait until it ends.
   const { sums, tables } = await db.transaction(async (tx) => {
     for (const { name, order } of TABLES) {
       rows[name] = 0;
@@ -109,18 +109,18 @@ export async function writeBackup(db: Db, data: string, out: NodeJS.WritableStre
     const [last] = (await tx.query("select max(number)::int4 as number from migration")) as { number: number }[];
     return { sums: await photographsNamed(tx), tables: last?.number ?? 1 };
   });
-  // For people to read: it may be a moment younger, and others are answered in between.
+  // The log is only for people to read, so it may be a little newer: waiting queries are answered in between.
   await db.transaction((tx) => add("log.csv", logFile(tx)));
-  // A picture never changes under its name, and is as small as it gets.
+  // Photographs never change under their name. One at a time, so that only one is in memory.
   for (const sum of sums) {
-    await setImmediate();
-    // One that is lost or spoiled keeps nobody from a backup of the rest; check-data names it.
-    const picture = readPhotograph(data, sum);
-    if (!picture) continue;
+    // A missing or damaged photograph does not stop the backup; check-data reports it.
+    const bytes = readPhotograph(data, sum)?.length;
+    if (bytes === undefined) continue;
     const name = `photographs/${sum}.jpg`;
-    // By its file: two thousand of them do not stand in memory.
-    zip.addFile(photographFile(data, sum), name, { mtime: madeAt, compress: false });
-    files.push({ name, bytes: picture.length, sha256: sum });
+    const picture = createReadStream(photographFile(data, sum));
+    zip.addReadStream(picture, name, { mtime: madeAt, compress: false });
+    await Promise.race([finished(picture), writing]);
+    files.push({ name, bytes, sha256: sum });
   }
   const manifest: Manifest = { format: FORMAT, madeAt: madeAt.toISOString(), tables, rows, files };
   zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 2)}\n`), LIST, { mtime: madeAt });
