@@ -19,8 +19,8 @@ const box = (p: ReturnType<typeof layoutMap>["pools"][number]) => ({
 });
 
 function sound(document: DishFile) {
-  const water = materialFlow(document);
-  const map = layoutMap(water);
+  const flow = materialFlow(document);
+  const map = layoutMap(flow);
   const boxes = map.pools.map(box);
   boxes.forEach((a, i) => {
     for (const b of boxes.slice(i + 1)) expect(a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom).toBe(false);
@@ -42,7 +42,7 @@ function sound(document: DishFile) {
   }
   const labels = map.streams.flatMap((s) => (s.label ? [s.label] : []));
   for (const l of labels) for (const b of boxes) expect(l.x > b.left && l.x < b.right && l.y > b.top && l.y < b.bottom).toBe(false);
-  expect(layoutMap(water)).toEqual(map);
+  expect(layoutMap(flow)).toEqual(map);
   return map;
 }
 

@@ -44,7 +44,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
   const { document, edit, problem, clearProblem, saving } = useEditing(slug, given, version);
   const [told, setTold] = useState<string>();
   const conventions = useConventions();
-  const water = useMemo(() => spokenTexts(materialFlow(document, chosen), conventions), [document, chosen, conventions]);
+  const flow = useMemo(() => spokenTexts(materialFlow(document, chosen), conventions), [document, chosen, conventions]);
   const shown = problem ?? (told ? { text: told } : undefined);
   const notes = spokenTexts(unscaled(document), conventions);
   return (
@@ -105,12 +105,12 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
               </tr>
             </thead>
             <tbody>
-              {water.streams.map((s) => (
+              {flow.streams.map((s) => (
                 <tr key={s.id} className="border-t border-rule align-baseline">
                   <td className="py-[3px] pr-3">{s.name}</td>
                   <td className="clock pr-3 text-[13px]">
                     {s.amount}
-                    {s.to !== undefined && water.pools.find((p) => p.id === s.to)?.serves && s.grams > 0 && (
+                    {s.to !== undefined && flow.pools.find((p) => p.id === s.to)?.serves && s.grams > 0 && (
                       <span className="block text-[12px] text-quiet">
                         <Spoken>{weightText({ grams: s.grams / document.dish.serves, stated: s.stated })}</Spoken> {AMOUNTS_VIEW.each}
                       </span>
@@ -122,7 +122,7 @@ export function AmountsView({ slug, version, document: given, chosen, plan, occu
                         {AMOUNTS_VIEW.leftOver} {keepsOf(document, s.output)}
                       </span>
                     ) : (
-                      `${water.pools.find((p) => p.id === s.to)?.name}: ${s.stepName.toLowerCase()}`
+                      `${flow.pools.find((p) => p.id === s.to)?.name}: ${s.stepName.toLowerCase()}`
                     )}
                     {s.short && <span className="text-beet"> {AMOUNTS_VIEW.moreIsUsedThanMade}</span>}
                   </td>

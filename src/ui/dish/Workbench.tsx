@@ -58,7 +58,7 @@ export function Workbench({
   const [calculation, setCalculation] = useState(calculated);
   const [told, setTold] = useState<string>();
   const conventions = useConventions();
-  const water = useMemo(() => spokenTexts(materialFlow(document, chosen), conventions), [document, chosen, conventions]);
+  const flow = useMemo(() => spokenTexts(materialFlow(document, chosen), conventions), [document, chosen, conventions]);
   const asked = useMemo(() => spokenTexts(questionsOf(document).open, conventions), [document, conventions]);
   const kinds = useMemo(() => [...new Set((document.kitchen?.equipment ?? []).map((e) => e.kind))].sort(), [document.kitchen]);
   const address = useAddress(given);
@@ -82,7 +82,7 @@ export function Workbench({
   };
   const onStream = (id: string) => {
     setStream(id);
-    const s = water.streams.find((x) => x.id === id);
+    const s = flow.streams.find((x) => x.id === id);
     if (s) {
       setSelected(s.from);
       address(`/d/${slug}/dish?c=${s.from}`);
@@ -94,7 +94,7 @@ export function Workbench({
       const output = outputOf(d, from);
       const step = entryStep(d, to);
       if (!output || !step) throw new EditRefused(WORKBENCH.itMakesNothingYetThat);
-      const serving = water.streams.find((s) => s.output === output && s.step === d.dish.serve);
+      const serving = flow.streams.find((s) => s.output === output && s.step === d.dish.serve);
       const open = serving && step !== d.dish.serve && serving.amount === "no amount";
       const whole = serving && step !== d.dish.serve && serving.amount.endsWith(WORKBENCH.allOfIt);
       return join(open || whole ? part(d, { from: output, to: d.dish.serve }) : d, { from: output, to: step });
@@ -108,7 +108,7 @@ export function Workbench({
         <PlanNote slug={slug} plan={plan} saving={saving} />
         <section aria-label={WORKBENCH.breakdownMap} className="pt-2">
           <BreakdownMap
-            materialFlow={water}
+            materialFlow={flow}
             selected={current}
             selectedStream={stream}
             onSelect={select}
@@ -120,7 +120,7 @@ export function Workbench({
         <details className="mt-2 border-t border-rule pt-1.5 text-[14px]">
           <summary className="cursor-pointer">{WORKBENCH.showAsTable}</summary>
           <div className="overflow-x-auto pt-2">
-            <MapTable materialFlow={water} />
+            <MapTable materialFlow={flow} />
           </div>
         </details>
       </div>
@@ -136,7 +136,7 @@ export function Workbench({
           <ComponentEditor
             key={current}
             document={document}
-            materialFlow={water}
+            materialFlow={flow}
             component={current}
             selectedStream={stream}
             kinds={kinds}
