@@ -167,7 +167,7 @@ class Face implements Db {
     });
   }
 
-  /** What was written until now is on disk: how far the log has come is written down, for whoever opens it next. */
+  /** Records the position of the log after a write, so that the next start can tell whether its end is missing. */
   async #confirm(db: PGlite): Promise<void> {
     if (!this.#confirmed) return;
     const [row] = (await db.query<{ lsn: string }>("select pg_current_wal_flush_lsn()::text as lsn")).rows;

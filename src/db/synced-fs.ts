@@ -102,7 +102,7 @@ const int8 = (text: string) => {
 const asText = (text: string) => text;
 const parsers = { [types.INT8]: int8, [types.DATE]: asText, [types.TIMESTAMP]: asText, [types.INTERVAL]: asText };
 
-/** Whether a database has ended, and who waits for an answer of it. */
+/** Whether a database has ended, and the queries that are waiting for an answer. */
 interface Ending {
   error: unknown;
   readonly waiting: Set<(error: unknown) => void>;
@@ -125,8 +125,8 @@ export async function openCluster(cluster: string | undefined): Promise<PGlite> 
 }
 
 /**
- * The answer to something asked of a database, or that PostgreSQL ended over it. Whoever has an answer is forgotten: raced against an end that never
- * comes, every answer would be held by it for as long as the database is open.
+ * The answer to a query, or the error that PostgreSQL has ended. Not `Promise.race` with the end: a promise that never settles keeps every result that
+ * was raced against it, for as long as the database is open.
  */
 export function answerOf<T>(db: PGlite, asked: Promise<T>): Promise<T> {
   const ending = endings.get(db);

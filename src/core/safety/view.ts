@@ -69,8 +69,8 @@ export const hazardBetween = (before: DishFile, after: DishFile): string | undef
   worsened(findingsWithoutPlan(before), findingsWithoutPlan(after), CAUTION)?.title;
 
 /**
- * The same for many changes at once: where several together bring nothing none of them is looked at by itself. Two that cancel each other out pass so;
- * what is accepted is looked at once more by itself.
+ * The hazards of many changes, by bisection: a group that together brings none is not split. Two changes that cancel each other out are missed here,
+ * so a change is checked again by itself when it is accepted (`hazardBetween`).
  */
 export function hazardsOf(document: DishFile, changes: readonly (readonly PatchOperation[])[]): (string | undefined)[] {
   if (changes.length === 0) return [];

@@ -38,30 +38,31 @@ export function shoppingTrips<R extends ShoppingRow>(rows: readonly R[], { lastO
 export const ordersOf = <R extends ShoppingRow>(rows: readonly R[]): R[] =>
   rows.filter((r) => r.orderBy !== undefined).sort((a, b) => (a.orderBy ?? 0) - (b.orderBy ?? 0));
 
-/** A row that its trip buys sooner than it keeps. */
+/** A row that is bought too early to keep until it is used. */
 interface TooEarly<R extends ShoppingRow = ShoppingRow> {
   readonly row: R;
-  /** So many minutes longer than it keeps it would have to wait. */
+  /** Minutes by which it would be kept too long. */
   readonly minutes: number;
 }
 
-/** One number of trips, and what is not fresh with it. */
+/** A choice of shopping days, and what would not be fresh with it. */
 export interface TripChoice<R extends ShoppingRow = ShoppingRow> {
   readonly trips: readonly Trip<R>[];
   /** The worst first; empty where everything keeps until it is used. */
   readonly early: readonly TooEarly<R>[];
 }
 
-/** All of a list: what has to be ordered, and what each number of trips comes to, from the fewest that keep everything fresh down to one. */
+/** What has to be ordered, and a choice for each number of trips: from the fewest that keep everything fresh down to one. */
 interface ShoppingChoices<R extends ShoppingRow = ShoppingRow> {
   readonly orders: readonly R[];
   readonly choices: readonly TripChoice<R>[];
 }
 
 /**
- * The fewest trips that keep everything fresh, and for each smaller number those with which least is bought too early: minutes too early as a share
- * of how long the thing keeps, summed, so that a day counts for more with fish than with cream.
- * Source: segmentation of sorted deadlines by dynamic programming (Bellman 1961); a trip is best made at a deadline, each thing on the last trip before its own.
+ * The fewest trips that keep everything fresh, and for each smaller number the best days. The cost of a row is the time by which it is bought too
+ * early, divided by how long it keeps: a day too early is worse for fish than for cream.
+ * Source: segmentation of sorted deadlines by dynamic programming (Bellman 1961). Moving a trip later to the next deadline never costs more, so all
+ * trips are at deadlines.
  * @param hours when shops are open
  * @returns as many choices as the fewest fresh trips are; none for an empty list
  */
@@ -91,9 +92,9 @@ function staleShare(row: ShoppingRow, day: number): number {
   return minutesTooEarly(row, day) / Math.max(keeps, BEFORE_USE_MINUTES);
 }
 
-/** The days of at most so many trips that cost least; the first deadline is always one. */
+/** The cheapest days for at most `most` trips. The first deadline is always one of them. */
 function cheapestDays(days: readonly number[], cost: readonly (readonly number[])[], most: number): number[] {
-  // best[k][i]: the least cost of what is due from days[i] on, with a trip there and k - 1 after it; next[k][i]: where the second of them is.
+  // best[k][i]: least cost of the rows due from days[i] on, with at most k trips, the first at days[i]; next[k][i]: the day of the second.
   const n = days.length;
   const best: number[][] = [Array.from({ length: n + 1 }, (_, i) => (i === n ? 0 : Number.POSITIVE_INFINITY))];
   const next: number[][] = [[]];
@@ -113,7 +114,7 @@ function cheapestDays(days: readonly number[], cost: readonly (readonly number[]
   return chosen;
 }
 
-/** Each thing on the first of these trips from which it keeps, else on the last before it is wanted. */
+/** Puts each row on the first trip from which it keeps, else on the last trip before it is wanted. */
 function assigned<R extends ShoppingRow>(
   wanted: readonly { readonly row: R; readonly by: number }[],
   days: readonly number[],
@@ -131,7 +132,7 @@ function assigned<R extends ShoppingRow>(
   return { trips: trips.filter((t) => t.rows.length > 0), early: early.sort((a, b) => b.minutes - a.minutes) };
 }
 
-/** The choice with at most so many trips; without a number the one that keeps everything fresh. Undefined for an empty list. */
+/** The choice with at most `most` trips; the fresh one where no number is given. Undefined for an empty list. */
 export const chosenTrips = <R extends ShoppingRow>(
   choices: readonly TripChoice<R>[],
   most: number | undefined,

@@ -1,5 +1,5 @@
-// A pot that cools, watched against its limits: when it will be at the next of them by the readings so far, and whether that is in time.
-// By the newest readings, so that an ice bath counts from when it begins to tell.
+// A pot that cools, watched against its limits: when it will reach the next one, and whether that is in time. Only the newest readings count, so that
+// an ice bath is noticed soon after it began.
 import { type Around, coolingTime } from "../measures/heat/cooling-curve";
 import type { Taken } from "../record/entries";
 import type { StepView, ViewPlace } from "./plan-view";
@@ -23,7 +23,7 @@ interface CoolingForecast {
 const air = (weight: number, ...temps: number[]): Around[] => temps.map((tempC) => ({ tempC, weight: weight / temps.length, rate: 0.006 }));
 const water = (weight: number, ...temps: number[]): Around[] =>
   temps.map((tempC) => ({ tempC, weight: weight / temps.length, rate: 0.03 }));
-/** Beside the stove it stands in the air of the kitchen, in cold water or in ice water: nobody writes down which. */
+/** "On the counter" can be the air of the kitchen, cold water or ice water: nobody writes down which. */
 const KITCHEN = [...air(0.6, 16, 17, 18, 19, 20, 21, 22, 24), ...water(0.2, 8, 10, 12, 14, 16), ...water(0.2, 0.5, 2, 4)];
 const AROUND: Readonly<Partial<Record<ViewPlace, readonly Around[]>>> = {
   counter: KITCHEN,
@@ -33,7 +33,7 @@ const AROUND: Readonly<Partial<Record<ViewPlace, readonly Around[]>>> = {
   fridge: air(1, 2, 3, 4, 5, 6),
   freezer: air(1, -22, -18, -15),
 };
-/** What is read over the newest two fifths of the time, and of not less. */
+/** Readings of the newest 40 % of the time count, over at least this span. */
 const [LEAST_READINGS, LEAST_SPAN_MINUTES, NEWEST_SHARE] = [3, 8, 0.4];
 const LIMIT = /^(-?\d+(?:\.\d+)?) °C or less\b/;
 
@@ -70,7 +70,7 @@ export function coolingForecast(
   return { ...next, at, low: moment(found.low), high: moment(found.high), lateBy: Math.max(0, at - next.by) };
 }
 
-/** The readings from a minute on, and as many before it as make three. */
+/** The readings from a minute on; the last three where there are fewer. */
 function newestOf(all: readonly (readonly [number, number])[], from: number): readonly (readonly [number, number])[] {
   const since = all.filter(([minute]) => minute >= from);
   return since.length >= LEAST_READINGS ? since : all.slice(-LEAST_READINGS);

@@ -1,5 +1,5 @@
-// When a running step that ends at a core temperature will be there, from the readings that were written down. The band is held against simulated
-// joints, so that it holds eight of ten (./rondeau bench forecasts): the method's own is mostly wider, and in a stall it comes too soon.
+// When a running step will reach its core temperature, from the readings that were written down. The band of the grid method is mostly too wide,
+// and too early in a stall, so it is calibrated against simulated joints to hold eight of ten (./rondeau bench forecasts).
 import { CalculationError } from "../measures/calculation-error";
 import { roastForecast } from "../measures/heat/forecast";
 import type { Taken } from "../record/entries";
@@ -13,20 +13,20 @@ interface ProbeForecast {
   readonly readings: number;
 }
 
-/** Half the thickness of a joint of which nothing is known; the readings soon say more than it does. Low and slow is for large ones. */
+/** Assumed half thickness until the readings tell more. Joints that are cooked low and slow are larger. */
 const [HALF_M, SLOW_HALF_M] = [0.04, 0.06];
 const LEAST_READINGS = 2;
-/** Of a few readings by hand the method's own band stands, which is wider: what was simulated is a probe that reads every other minute. */
+/** The calibration is for a probe that reads every other minute. With fewer readings, taken by hand, the wider band of the method is kept. */
 const READINGS_OF_A_DEVICE = 15;
-/** A bare surface that is heated no further than this dries before the core is at such a temperature: it stalls. */
+/** An uncovered joint stalls where the heat is at most this and the core has to reach more than that: its wet surface has to dry first. */
 const [STALLS_TO_C, STALLS_FROM_C] = [160, 75];
 const COVERED = /\b(?:foil|wrap(?:ped)?|cover(?:ed)?|lid|closed|bag|parchment|braise|confit|water)\b/i;
 
-/** The true time left over the one foretold, in logarithms: one in ten is sooner than the first, half than the second, nine in ten than the third. */
-type Spread = readonly [tenth: number, half: number, ninth: number];
+/** Quantiles (10, 50 and 90 %) of ln(true time left / forecast time left). */
+type Spread = readonly [p10: number, p50: number, p90: number];
 /**
- * By the share of the rise that is done: to so much of it. Four hundred simulated roasts, read until a quarter to 85 % of their time. Before a third of
- * it the core has hardly moved, and the method's own wide band stands.
+ * By the share of the temperature rise that is done (upper end of each class). From 400 simulated roasts, each asked between 25 and 85 % of its time.
+ * In the first third the core has hardly moved, so the wide band of the method is kept.
  */
 const ROASTS: readonly (readonly [share: number, Spread | undefined])[] = [
   [0.33, undefined],
@@ -34,23 +34,23 @@ const ROASTS: readonly (readonly [share: number, Spread | undefined])[] = [
   [0.65, [-0.11, 0.02, 0.13]],
   [1, [-0.15, -0.05, 0.08]],
 ];
-/** By where a joint in a smoker is. Two hundred of them, of other draughts, sizes and wetness each. */
+/** By the status of the forecast. From 200 simulated joints of different size, draught and wetness. */
 const SMOKED: Readonly<Record<string, Spread>> = {
   beforeStall: [1.03, 1.32, 1.64],
   stall: [0.09, 0.4, 0.72],
   forecast: [0.36, 0.68, 1.02],
 };
 
-/** Before its stall a long time foretold is too long, and a short one too short: it goes by this power of the minutes. */
+/** Before the stall, long forecasts are too long and short ones too short: the true time goes with this power of the forecast. */
 const BEFORE_STALL_POWER = 0.78;
 
-type Foretold = Pick<StepView, "start" | "probeC" | "tempC"> & Partial<Pick<StepView, "name" | "note" | "cue">>;
+type ForecastStep = Pick<StepView, "start" | "probeC" | "tempC"> & Partial<Pick<StepView, "name" | "note" | "cue">>;
 
 /**
  * @param taken readings of the step in their order; only those of the core count
  * @returns undefined where there are too few, the step has no core temperature or no known heat round it, or it will not get there
  */
-export function probeForecast(step: Foretold, taken: readonly Taken[]): ProbeForecast | undefined {
+export function probeForecast(step: ForecastStep, taken: readonly Taken[]): ProbeForecast | undefined {
   const core = taken.filter((t) => t.quantity === "core");
   const [first, last] = [core[0], core.at(-1)];
   const { probeC, tempC } = step;
@@ -75,8 +75,8 @@ export function probeForecast(step: Foretold, taken: readonly Taken[]): ProbeFor
         : stalls
           ? SMOKED[status]
           : ROASTS.find(([share]) => risen <= share)?.[1];
-    const foretold = status === "beforeStall" ? etaMin ** BEFORE_STALL_POWER : etaMin;
-    const left = spread ? spread.map((log) => foretold * Math.exp(log)) : [lowMin, etaMin, highMin];
+    const base = status === "beforeStall" ? etaMin ** BEFORE_STALL_POWER : etaMin;
+    const left = spread ? spread.map((log) => base * Math.exp(log)) : [lowMin, etaMin, highMin];
     const [low, at, high] = left as [number, number, number];
     return { at: Math.round(from + at), low: Math.floor(from + low), high: Math.ceil(from + high), readings: core.length };
   } catch (error) {

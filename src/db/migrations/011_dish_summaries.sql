@@ -1,5 +1,5 @@
--- What lists show of a dish, beside its document: a document of a hundred kilobytes is not opened to sort a hundred dishes by their day.
--- Filled by the database whenever a document is written, so that it is never another.
+-- What lists show of a dish, beside its document: sorting a hundred dishes by day then does not read a hundred large documents.
+-- A trigger fills it whenever a document is written, so it always matches.
 create function dish_summary(document jsonb) returns jsonb language sql immutable as $$
   select jsonb_build_object(
     'id', document->'dish'->>'id',

@@ -1,4 +1,4 @@
-// The way of making a component that was liked, or the other one, fixed in the dish.
+// Pins the method of a component that was liked, or the only other one.
 import type { PatchOperation } from "../patch";
 import type { DishFile } from "../schema";
 import { isStepPin, pinMethodsChange } from "../wishes";
@@ -7,17 +7,17 @@ import type { Liked } from "./real-waits";
 export interface LikedMethod {
   readonly component: string;
   readonly name: string;
-  /** The names of the way that was taken, and of the one to take. */
+  /** Names of the method that was used and of the one to use. */
   readonly was: string;
   readonly next: string;
   readonly change: readonly PatchOperation[];
 }
 
 /**
- * The change that fixes a way of making: the one that was taken, where the cook would make it so again; the only other one, where not at all.
+ * The change that pins a method: the one that was used after "Again", the only other one after "Drop".
  * @param component id
  * @param used id of the method by which it was made
- * @returns undefined where there is nothing to choose, or it is fixed so already
+ * @returns undefined where there is no choice, or it is pinned already
  */
 export function likedMethod(document: DishFile, component: string, used: string, liked: Liked | undefined): LikedMethod | undefined {
   const found = document.components.find((c) => c.id === component);

@@ -1,4 +1,4 @@
-// How long an output really waited, and what the cook says of it, put in the place of how long the dish lets it wait.
+// Changes the longest wait of an output to how long it really waited, or to its best time, by the cook's verdict.
 import { durationText, minutesOf } from "../../time/duration";
 import type { PatchOperation } from "../patch";
 import type { DishFile } from "../schema";
@@ -8,9 +8,9 @@ export interface RealWait {
   readonly output: string;
   readonly name: string;
   readonly waitedMinutes: number;
-  /** The longest wait by the dish, or until when it is at its best; what the wait went past. */
+  /** What the wait exceeded: the longest wait of the dish, or its best time. */
   readonly saidMinutes: number;
-  /** The longest wait that the dish has then. */
+  /** The longest wait after the change. */
   readonly nextMinutes: number;
   readonly change: readonly PatchOperation[];
 }
@@ -18,15 +18,15 @@ export interface RealWait {
 /** What the cook said of the component after the run. */
 export type Liked = "again" | "change" | "drop";
 
-/** What lies nearer is a clock, not keeping it otherwise. */
+/** Smaller differences are ignored. */
 const SAME_MINUTES = 10;
-/** As fine as a cook says a wait: five minutes, and from two hours on whole hours. */
+/** Waits are rounded up to five minutes, from two hours on to whole hours. */
 const STEP_MINUTES = 5;
 const HOURS_FROM_MINUTES = 120;
 
 /**
- * The change that takes over how long something may wait. Longer than the dish allows and liked: as long as it waited. Past its best and not liked:
- * no longer than it is at its best. A limit of safety is never made longer.
+ * The change of the longest wait. Longer than the dish allows and liked: as long as it waited. Past its best and not liked: until the end of its best
+ * time. A safety limit is never extended.
  * @param ref "component.output"
  * @param place index of the hold in which it waited
  * @returns undefined where there is no such hold, nobody judged the component, or the wait says nothing against the dish

@@ -1,10 +1,11 @@
-// How long a pot still cools, from its readings: a grid of what may be around it and of how strongly its loss falls with the difference, each way
-// weighted by how well it tells the readings. No random numbers; held against what simulated pots come to (./rondeau bench forecasts).
-// Sources: Newton's law of cooling; free convection and an open surface lose more than in proportion to the difference (power 1.25 and over,
+// How long a pot takes to cool to a limit, from its readings. A grid over what may be around it and over how its heat loss depends on the difference;
+// each cell is fitted by least squares and weighted by how well it explains the readings. No random numbers. Calibrated against simulated pots
+// (./rondeau bench forecasts).
+// Sources: Newton's law of cooling; free convection and evaporation from an open surface rise faster than the difference (powers of 1.25 and more,
 // Incropera and DeWitt 2007); the Bayesian method of grids.
 import { checked } from "../calculation-error";
 
-/** What may be around it: so warm, so likely beforehand, and how fast things usually cool in it (share of the difference a minute). */
+/** Possible surroundings: temperature, prior weight, and the usual cooling rate there (share of the temperature difference per minute). */
 export interface Around {
   readonly tempC: number;
   readonly weight: number;
@@ -12,7 +13,7 @@ export interface Around {
 }
 
 interface CoolingTime {
-  /** Minutes after the last reading; undefined: never, by more than half of what is likely. */
+  /** Minutes after the last reading; undefined where the limit is more likely never reached. */
   readonly minutes: number | undefined;
   /** The band meant to hold eight of ten; undefined with them. */
   readonly low: number | undefined;
@@ -22,14 +23,14 @@ interface CoolingTime {
 const POWERS = [1, 1.25, 1.5, 1.8] as const;
 /** Noise of a household probe and what a curve leaves out, °C. */
 const SIGMA_C = 0.5;
-/** How far rates in one medium lie apart, in logarithms. */
+/** Standard deviation of ln(rate) in one medium. */
 const RATE_SPREAD = 0.9;
-/** Nearer to what is around it than this a curve says nothing. */
+/** Closer to the surroundings than this, a curve tells nothing. */
 const LEAST_ABOVE_C = 0.3;
 const [LOW_SHARE, HIGH_SHARE] = [0.1, 0.9];
 /**
- * What the grid says against what six hundred simulated pots came to: they were there in this share of the time that it takes for likely, and its band
- * was too wide, as powers of how far it lies from the likely time. A far end of the grid counts as at most so many times that.
+ * Calibration by 600 simulated pots. They took `SOONER` of the median time of the grid. Its quantiles, as ratios to the median and cut to
+ * [LEAST, MOST], are raised to the power `NARROWER`, because the raw band was too wide.
  */
 const [SOONER, NARROWER, LEAST, MOST] = [0.835, 0.36, 0.2, 6];
 
