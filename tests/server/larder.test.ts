@@ -187,6 +187,11 @@ describe("shopping for all dishes", () => {
     expect(await trips()).toBe(1);
     await call(changeTrips, {}, { list: slug, most: null });
     expect(await trips()).toBe(2);
+    // What is always there needs no trip, in the file as on the page.
+    await call(staple, {}, { name: "Butter", always: true });
+    expect((await csv()).join()).not.toMatch(/Butter/);
+    expect(await trips()).toBe(1);
+    await call(staple, {}, { name: "Butter", always: false });
     expect((await call(changeTrips, {}, { list: slug, most: 0 })).status).toBe(422);
   });
 });
