@@ -15,8 +15,8 @@ export interface ReadAmount {
   readonly range: readonly [number, number] | undefined;
 }
 
-/** A lone capital T is a tablespoon, a lone small t a teaspoon, c a cup: older American cards. */
-const CARD = /(T|t|c)\.?(?=\s)/y;
+/** A lone capital T is a tablespoon, a lone small t a teaspoon, c or C a cup: older American cards. */
+const CARD = /(T|t|c|C)\.?(?=\s)/y;
 const SPACE = /[\s ]*-?\s*/y;
 const RANGE = /\s*[-–—‑]\s*|\s+(?:to|or|bis|à|a|ou|o|oder)\s+/iy;
 

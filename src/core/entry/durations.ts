@@ -47,7 +47,9 @@ interface Span {
 
 const unitAt = (folded: string, at: number, lexicon: Lexicon) =>
   saidAt(lexicon.units, folded, at, true) ?? saidAt(COMMON_UNITS, folded, at, true);
-const gap = (folded: string, at: number) => at + (/^\s?-?\s?/.exec(folded.slice(at, at + 3))?.[0].length ?? 0);
+/** "15 more minutes", "a full 2 hours". */
+const MORE = /^\s?-?\s?(?:(?:more|further|extra|additional|full|solid|weitere|altri|altre|autres)\s)?/;
+const gap = (folded: string, at: number) => at + (MORE.exec(folded.slice(at, at + 14))?.[0].length ?? 0);
 
 /** One stretch: "1 h 30 min", "half an hour", "overnight", "a couple of days". */
 function spanAt(folded: string, at: number, lexicon: Lexicon): Span | undefined {

@@ -124,12 +124,23 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     single.value.unit !== "piece" &&
     quantityOf({ amount: 1, unit: single.value.unit }).dimension === "count" &&
     skipBlanks(line, sizedAt + single.end - 2) < line.length &&
-    SINGLE.test(l.folded.slice(sizedAt))
+    (SINGLE.test(l.folded.slice(sizedAt)) ||
+      l.past(words.of, skipBlanks(line, sizedAt + single.end - 2)) > skipBlanks(line, sizedAt + single.end - 2))
   ) {
     amount = single.value;
     l.mark(at, sizedAt, "note");
     l.mark(sizedAt, sizedAt + single.end - 2, "amount");
     at = skipBlanks(line, sizedAt + single.end - 2);
+  }
+
+  // "One 3-pound chicken": what each weighs.
+  if (amount?.unit === "piece") {
+    const each = /^\d[\d.,/]*\s?-\s?\p{L}/u.test(line.slice(at)) ? amountAt(line, at, false, lexicon) : undefined;
+    if (each && !each.value.range && quantityOf(each.value).dimension === "mass") {
+      l.mark(at, each.end, "also");
+      also.push({ amount: each.value.amount, unit: each.value.unit });
+      at = skipBlanks(line, each.end);
+    }
   }
 
   // The same amount again: "/3½oz", "(1 cup)", "or 1 cup".
@@ -219,6 +230,8 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   }
   if (!amount && !asNeeded) doubts.push({ field: "amount", why: /\d/.test(rest) ? "an amount that was not understood" : "no amount" });
   if (/\d\s?(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp)\b/i.test(text)) doubts.push({ field: "amount", why: "two amounts: the first is taken" });
+  if (amount && /^(?:per|pro|par|por|al) (?:kg|kilo|chilo|lit(?:re|er|ro)|\d)/i.test(note ?? ""))
+    doubts.push({ field: "amount", why: `so much ${note}` });
   if (/\b(?:or|oder|ou|oppure)\b/i.test(text)) doubts.push({ field: "name", why: "one of several" });
   const unclear =
     amount || asNeeded
@@ -253,7 +266,11 @@ const nameOnly = (line: string): IngredientPiece[] => {
 function isHeading(text: string, folded: string, words: string): boolean {
   if (text.length > 60 || /\d\s?(?:g|kg|ml|cups?)\b/i.test(text)) return false;
   const led = new RegExp(`^(?:${words})`).test(folded);
-  return /:$/.test(text) ? !/\d/.test(text) || led : false;
+  if (/:$/.test(text)) return !/\d/.test(text) || led;
+  // "For the glaze" alone on its line.
+  return /^(?:for (?:the|a)|fur (?:den|die|das)|pour (?:la|le|les)|per (?:la|il|lo|le|i)|para (?:la|el|los|las)) \p{L}[^,;\d]*$/u.test(
+    folded,
+  );
 }
 
 function headingLine(l: IngredientScan, line: string, at: number, words: string): IngredientLine {

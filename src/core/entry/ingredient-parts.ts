@@ -1,8 +1,10 @@
 // Parts of an ingredient line: the same amount in other units, the name, what stands behind it.
+import { quantityOf } from "../dish/units";
 import { amountAt, type ReadAmount } from "./amounts";
 import type { IngredientScan } from "./ingredient-scan";
 import type { lexiconOf } from "./lexicon";
 import type { INGREDIENT_WORDS } from "./lexicon/ingredient-words";
+import { numberAt } from "./numbers";
 import { endOf, skipBlanks } from "./patterns";
 
 /** How a name ends: a comma that is none of a number, a bracket, a dash between blanks, a semicolon. */
@@ -74,6 +76,13 @@ function readBracket(
   return found;
 }
 
+/** What may lead to the same amount again: a bracket, a slash or a comma, and "about". */
+const ABOUT_AGAIN = /[(/,]\s*(?:(?:about|approx\.?|ca\.?|circa|environ|env\.?|etwa|unos|unas|around) )?$/i;
+
+/** Whether one amount counts what the other weighs. */
+const weighs = (counted: ReadAmount, weight: ReadAmount) =>
+  quantityOf(counted).dimension === "count" && quantityOf(weight).dimension !== "count";
+
 interface NameEnd {
   readonly end: number;
   readonly asNeeded: boolean;
@@ -94,14 +103,17 @@ export function readName(l: IngredientScan, from: number, words: (typeof INGREDI
     const prepared = endOf(words.prepared, folded, i);
     const lasts =
       prepared !== undefined &&
-      (skipBlanks(folded, prepared) >= end || /^(?:and|und|et|e|y|for|into|,|\()/.test(folded.slice(skipBlanks(folded, prepared))));
+      (skipBlanks(folded, prepared) >= end ||
+        /^(?:and|und|et|e|y|for|into|in |with |lengthw|crossw|finely|coarsely|thinly|,|\()/.test(
+          folded.slice(skipBlanks(folded, prepared)),
+        ));
     if (wish !== undefined || more !== undefined || optional !== undefined || lasts) {
       if (wish !== undefined) asNeeded = true;
       end = i;
       break;
     }
     if (
-      /^(?:for (?:the|a|later|dusting)|such as|e\.g\.|cut into|weighing|about \d|plus \d|approx|ca\.? \d|from step|see (?:recipe|note|page|above)|left (?:over|whole)|at room temp|with (?:skin|bones?|fat|rind|their|its)|without|in (?:chunks|pieces|cubes|strips|one piece|brine|oil|syrup|juice|their|its|thin|thick)|fur (?:die|den|das)|pour (?:la|le|les)|per (?:la|il|lo)|para (?:el|la))\b/.test(
+      /^(?:for (?:the|a|later|dusting)|the size of|(?:per|pro|par|por|al) (?:kg|kilo|chilo|lit(?:re|er|ro)|\d)|such as|e\.g\.|cut into|weighing|about \d|plus \d|approx|ca\.? \d|from step|see (?:recipe|note|page|above)|left (?:over|whole)|at room temp|with (?:skin|bones?|fat|rind|their|its)|without|in (?:chunks|pieces|cubes|strips|one piece|brine|oil|syrup|juice|their|its|thin|thick)|fur (?:die|den|das)|pour (?:la|le|les)|per (?:la|il|lo)|para (?:el|la))\b/.test(
         folded.slice(i),
       )
     ) {
@@ -149,6 +161,7 @@ export function readTail(
       break;
     }
   }
+  if (!amount && !behind) behind = inWords(l, line, from, words, lexicon);
   for (let i = from; i < line.length; i++) {
     if (l.marks[i] !== undefined || /\s/.test(line.charAt(i))) continue;
     const within = /[\p{L}\p{N}]/u.test(line.charAt(i - 1)) && /[\p{L}\p{N}]/u.test(line.charAt(i + 1));
@@ -168,11 +181,12 @@ export function readTail(
       l.mark(i, opt, "optional");
       i = opt - 1;
     } else {
-      const again =
-        amount && wordStart && /[(/]\s*(?:(?:about|approx\.?|ca\.?|circa|environ|env\.?|etwa|unos|unas|around) )?$/i.test(line.slice(0, i))
-          ? amountAt(line, i, false, lexicon)
-          : undefined;
-      const closed = again && /^\s*[)/]/.test(line.slice(again.end));
+      const again = amount && wordStart && ABOUT_AGAIN.test(line.slice(0, i)) ? amountAt(line, i, false, lexicon) : undefined;
+      // "1 duck, about 2.2 kg, giblets reserved": what one that is counted weighs.
+      const weighed = again && amount && /[,]/.test(ABOUT_AGAIN.exec(line.slice(0, i))?.[0] ?? "");
+      const closed =
+        again &&
+        (weighed ? /^\s*(?:$|,)/.test(line.slice(again.end)) && weighs(amount, again.value) : /^\s*[)/]/.test(line.slice(again.end)));
       if (again && closed && again.value.unit !== "piece" && again.value.unit !== "cm") {
         also.push({ amount: Number(again.value.amount.toPrecision(6)), unit: again.value.unit });
         const about = /(?:about|approx\.?|ca\.?|circa|environ|env\.?|etwa|unos|unas|around) $/i.exec(line.slice(0, i));
@@ -183,4 +197,28 @@ export function readTail(
     }
   }
   return { asNeeded, optional, amount: behind, also };
+}
+
+/** "Dill, a large bunch", "alder chips, two handfuls": an amount in words behind the name. */
+function inWords(
+  l: IngredientScan,
+  line: string,
+  from: number,
+  words: (typeof INGREDIENT_WORDS)["en"],
+  lexicon: ReturnType<typeof lexiconOf>,
+): ReadAmount | undefined {
+  const comma = /^\s*(?:,|[-–—](?=\s))\s*/u.exec(line.slice(from));
+  if (!comma) return undefined;
+  const at = from + comma[0].length;
+  const number = numberAt(line, at, true, lexicon);
+  if (!number) return undefined;
+  const unitAt = l.past(words.size, skipBlanks(line, number.end));
+  const piece = amountAt(`1 ${line.slice(unitAt)}`, 0, false, lexicon);
+  const end = piece ? unitAt + piece.end - 2 : unitAt;
+  if (!piece || piece.value.unit === "piece" || !/^\s*(?:$|,|\()/.test(line.slice(end))) return undefined;
+  l.mark(from, at, "join");
+  l.mark(at, number.end, "amount");
+  l.mark(number.end, unitAt, "note");
+  l.mark(unitAt, end, "amount");
+  return { ...piece.value, amount: number.value * piece.value.amount };
 }

@@ -16,6 +16,7 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-more-en.txt", "en"],
   ["steps-third-en.txt", "en"],
   ["steps-fourth-en.txt", "en"],
+  ["steps-fifth-en.txt", "en"],
   ["steps-de.txt", "de"],
   ["steps-fr.txt", "fr"],
   ["steps-it.txt", "it"],
@@ -24,9 +25,15 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-third-fr.txt", "fr"],
   ["steps-third-it.txt", "it"],
   ["steps-third-es.txt", "es"],
+  ["steps-fourth-de.txt", "de"],
+  ["steps-fourth-fr.txt", "fr"],
+  ["steps-fourth-it.txt", "it"],
+  ["steps-fourth-es.txt", "es"],
 ];
 const INGREDIENTS = [
-  ...[...linesOf("ingredients-en.txt"), ...linesOf("ingredients-more-en.txt")].map((l) => ({ ...l, language: "en" as Language })),
+  ...["ingredients-en.txt", "ingredients-more-en.txt", "ingredients-fourth-en.txt"]
+    .flatMap(linesOf)
+    .map((l) => ({ ...l, language: "en" as Language })),
   ...[...linesOf("ingredients-more.txt"), ...linesOf("ingredients-third.txt")].map((l) => ({
     ...l,
     line: l.line.slice(3),

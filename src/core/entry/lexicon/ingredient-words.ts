@@ -25,15 +25,15 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     about:
       "about|approximately|approx\\.?|around|roughly|ca\\.?|circa|a (?:generous|scant|heaped|heaping|level|good|rounded|big|small|large)|generous|scant|heaped|heaping|rounded|level|at least|up to|a little over|just over|just under|almost|nearly|another|an extra|an additional|a further",
     size: "(?:(?:extra|very|good)[- ])?(?:large|small|medium|big|fat|thick|thin|long|little|tiny|huge|plump|heaped|generous|medium-sized)(?:[- ]?sized)?|(?:large|medium) (?:to|or) (?:large|small)|(?:small|medium)-large|jumbo|size \\d|free-range|organic|good-quality|whole|ripe|fresh",
-    part: "(?:(?:the|fresh|finely|freshly|grated|squeezed|strained)[ ])*(?:juice|zest|rind|peel|juice and zest|zest and juice|grated zest|grated rind|zest and juice|yolks?|whites?|leaves|seeds|flesh|tops|stalks|kernels)(?: only)?(?:,)? (?:of|from)(?: the)?",
+    part: "(?:(?:the|fresh|finely|freshly|grated|squeezed|strained)[ ])*(?:juice|zest|rind|peel|juice (?:and|&|\\+) zest|zest (?:and|&|\\+) juice|grated zest|grated rind|zest and juice|yolks?|whites?|leaves|seeds|flesh|tops|stalks|kernels)(?: only)?(?:,)? (?:of|from)(?: the)?",
     asNeeded:
       "to taste|as (?:needed|required|you like|desired|necessary)|if needed|to season|(?:for|to) (?:(?:deep|shallow)[- ])?(?:frying|fry|greas(?:ing|e)|dusting|dust|rolling|brushing|brush|serving|serve|garnish(?:ing)?|sprinkling|sprinkle|drizzling|drizzle|the (?:tin|pan|pot|tray|board|work surface|tins|worktop|bowl|table|dish)|kneading|coating|basting|finish(?:ing)?|topping|decorat(?:ing|e|ion)|oiling|glazing)",
-    optional: "optional|if (?:you like|using|liked|desired|wanted)|or not",
+    optional: "optional|(?<!more |extra )if (?:you like|using|liked|desired|wanted)|or not",
     plusMore: "(?:plus|and) (?:a (?:little|bit)|some|more|extra|\\S+ (?:more|extra))",
     of: "of(?: the)?",
     heading: "for (?:the |a |an )?|to (?:make (?:the )?|finish|serve|garnish|assemble|decorate|glaze)",
     prepared:
-      "(?:finely |roughly |thinly |coarsely |freshly |lightly |well )?(?:chopped|sliced|diced|minced|grated|peeled|crushed|melted|softened|beaten|sifted|drained|rinsed|toasted|halved|quartered|cubed|shredded|torn|ground|soaked|cooked|chilled|divided|packed|separated|trimmed|pitted|stoned|zested|juiced|washed|cut (?:into|in)\\b|at room temperature|room temperature|in (?:chunks|pieces|cubes|strips|slices)|skin on|bone in|skinless|boneless and skinless)",
+      "(?:finely |roughly |thinly |coarsely |freshly |lightly |well )?(?:chopped|sliced|diced|minced|grated|peeled|crushed|melted|softened|beaten|sifted|drained|rinsed|toasted|halved|quartered|cubed|shredded|torn|ground|soaked|cooked|chilled|divided|packed|separated|trimmed|pitted|stoned|zested|juiced|washed|split|scraped|bruised|filleted|diluted|dissolved|butterflied|mixed with|cut (?:into|in)\\b|at room temperature|room temperature|in (?:chunks|pieces|cubes|strips|slices)|skin on|bone in|skinless|boneless and skinless)",
     byFeel:
       "salt|pepper|salt and (?:freshly ground )?(?:black )?pepper|sea salt|ice|water|seasoning|ice cubes|fleur de sel|flaky salt|black pepper|(?:freshly )?ground (?:black )?pepper|salt & pepper",
     few: "a few|few|several|some|a couple of|a couple",

@@ -160,7 +160,7 @@ export const ITALIAN: Lexicon = {
   articles: "il|lo|la|i|gli|le|l'|un|uno|una|un'",
   keeps: "(?:si )?(?:conserva(?:no|re|te|rsi)?|mantiene|mantengono|dura|durano)(?: bene)?(?: fino a)?",
   ahead: "(?:si )?(?:puo|possono) (?:preparare|fare)",
-  makes: "rende|per ottenere|si ottengono|si ottiene|danno",
+  makes: "(?:fa|fanno|fate)(?= \\d)|rende|per ottenere|si ottengono|si ottiene|danno",
   takes: "con (?:il|la|lo|i|gli|le|l') (?=\\S+ tenut)|prende",
   before: "(?:tenut|mess)[oaie] da parte|di prima|del giorno prima",
   batches: "volte|riprese|infornate|mandate",

@@ -30,6 +30,9 @@ const GUESSED_PLACE: Partial<Record<string, Place>> = {
   leave: "counter",
 };
 
+/** Heats over which somebody works with their hands for as long as it takes: sauces, caramels, chocolate over a water bath. */
+const STIRRED_OVER: ReadonlySet<string> = new Set(["burner", "fryer", "iron", "bath"]);
+
 export function conclude(scan: Scan): StepReading {
   const { found, line } = scan;
   const verbs = verbsOf(scan);
@@ -37,8 +40,10 @@ export function conclude(scan: Scan): StepReading {
   const verb = governing(scan, verbs, first?.at);
   const doubts: Doubt[] = [];
   const minutes = lengthOf(scan, verb, doubts);
+  doubtWaits(scan, verbs, doubts);
+  coldOfPlaces(scan);
   const heat = heatOf(scan, verbs, verb, doubts);
-  const place = placeOf(scan, verbs, verb, heat, doubts);
+  const place = placeOf(scan, verbs, verb, heat, minutes, doubts);
   const attention = attentionOf(scan, verb, heat, place, minutes, doubts);
   const name = nameOf(scan);
   doubts.push(...found.doubts);
@@ -105,16 +110,46 @@ function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]
   return { min: sum.min, likely: sum.likely, max: sum.max };
 }
 
+/** Waits that the line names behind its length, or between rounds of work, without saying how long they take. */
+function doubtWaits({ found, folded }: Scan, verbs: readonly Verb[], doubts: Doubt[]): void {
+  const last = found.lengths.at(-1);
+  if (!last) return;
+  const unsaid = verbs.find((v) => v.sense.wait && v.opens && v.from > last.at && verbs.some((w) => w.from < last.at));
+  if (unsaid && !/^(?:cool(?:ing)?|stand|rest|set)\b.*\bbefore\b/.test(folded.slice(unsaid.from)))
+    doubts.push({ field: "minutes", why: `how long “${folded.slice(unsaid.from, unsaid.to)}” takes is not said` });
+  if (
+    /\b(?:dazwischen|zwischendurch)\b|\bentre (?:chaque|cada)\b|\bbetween (?:each|every|folds?|turns?|coats?|layers?|them|batch(?:es)?|rounds?)\b/.test(
+      folded.slice(Math.max(0, last.at - 18)),
+    )
+  )
+    doubts.push({ field: "minutes", why: "between rounds; how many there are is not counted" });
+}
+
+/** How cold a store of food is at most, °C: "in the fridge (5 °C)" says nothing of heat. */
+const COLD_C: Partial<Record<Place, number>> = { fridge: 10, freezer: 0, cellar: 18 };
+
+function coldOfPlaces(scan: Scan): void {
+  const limit = Math.max(...scan.found.places.map((p) => COLD_C[p] ?? Number.NEGATIVE_INFINITY));
+  scan.found.heats = scan.found.heats.filter((h) => h.sure || h.tempC === undefined || h.tempC > limit);
+}
+
 const OVEN_FIGURE = { from: 90, to: 300 } as const;
 /** Waits that take an oven where a figure for one stands by them: "dry at 90 °C". Anything that is done or watched does. */
 const WAITS_IN_OVEN = new Set(["dry", "rest", "cool", "set", "leave"]);
 /** Verbs for which an oven is what a figure means, without a doubt. */
 const MEANS_OVEN = new Set(["braise", "confit", "toast", "dry"]);
 
-function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined, doubts: Doubt[]): Heat | null {
+const BOILING_WATER =
+  /(?:boiling|simmering|salted) (?:salted )?water|acqua (?:bollente|salata|in ebollizione)|(?:salz|kochende[mn]? )wasser|eau (?:bouillante|salee|fremissante)|agua (?:hirviendo|con sal|salada)/;
+/** German "braten" is done in a pan and in an oven: a figure that only ovens have tells which. */
+const ROAST_OR_FRY = /^brat/;
+
+function heatOf({ found, folded }: Scan, verbs: readonly Verb[], verb: Verb | undefined, doubts: Doubt[]): Heat | null {
   const giver = verb?.sense.by ? verb : verbs.find((v) => v.sense.by && !v.sense.weak);
   if (found.heats.length === 0) {
     if (giver) return { by: giver.sense.by ?? null, tempC: null, level: null, mode: giver.sense.mode ?? null };
+    // "Cook 4 min in boiling water".
+    if (verb?.name === "cook" && BOILING_WATER.test(folded)) return { by: "burner", tempC: null, level: null, mode: null };
     if (verb && ["cook", "braise", "confit", "toast"].includes(verb.name)) {
       doubts.push({ field: "heat", why: "it does not say what heats it", choices: ["burner", "oven", "grill"] });
     }
@@ -148,6 +183,7 @@ function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined,
   const inOven = tempC >= OVEN_FIGURE.from && tempC <= OVEN_FIGURE.to;
   if (near?.sense.by && !(near.sense.by === "burner" && near.name === "warm" && mode)) {
     // A burner has no such figures but for fat: a sear at 220 °C is in the oven.
+    if (near.name === "fry" && ROAST_OR_FRY.test(folded.slice(near.from)) && tempC >= 120) return { by: "oven", tempC, level, mode };
     if (near.sense.by === "burner" && (tempC > 200 || (tempC > 110 && !["fry", "sear", "caramelise", "melt"].includes(near.name)))) {
       doubts.push({ field: "heat", why: `${tempC} °C is taken as the oven`, choices: ["oven", "burner", "grill"] });
       return { by: "oven", tempC, level, mode };
@@ -164,7 +200,14 @@ function heatOf({ found }: Scan, verbs: readonly Verb[], verb: Verb | undefined,
   return { by: null, tempC, level, mode };
 }
 
-function placeOf(scan: Scan, verbs: readonly Verb[], verb: Verb | undefined, heat: Heat | null, doubts: Doubt[]): Place | null {
+function placeOf(
+  scan: Scan,
+  verbs: readonly Verb[],
+  verb: Verb | undefined,
+  heat: Heat | null,
+  minutes: SaidLength,
+  doubts: Doubt[],
+): Place | null {
   const { found } = scan;
   const said = found.places.find((p) => p !== "counter") ?? found.places[0];
   if (said) {
@@ -178,7 +221,9 @@ function placeOf(scan: Scan, verbs: readonly Verb[], verb: Verb | undefined, hea
   if (byVerb) return byVerb;
   const sense: Sense | undefined = verb?.sense;
   const waits = sense?.wait || verbs.some((v) => v.sense.wait && !v.sense.weak);
-  if (!waits || heat?.by) return null;
+  // What drains or is pressed for half an hour stands somewhere.
+  const stands = scan.found.lengths.length > 0 && minutes.likely >= 30 && (verb?.name === "drain" || verb?.name === "press");
+  if ((!waits && !stands) || heat?.by) return null;
   const name = sense?.wait ? verb?.name : verbs.find((v) => v.sense.wait)?.name;
   doubts.push({ field: "place", why: "no place said", choices: ["counter", "fridge", "cellar", "freezer"] });
   return (name && GUESSED_PLACE[name]) ?? null;
@@ -204,7 +249,7 @@ function attentionOf(
   if (concluded === "hands" && found.lengths.length > 0) {
     if (minutes.min >= LONGEST_HANDS_MINUTES) concluded = "unattended";
     else if ((place === "fridge" || place === "freezer") && minutes.likely >= 20) concluded = "unattended";
-    else if (heat?.by && heat.by !== "burner" && heat.by !== "fryer" && heat.by !== "iron" && minutes.likely >= 20) concluded = "nearby";
+    else if (heat?.by && !STIRRED_OVER.has(heat.by) && minutes.likely >= 20) concluded = "nearby";
     else if (verb?.name === "press" && minutes.likely >= 30) concluded = "unattended";
     else if (found.rounds.length > 0 && minutes.likely >= 45) concluded = "nearby";
   }

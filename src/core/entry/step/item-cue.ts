@@ -65,7 +65,7 @@ export const cue: Item = (scan, at) => {
     }
     return heat.to;
   }
-  const text = whole.replace(/[“”"]/g, "").trim();
+  const text = whole.replace(/[“”"]/g, "").replace(/^ce qu(?:e\s+|['’])/iu, "").trim();
   found.cue = found.cue ? `${found.cue}, ${text}` : text;
   scan.mark(at, stop, "cue");
   scan.mark(at, start, "join");
@@ -125,7 +125,10 @@ function coreAt(scan: Scan, at: number): { readonly end: number } | undefined {
   const pulled = named === undefined && from > at;
   if (named === undefined && !pulled) from = scan.past("(?:to|until|at)(?: about)?", at);
   const heat = heatAt(folded, from, lexicon);
-  const bare = !heat && (named !== undefined || pulled) ? numberAt(folded, from) : undefined;
+  const figure = heat ? undefined : numberAt(folded, from);
+  // "Until 63 in the centre": a bare figure, and behind it where it is measured.
+  const measured = figure && scan.end(`(?:in|at) (?:the |its )?(?:${lexicon.inside})`, scan.blanks(figure.end)) !== undefined;
+  const bare = named !== undefined || pulled || measured ? figure : undefined;
   const value =
     heat?.value.celsius ??
     (bare && bare.value >= 30 && bare.value <= 230 && !/^\s?(?:min|m|h|hrs?|hours?|g|kg)(?!\p{L})/u.test(folded.slice(bare.end))

@@ -167,14 +167,25 @@ export const heatFigure: Item = (scan, at) => {
   if (!temp) return undefined;
   // "To 40 °C" and "at 4 °C" are of the food or of a place, "at 90" of heat; a bare number wants its lead and a heat that ovens have.
   const unit = heatAt(folded, about, lexicon) !== undefined;
-  if (!unit && !beforeMode(scan, at) && (temp.celsius < 75 || /^to$/.test(folded.slice(at, led).trim()))) return undefined;
+  // "Crank to 220", "turn down to 160": the oven is set.
+  const set =
+    /(?:crank|turn|whack|drop|raise|lower|reduce|increase|back)(?:ed|s|d|ing)?(?: it| the oven| the heat| heat| oven)?(?: right)?(?: up| down| back)?\s*$/.test(
+      folded.slice(0, at),
+    );
+  if (!unit && !beforeMode(scan, at) && (temp.celsius < 75 || (!set && /^to$/.test(folded.slice(at, led).trim())))) return undefined;
   const toward =
     /^(?:to|auf|bis|fino a|hasta|jusqu'a)\s/.test(folded.slice(at)) ||
     /^(?:to|until|reaches|reach|reads|hits|registers|to about)$/.test(scan.wordBefore(at));
-  if (toward && temp.celsius < 105) {
+  // The stages of sugar and the tempers of chocolate are read in the food.
+  const sugar =
+    temp.celsius >= 100 &&
+    temp.celsius <= 180 &&
+    /\b(?:soft|hard|firm)[- ](?:ball|crack)|\bthread stage|\bsugar syrup/.test(folded.slice(0, at));
+  const chocolate = temp.celsius <= 55 && /\btemper/.test(folded.slice(0, at));
+  if (sugar || chocolate || (toward && !set && temp.celsius < 105)) {
     found.probeC = temp.celsius;
     const verb = scan.folded.slice(0, at);
-    if (!/\bcool|abkuhl|refroid|raffredd|enfri/.test(verb))
+    if (!sugar && !chocolate && !/\bcool|abkuhl|refroid|raffredd|enfri/.test(verb))
       found.doubts.push({ field: "probeC", why: `${temp.celsius} °C is taken as the heat of the food` });
     scan.mark(at, temp.end, "probeC");
     return temp.end;

@@ -219,7 +219,7 @@ export const hold: Item = (scan, at) => {
   if (
     keeps !== undefined &&
     /^(?:be )?(?:chilled|refrigerated|frozen|freeze|stored?|keep|hold|wait)(?!s)/.test(folded.slice(at)) &&
-    !/^(?:keep|store)\b.*\b(?:fridge|freez|cellar|airtight|day|week|month)/.test(folded.slice(at))
+    !/^(?:keep|store)\b.*\b(?:fridge|freez|cellar|airtight|days?|d|weeks?|wks?|months?|years?|yrs?)\b/.test(folded.slice(at))
   )
     return undefined;
   const got = keepsAt(scan, scan.blanks(start), needs !== undefined);

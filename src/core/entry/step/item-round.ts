@@ -14,8 +14,19 @@ function everyAt(scan: Scan, at: number): { value: SaidLength; end: number; time
   if (every !== undefined) {
     const rhythm = rhythmAt(scan.line, scan.blanks(every), lexicon);
     if (rhythm && rhythm.end > (said?.end ?? 0) && rhythm.value.likely >= 1) return { value: rhythm.value, end: rhythm.end };
+    // "Shake every 10": minutes, as a length of the line is.
+    const bare = said ? undefined : numberAt(folded, scan.blanks(every));
+    if (bare && Number.isInteger(bare.value) && bare.value >= 2 && bare.value <= 60 && scan.blanks(bare.end) === scan.clauseEnd(bare.end)) {
+      scan.found.doubts.push({ field: "rounds", why: `“${scan.line.slice(at, bare.end)}” is taken as minutes` });
+      return { value: exactly(bare.value), end: bare.end };
+    }
   }
   if (said) return { value: exactly(said.value), end: said.end };
+  // "At 12 hr intervals".
+  const led = scan.past("at|in|with", at);
+  const between = led > at ? lengthAt(folded, led, lexicon) : undefined;
+  const intervals = between && scan.end("-?\\s?intervals?", scan.blanks(between.end));
+  if (between && intervals !== undefined) return { value: between.value, end: intervals };
   // "3 times a day", "twice an hour".
   const times = saidAt(lexicon.times, folded, at) ?? countTimes(scan, at);
   if (!times) return undefined;

@@ -12,7 +12,7 @@ const LOOKS = /^(?:[\p{L}'-]+\s+){1,2}/u;
 const NOT_LOOKS = /\b(?:the|a|an|of|and|or|until|for|with|over|at|to|in|on|heat|und|mit|et|avec|e|con|y|de|du|di|del)\b/u;
 /** Things that are named by themselves, without any word before them. */
 const BY_ITSELF = new Set(["mixer", "processor", "blender", "sheet-pan", "roller", "dehydrator"]);
-const LITRES = /^(\d+(?:[.,]\d+)?)[\s-]?(?:l|litres?|liters?|ltr|lt|litri|litros)(?![\p{L}\d])/u;
+const LITRES = /^(\d+(?:[.,]\d+)?)[\s-]?(l|litres?|liters?|ltr|lt|litri|litros|ml|cl)(?![\p{L}\d])/u;
 const PIECES = /^(\d+)[\s-]?(?:hole|pieces?|cup(?= (?:tin|mould|tray|muffin)))(?!\p{L})/u;
 const SIZE =
   /^(?:[øo]?\s?\d+(?:[.,]\d+)?(?:\s?[x×]\s?\d+)?[\s-]?(?:cm|mm|inch|in|")(?!\p{L})|(?:big|large|small|heavy|wide|deep|shallow|medium(?:-sized)?|clean|heavy-based|heavy-bottomed|lidded|covered|sterilised|lined|oiled|greased|floured|buttered|dry|hot|cold|wooden|non-stick|oven-?proof|grosse[nrs]?|große[nrs]?|kleine[nrs]?|grand[es]?|petit[es]?|grande|piccol[oa]|pequen[oa])(?!\p{L}))\s*/u;
@@ -42,7 +42,7 @@ function describedAt(scan: Scan, at: number, looks: boolean): Described | undefi
     const p = PIECES.exec(rest);
     const s = SIZE.exec(rest);
     if (l) {
-      litres = Number((l[1] as string).replace(",", "."));
+      litres = Number((l[1] as string).replace(",", ".")) / ({ ml: 1000, cl: 100 }[l[2] as string] ?? 1);
       here = scan.blanks(here + l[0].length);
       sized = true;
     } else if (p) {

@@ -146,7 +146,7 @@ function bareFigures(scan: Scan): void {
       /^(?:or so|tops|max|more|and|then|turning|covered|uncovered|lid)\b/.test(folded.slice(next));
     if (!free || !Number.isInteger(number.value)) continue;
     // "Knead 10 min, rest 30": another time that was not read.
-    if (found.lengths.length > 0 && verbs.some((v) => scan.blanks(v.to) === i))
+    if (found.lengths.length > 0 && (verbs.some((v) => scan.blanks(v.to) === i) || scan.wordBefore(i) === "release"))
       found.doubts.push({ field: "minutes", why: `“${line.slice(i, end)}” may be a time` });
     if (number.value >= 100 && oven && found.heats.every((h) => h.tempC === undefined) && number.value <= 550) {
       found.heats.push({ tempC: bareHeat(number.value), at: i });

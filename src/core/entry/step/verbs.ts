@@ -34,6 +34,12 @@ export function verbsOf(scan: Scan): Verb[] {
 const withCloth = (verbs: readonly Verb[]): Verb[] =>
   verbs.map((v, i) => (v.name === "dry" && verbs[i - 1]?.name === "wash" ? { ...v, sense: SENSES.wash, name: "wash" as const } : v));
 
+/** Forms of verbs that say what something is: "boiling water", "setting 7", "boiling-hot". */
+const DESCRIBES =
+  /^(?:setting (?:\d|no)|(?:boiling|simmering|steaming|smoking|freezing)(?:[- ]hot)? (?:salted |sugar )?(?:water|stock|syrup|milk|oil|fat|brine|broth|liquid|wine|vinegar|cream)\b)/;
+/** Verbs that are said as adjectives in the same form: "while warm", "add warm milk". */
+const ADJECTIVE = /^(?:warm|cool|dry|brown|firm|set)$/;
+
 const isBetween = (folded: string, from: number, to: number) => [...folded.slice(from, to)].some((_, i) => isBreak(folded, from + i));
 
 const FARTHEST_VERB = 4_000;
@@ -66,7 +72,9 @@ function scannedVerbs(scan: Scan, anywhere: boolean): Verb[] {
       const led = verbs.at(-1)?.name === "leave" && !isBetween(folded, verbs.at(-1)?.to ?? 0, i);
       // "Covered with a cloth": how it stands, not what is done.
       const described = english && sense.attention === "hands" && /ed$/.test(folded.slice(i, found.end)) && i > scan.blanks(0);
-      const free = (mark === undefined || mark === "name") && !described;
+      const adjective =
+        english && !anywhere && ((!opening && !led && ADJECTIVE.test(folded.slice(i, found.end))) || DESCRIBES.test(folded.slice(i)));
+      const free = !adjective && (mark === undefined || mark === "name") && !described;
       if (free && (opening || !english || (!noun && (anywhere || sense.attention !== "hands"))))
         verbs.push({ name: found.value, sense, from: i, to: found.end, opens: opening || led });
       i = found.end;
