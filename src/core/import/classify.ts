@@ -4,6 +4,7 @@ import { lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { saidAt } from "../entry/patterns";
+import { isDay } from "./days";
 import { headOf, isServesLine, isTimeLine, isTip } from "./heads";
 import type { Role, SourceLine } from "./recipe";
 
@@ -56,9 +57,6 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   return bulleted && text.length < 80 && (!opensWithVerb(text, language) || text.split(/\s+/).length <= 3);
 }
 
-/** "Day 1", "Tag 2". */
-const DAY = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}:?$/i;
-
 /** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
   const text = line.text.trim();
@@ -70,7 +68,7 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   if (words > 8 || /[.!?;]$/.test(bare) || /[.!?]\s/.test(bare)) return false;
   const amounts = /\d\s?(?:g|kg|ml|l|cl|dl|oz|lb|cups?|tbsp|tsp|el|tl)\b/i.test(bare);
   if (line.hint === "heading" || MARKDOWN_HEADING.test(text)) return !amounts;
-  if (DAY.test(bare)) return true;
+  if (isDay(bare)) return true;
   if (/:$/.test(bare)) return !amounts && !/^\d/.test(bare);
   if (amounts || /\d/.test(bare) || BULLET.test(text)) return false;
   if (
@@ -110,7 +108,7 @@ function cutAtHeads(line: SourceLine): SourceLine[] {
 }
 
 /** A row of a table written with bars: its cells in one line. */
-function tableRow(line: SourceLine): { from: number; to: number; text: string } | undefined {
+function tableRow(line: SourceLine): { from: number; to: number; text: string; cells: number } | undefined {
   const text = line.text.trim();
   if (!/^\|.*\|$/.test(text)) return undefined;
   const cells = text
@@ -118,7 +116,7 @@ function tableRow(line: SourceLine): { from: number; to: number; text: string } 
     .map((c) => c.trim())
     .filter(Boolean);
   const from = line.from + (line.text.length - line.text.trimStart().length);
-  return { from, to: from + text.length, text: cells.join(" ") };
+  return { from, to: from + text.length, text: cells.join(" "), cells: cells.length };
 }
 
 const FOR_THE = /^(?:for the|für d(?:en|ie|as)|pour l(?:a|e|es)|per (?:il|la|lo)|para (?:el|la))\s\p{L}+$/iu;
@@ -165,7 +163,15 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     }
     const text = line.text.trim().replace(PICTURES, "");
     const row = tableRow(line);
-    if (row) return put(row, readIngredient(row.text, language).amount ? "ingredient" : "note");
+    if (row) {
+      const below = lines.slice(i + 1, i + 3).map(tableRow);
+      // One cell above rows that weigh something: the heading of its part.
+      const heads = row.cells === 1 && below.some((b) => b && readIngredient(b.text, language).amount !== undefined);
+      if (heads) mode = "ingredients";
+      return put(row, heads ? "section" : readIngredient(row.text, language).amount ? "ingredient" : "note", {
+        ...(heads ? { among: "ingredients" as const } : {}),
+      });
+    }
     if (line.beyond) {
       const head = headOf(text);
       if (head) {

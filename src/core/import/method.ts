@@ -12,7 +12,18 @@ import type { Keep, StepReading } from "../entry/step/reading";
 import { lineStepOf } from "../entry/step-line";
 import { isTip } from "./heads";
 import type { RecipeLine, Stretch } from "./recipe";
-import { BESIDE, BESIDE_HEAT, BEST_AFTER, KEEP_SENTENCE, OPENS_KEEP, PREHEAT, STORES, WISH } from "./sentence-words";
+import {
+  BESIDE,
+  BESIDE_HEAT,
+  BEST_AFTER,
+  KEEP_SENTENCE,
+  ONLY_IF,
+  OPENS_KEEP,
+  PREHEAT,
+  STORES,
+  TAKES_SO_LONG,
+  WISH,
+} from "./sentence-words";
 import { sentencesOf, timedParts } from "./sentences";
 
 /** A step of the dish, with the stretches of the source that it came from. */
@@ -67,7 +78,7 @@ export function methodOf(
       if (gathered.length > 0) steps.push(gatheredStep(gathered, taken, line.guess));
       gathered = [];
     };
-    for (const sentence of sentencesOf(line.text, line.from).map((s) => within(s, line))) {
+    for (const sentence of sentencesOf(line.text, line.from, language).map((s) => within(s, line))) {
       // Marks of emphasis, and those that open a Spanish cry, are no words: blanks in their place, so that places stay.
       const plain = sentence.text
         .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>|[¡¿]/gu, (marks) => " ".repeat(marks.length))
@@ -86,17 +97,42 @@ export function methodOf(
       if (
         whole.keeps.length > 0 &&
         (!whole.said.minutes || opensKeep) &&
-        (tip || whole.verb === null || (KEEP_SENTENCE.test(folded) && !works))
+        (tip || whole.verb === null || (KEEP_SENTENCE.test(folded) && (!works || opensKeep)))
       ) {
+        const stands = gathered.length > 0 ? null : steps.at(-1)?.reading.place;
+        const where = stands === "fridge" || stands === "freezer" || stands === "cellar" ? stands : null;
+        const doubtful = whole.doubts.some((d) => d.field === "keeps");
         beside.push({
           stretch: sentence,
-          keeps: whole.keeps,
-          ...(whole.doubts.some((d) => d.field === "keeps") ? { guess: "no place said" } : {}),
+          // Where it stood last is where it goes on standing.
+          keeps: whole.keeps.map((k) => ({ ...k, place: k.place ?? where })),
+          ...(doubtful ? { guess: where ? `no place said: where it stood, the ${where}` : "no place said" } : {}),
         });
         continue;
       }
       if (tip || WISH.test(folded) || (BEST_AFTER.test(folded) && whole.keeps.length === 0)) {
         beside.push({ stretch: sentence });
+        continue;
+      }
+      // "This takes 15 minutes": the length of what stands before it.
+      if (TAKES_SO_LONG.test(folded) && whole.said.minutes) {
+        flush();
+        const before = steps.at(-1);
+        if (before && !before.reading.said.minutes) {
+          steps[steps.length - 1] = withLength(before, sentence, whole, line.guess);
+          continue;
+        }
+      }
+      // Work that is done only if something goes so takes no place in the plan; its words stay with the step before.
+      if (
+        ONLY_IF.test(folded) &&
+        !whole.said.minutes &&
+        whole.keeps.length === 0 &&
+        !PREHEAT.test(folded) &&
+        (gathered.length > 0 || steps.length > 0)
+      ) {
+        flush();
+        steps[steps.length - 1] = withWords(steps.at(-1) as ReadInstruction, sentence);
         continue;
       }
       if (PREHEAT.test(folded)) {
@@ -233,16 +269,26 @@ function stepOf(
   };
 }
 
+/** A step with a sentence behind it in its note. */
+function withWords(step: ReadInstruction, stretch: Stretch): ReadInstruction {
+  const words = oneLine(stretch.text);
+  const note = step.step.note?.includes(words) ? step.step.note : `${step.step.note ?? step.step.name ?? ""} ${words}`.trim();
+  return { ...step, from: [...step.from, stretch], step: { ...step.step, note } };
+}
+
+/** A step with the length that a sentence behind it says. */
+function withLength(step: ReadInstruction, stretch: Stretch, said: StepReading, sectionGuess: string | undefined): ReadInstruction {
+  const { time } = lineStepOf(said, ANY_KIND);
+  const reading = { ...step.reading, minutes: said.minutes, said: { ...step.reading.said, minutes: true } };
+  const longer = withWords({ ...step, reading, guess: sectionGuess ?? whyGuessed(reading) }, stretch);
+  return time === undefined ? longer : { ...longer, step: { ...longer.step, time } };
+}
+
 /** A step with the rounds that a sentence behind it says. */
 function withRounds(step: ReadInstruction, stretch: Stretch, reading: StepReading): ReadInstruction {
   const { tend } = lineStepOf(reading, ANY_KIND);
-  const words = oneLine(stretch.text);
-  const note = step.step.note?.includes(words) ? step.step.note : `${step.step.note ?? step.step.name ?? ""} ${words}`.trim();
-  return {
-    ...step,
-    from: [...step.from, stretch],
-    step: { ...step.step, note, ...(tend ? { tend: [step.step.tend ?? [], tend].flat() } : {}) },
-  };
+  const longer = withWords(step, stretch);
+  return { ...longer, step: { ...longer.step, ...(tend ? { tend: [step.step.tend ?? [], tend].flat() } : {}) } };
 }
 
 /** Sentences of hands without a time as one step: its time is the sum of what each would take, within bounds. */

@@ -8,6 +8,7 @@ import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import { classified, type RoledLine } from "./classify";
+import { isDay } from "./days";
 import { isTotal, sectionName, servesIn, yieldIn } from "./heads";
 import { withoutIdle } from "./idle-parts";
 import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type Source } from "./recipe";
@@ -63,14 +64,14 @@ function withOwnSteps(lines: readonly RoledLine[]): ReadonlySet<RoledLine> {
 /** A recipe from a source; undefined where neither ingredients nor steps can be made out. */
 export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   const language = told ?? languageOf(source.text);
-  const lines: readonly RoledLine[] = [
+  const lines: readonly RoledLine[] = ledLines([
     ...classified(
       source.lines.slice(0, RECIPE_LIMITS.lines).map((l) => (l.text.length > RECIPE_LIMITS.text ? { ...l, role: "unread" as const } : l)),
       language,
     ),
     // A text of so many lines is no recipe any more: what stands behind is kept as it is.
     ...source.lines.slice(RECIPE_LIMITS.lines).map((l) => ({ from: l.from, to: l.to, text: l.text, role: "unread" as const })),
-  ];
+  ]);
   if (!isRecipe(lines, language, source.kind)) return undefined;
   const aside: Aside[] = [];
   const listed: Part[] = [];
@@ -86,6 +87,8 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     return part;
   };
   const own = withOwnSteps(lines);
+  // Where the list has parts of its own, days above the steps are none.
+  const partsListed = lines.some((l) => l.role === "section" && l.among === "ingredients" && !isDay(l.text));
   /** The title of the section that is being read, where its steps stand below its list. */
   let within: string | undefined;
   for (const line of lines) {
@@ -101,12 +104,16 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
         break;
       case "section": {
         const title = sectionName(text, language);
+        if (partsListed && isDay(text)) {
+          aside.push({ ...lineOf(line), role: "note" });
+          break;
+        }
         within = own.has(line) ? title : undefined;
         partOf(line.among === "method" ? worked : listed, title).headings.push(lineOf(line));
         break;
       }
       default:
-        if (line.role === "title") name ||= text.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, "");
+        if (line.role === "title") name ||= titleName(text.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, ""));
         if (line.role === "serves" || line.role === "list-head" || line.role === "title" || line.role === "time") {
           const said = line.role === "serves" ? yieldIn(text) : servesIn(text);
           if (line.role === "serves") yieldText ||= text;
@@ -205,6 +212,9 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
 const OPENS_PART =
   /^(?:\d{1,2}[.)]\s*|step \d+[:.]?\s*)?(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
 
+/** A line that begins with the name of what it makes: "Sauce: …", "2. **Filling.** …". */
+const LEAD = /^(?:\d{1,2}[.)]\s*)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?::\*{0,2}|[.]\*{2})\s/u;
+
 /** Words that put the parts together. */
 const ASSEMBLES =
   /^(?:assembl|to (?:assemble|serve|finish)|put (?:it|everything|them) (?:all )?together|bring (?:it|everything) together|layer|build the|zusammensetzen|zum (?:servieren|fertigstellen)|anrichten|monter|dresser|pour servir|comporre|assemblare|per servire|montar|emplatar|para servir)/;
@@ -224,7 +234,11 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
       .split(/(?<=[.!?])\s+/)
       .map((s) => fold(s).slice(0, 80))
       .filter((s) => OPENS_PART.test(s));
-    const opened = parts.find((_, i) => (wordsOf[i] as string[]).length > 0 && openings.some((o) => names(o, wordsOf[i] as string[])));
+    const lead = LEAD.exec(line.text)?.[1];
+    const led =
+      lead === undefined ? undefined : parts.find((_, i) => (wordsOf[i] as string[]).length > 0 && names(lead, wordsOf[i] as string[]));
+    const opened =
+      led ?? parts.find((_, i) => (wordsOf[i] as string[]).length > 0 && openings.some((o) => names(o, wordsOf[i] as string[])));
     const counts = parts.map((_, i) => (goods[i] as string[][]).filter((w) => w.length > 0 && names(line.text, w)).length);
     const most = Math.max(...counts);
     const leaders = parts.filter((_, i) => counts[i] === most);
@@ -263,6 +277,35 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
   return all.includes(last) ? all : [...all, last];
 }
 
+const TALK =
+  /^(?:ok(?:ay)?,? )?(?:so,? )?(?:here(?:'s| is) )?(?:how (?:i|we|to) (?:do|make|cook|prepare)|my (?:recipe|way|version) (?:for|of)) (?:the |my |our |a |an )?/i;
+
+/** The name of a dish without the talk around it ("ok so here's how I do the trout, for 6") and without for how many ("Duck (serves 4)"). */
+function titleName(text: string): string {
+  const plain = text.replace(TALK, "").replace(/,?\s+(?:for|serves|feeds) (?:about )?\d{1,2}(?: people)?$/i, "");
+  const bracket = /\s*\(([^()]*)\)$/.exec(plain);
+  const name = bracket && servesIn(bracket[1] as string)?.serves !== undefined ? plain.slice(0, bracket.index) : plain;
+  return name.trim() || text;
+}
+
+/**
+ * Prose in which each line begins with what it makes ("trout: brine it …", "pâté: flake …"), and no list: each such line opens a part.
+ */
+function ledLines(lines: readonly RoledLine[]): RoledLine[] {
+  const listed = lines.some((l) => l.role === "ingredient" || l.role === "section");
+  const leads = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && !/^\d/.test(l.text));
+  if (listed || leads.length < 2) return [...lines];
+  return lines.flatMap((line): RoledLine[] => {
+    const lead = leads.includes(line) ? LEAD.exec(line.text) : null;
+    if (!lead) return [line];
+    const cut = line.from + lead[0].trimEnd().length;
+    return [
+      { from: line.from, to: cut, text: line.text.slice(0, cut - line.from), role: "section", among: "method" },
+      { ...line, from: cut, text: line.text.slice(cut - line.from) },
+    ];
+  });
+}
+
 const INLINE =
   /(?<![\p{L}\p{N}.,/])(?:\d+(?:[.,]\d+)?(?:\s?[/⁄]\s?\d+)?|[½¼¾⅓⅔])\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|cups?|tbsp|tsp|tablespoons?|teaspoons?|el|tl|cuilleres?|cucharadas?|cucchiai|eggs?|onions?|cloves?)(?![\p{L}])/giu;
 
@@ -275,7 +318,7 @@ function inlineIngredients(sections: readonly RecipeSection[], language: Languag
       [...line.text.matchAll(INLINE)].flatMap((m): RecipeLine[] => {
         const behind = line.text.slice(m.index);
         // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
-        const end = /[,;.:()]|\s(?:and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
+        const end = /[,;.:()]|\s\+\s|\s(?:and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
           behind.slice(m[0].length),
         );
         const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();

@@ -16,9 +16,16 @@ export const KEEP_SENTENCE =
 export const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
 /** Opens with how long something keeps. */
 export const OPENS_KEEP =
-  /^(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
+  /^(?:(?:(?:well |tightly |loosely )?(?:wrapped|covered|sealed|chilled|frozen)|(?:stored |kept )?in (?:a|an|its|the) [^,.]{1,30}|im [\p{L}-]+|in (?:der|dem) [\p{L}-]+|dans [^,.]{1,30}|nel [\p{L}-]+|en [^,.]{1,30}),? )?(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
 /** "Best after 2 days": advice, no step. */
-export const BEST_AFTER = /^(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b/;
+export const BEST_AFTER =
+  /^(?:(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b|(?:(?:it|they|this|es|sie|das) )?(?:tastes?|schmeck(?:t|en)|is|are|ist) (?:[\p{L}]+ ){0,3}(?:better|besser)\b)/u;
 /** Sentences that wish a good meal. */
 export const WISH =
   /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
+/** Says how long the sentence before it takes. */
+export const TAKES_SO_LONG =
+  /^(?:this|that|it|das|dies|es|cela|ca|questo|esto) (?:will |should |may |can |kann |wird )?(?:takes?|dauert|dauern|prend|prendra|richiede|lleva|tarda)\b/;
+/** Work only where something turns out so: "cover with foil if it browns too fast". */
+export const ONLY_IF =
+  /^if (?!possible|you have)|\bif (?:it|they|the|needed|necessary|you (?:like|want|wish))\b|^(?:falls|wenn)\b|\bfalls\b|^si\b|^se\b|\bbei bedarf\b|\bau besoin\b|\bsi (?:besoin|necessaire)\b/;

@@ -9,9 +9,13 @@ import type { Stretch } from "./recipe";
 const SHORTENED =
   /(?:^|[\s(])(?:approx|ca|min|mins|std|hr|hrs|tbsp|tsp|no|nr|z\.\s?b|d\.\s?h|e\.g|i\.e|env|c|ungef|evtl|bzw|temp|max|dr|st|th|p\.\s?ex|ej)$/i;
 
+const SHORTENED_UNIT = /\d\s?(?:mins?|hrs?|std)$/i;
+
 /** Sentences of a text that begins at `from` in the source. A number before the first ("1.") belongs to it. */
-export function sentencesOf(text: string, from: number): Stretch[] {
+export function sentencesOf(text: string, from: number, language: Language = "en"): Stretch[] {
   const found: Stretch[] = [];
+  // Who never writes a capital letter ends sentences before small ones.
+  const small = /^[^\p{L}]*\p{Ll}/u.test(text) && !/[.!?]\s+\p{Lu}/u.test(text);
   let start = 0;
   const cut = (end: number) => {
     const piece = text.slice(start, end);
@@ -22,11 +26,17 @@ export function sentencesOf(text: string, from: number): Stretch[] {
   for (const m of text.matchAll(/[.!?;]+[)”"’]?(?=\s+|$)/g)) {
     const end = m.index + m[0].length;
     const before = text.slice(start, m.index);
-    // The point of a number at the head, of a shortened word, or before a small letter ends nothing.
-    if (/^\s*(?:step\s*|schritt\s*|[ée]tape\s*|passo\s*|paso\s*)?\d{1,2}$/i.test(before) || (m[0] === "." && SHORTENED.test(before)))
-      continue;
     const next = text.slice(end).trimStart();
-    if (m[0] !== ";" && next !== "" && /^\p{Ll}/u.test(next)) continue;
+    // "Bake 20 min. Cool on a rack": a shortened unit ends the sentence where work goes on behind it. German writes nouns large.
+    const works = saidAt(lexiconOf(language).verbs, fold(next.slice(0, 40)), 0) !== undefined;
+    const ended = SHORTENED_UNIT.test(before) && (/^\p{Lu}/u.test(next) ? language !== "de" || works : small && works && language !== "de");
+    // The point of a number at the head, of a shortened word, or before a small letter ends nothing.
+    if (
+      /^\s*(?:step\s*|schritt\s*|[ée]tape\s*|passo\s*|paso\s*)?\d{1,2}$/i.test(before) ||
+      (m[0] === "." && SHORTENED.test(before) && !ended)
+    )
+      continue;
+    if (m[0] !== ";" && !small && !ended && next !== "" && /^\p{Ll}/u.test(next)) continue;
     cut(end);
   }
   cut(text.length);
@@ -52,7 +62,7 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
       return (
         saidAt(lexicon.verbs, folded, behind) !== undefined ||
         // Verbs at the end of their clause: "und 15 Minuten dünsten".
-        (language === "de" && /(?:und|dann|,)\s+$/i.test(j[0]) && time.start - behind <= 4) ||
+        (language === "de" && /(?:und|dann|,)\s+$/i.test(j[0]) && (time.start - behind <= 4 || j.index <= 1)) ||
         /^(?:a further|another|for|turn|reduce|lower|increase|weitere|encore|pendant|altri|otros)\b/.test(folded.slice(behind)) ||
         /\bthen\b|\bdann\b|\bpuis\b|\bpoi\b|\bluego\b/i.test(j[0])
       );

@@ -14,6 +14,7 @@ import { allergensOfName } from "../foods/allergens";
 import { allOnOneLine, onOneLine } from "../plain-text";
 import { spokenDuration } from "../time/duration";
 import { type Accounting, accountingOf, type Item } from "./accounting";
+import { isDay } from "./days";
 import { methodOf, type ReadInstruction, type ReadMethod } from "./method";
 import type { Aside, Recipe, RecipeLine, RecipeSection, Stretch } from "./recipe";
 import { names, tellingWords } from "./sections";
@@ -261,10 +262,6 @@ function emptyStep(title: string): ReadInstruction {
 const ASSEMBLY =
   /^(?:assembl|to assemble|(?:to )?finish(?:ing)?$|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
 
-/** Parts that are days, not things. */
-const DAY_PART =
-  /^(?:day|tag|jour|giorno|d[ií]a)\b.*\d|^(?:the )?(?:day|night|evening) before|^(?:on )?(?:the )?(?:next )?(?:day|morning)$|^(?:la )?veille|^(?:le )?jour m[eê]me|^(?:am )?(?:vor|n[aä]chsten )tag|^(?:il )?giorno (?:prima|dopo)|^(?:la )?(?:v[ií]spera|sera prima)/i;
-
 /** Each part goes to the step of a later part that speaks of it; where none does, to the part that puts all together, or to the table. */
 function linkParts(parts: readonly PreviewComponent[], sections: readonly RecipeSection[], dish: string): PreviewComponent[] {
   const takes = new Map<string, { from: string; step: number }[]>();
@@ -286,7 +283,7 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
     }
     // "Day 1", "Day 2": what one day makes, the next goes on with.
     const next = parts[i + 1];
-    if (next && (DAY_PART.test(part.name) || DAY_PART.test(next.name))) {
+    if (next && (isDay(part.name) || isDay(next.name))) {
       takes.set(next.id, [...(takes.get(next.id) ?? []), { from: part.id, step: 0 }]);
       return;
     }

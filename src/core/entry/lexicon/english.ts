@@ -328,6 +328,7 @@ export const ENGLISH: Lexicon = {
     [verbForms("age|mature|ripen|condition|lager|dry-age"), "age"],
     [verbForms("macerate"), "macerate"],
     [verbForms("thaw|defrost"), "thaw"],
+    ["dr(?:y|ied|ying)(?: it| them)? (?:well|off|thoroughly|with (?:a |kitchen )|on (?:kitchen )?paper)", "wash"],
     [verbForms("dry|air-dry|dehydrate|dry out"), "dry"],
     [verbForms("drain|drip"), "drain"],
     [`${verbForms("leave|let|allow|keep|hold")}|left`, "leave"],

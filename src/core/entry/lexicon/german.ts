@@ -177,7 +177,8 @@ export const GERMAN: Lexicon = {
   thingLead:
     "im|in|in der|in die|in den|in das|ins|auf|auf der|auf die|auf das|auf ein|mit|mit der|mit dem|in einem|in einer|in eine|in einen|auf einem",
   articles: "der|die|das|den|dem|ein|eine|einen|einem|einer",
-  keeps: "(?:ist |sind )?(?:halt(?:bar)?|halten|halt sich|halten sich|aufbewahren|lagern|lagerbar|haltbar)(?: sich)?(?: gut)?(?: bis zu)?",
+  keeps:
+    "(?:ist |sind )?(?:halt(?:bar)?|halten|halt sich|halten sich|aufbewahren|lagern|lagerbar|haltbar)(?: sich)?(?: (?:das|die|der|es|dies|alles)(?: \\p{L}+)?)?(?: gut)?(?: bis zu)?",
   ahead: "(?:lasst sich|kann|konnen)(?: \\S+){0,2}? (?:vorbereiten|vorbereitet werden)",
   makes: "ergibt|ergeben|gibt",
   takes: "mit (?:dem|der|den) (?:beiseite gestellten|aufgehobenen|zuruckbehaltenen|restlichen)|nimmt",

@@ -65,7 +65,10 @@ export const cue: Item = (scan, at) => {
     }
     return heat.to;
   }
-  const text = whole.replace(/[“”"]/g, "").replace(/^ce qu(?:e\s+|['’])/iu, "").trim();
+  const text = whole
+    .replace(/[“”"]/g, "")
+    .replace(/^ce qu(?:e\s+|['’])/iu, "")
+    .trim();
   found.cue = found.cue ? `${found.cue}, ${text}` : text;
   scan.mark(at, stop, "cue");
   scan.mark(at, start, "join");

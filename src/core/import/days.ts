@@ -1,0 +1,25 @@
+// Headings that say when, not what: "Day 1", "FRIDAY", "The day before", "Tag 2", "La veille".
+
+const WEEKDAYS =
+  "mon(?:day)?|tues(?:day)?|tue|wed(?:nesday)?|thurs?(?:day)?|fri(?:day)?|sat(?:urday)?|sun(?:day)?|montag|dienstag|mittwoch|donnerstag|freitag|samstag|sonnabend|sonntag|lundi|mardi|mercredi|jeudi|vendredi|samedi|dimanche|luned[iì]|marted[iì]|mercoled[iì]|gioved[iì]|venerd[iì]|sabato|domenica|lunes|martes|mi[eé]rcoles|jueves|viernes|s[aá]bado|domingo";
+const PARTS_OF_DAY =
+  "morning|afternoon|evening|night|abend|morgen|vormittag|nachmittag|matin|apr[eè]s-midi|soir|mattina|pomeriggio|sera|ma[nñ]ana|tarde|noche";
+
+/** A numbered day alone: "Day 1", "Tag 2:". */
+const NUMBERED_DAY = /^(?:day|tag|jour|giorno|d[ií]a)\s+(?:\d{1,2}|one|two|three|four|five)(?!\p{L})/iu;
+const NAMED_DAY = new RegExp(`^(?:on |am |le |il |el )?(?:${WEEKDAYS})(?:\\s*(?:,\\s*)?(?:${PARTS_OF_DAY}))?$`, "iu");
+const RELATIVE_DAY =
+  /^(?:the )?(?:day|night|evening|two days|three days|a week) before$|^(?:on )?(?:the )?(?:(?:next|same|second|third|last) )?(?:day|morning)(?: of| of serving)?$|^(?:la )?veille$|^(?:le )?jour m[eê]me$|^(?:le )?lendemain$|^(?:am )?(?:vor|n[aä]chsten )tag$|^am (?:tag|abend) (?:davor|zuvor|vorher)$|^(?:il )?giorno (?:prima|dopo)$|^(?:la )?(?:v[ií]spera|sera prima)$|^(?:el )?d[ií]a (?:antes|siguiente)$/iu;
+
+/** Whether a name says a day and nothing of what is made. */
+export function isDay(name: string): boolean {
+  const bare = name
+    .replace(/^[#*_=\s>~–—-]+|[#*_=\s:~–—-]+$/g, "")
+    .replace(/\s*\([^()]*\)$/, "")
+    .trim();
+  if (NAMED_DAY.test(bare) || RELATIVE_DAY.test(bare)) return true;
+  const numbered = NUMBERED_DAY.exec(bare);
+  // "Day 1 – Friday" is a day, "Day 2: the braise" names what is made.
+  const rest = numbered && bare.slice(numbered[0].length).replace(/^[\s:–—,-]+/, "");
+  return numbered !== null && (rest === "" || NAMED_DAY.test(rest as string) || RELATIVE_DAY.test(rest as string));
+}
