@@ -6,12 +6,12 @@ import { cooledBy } from "../../dish/questions/walk";
 import { type CoolingWay, type CoolingWayKey, coolingWays } from "../../measures/heat/compare-cooling";
 import { durationText, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
-import { gramsOf, isOf, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep } from "../part";
+import { gramsOf, type Item, isOf, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep } from "../part";
 import { isGrowing, killsGerms, type SafetyScene } from "../scene";
 
 /** Cooled to be worked with while it is warm: to culture, to knead, to temper. */
 const WARM_AIM =
-  /\bto (?:about |around )?(?:2[5-9]|[345]\d)\b(?! ?(?:min|m\b|h\b|%|g\b|kg|ml|cm|mm))|lukewarm|blood (?:heat|warm)|hand[- ]?(?:warm|hot)/i;
+  /\bto (?:about |around )?(?:2[5-9]|[345]\d)\b(?! ?(?:min|m\b|h\b|%|g\b|kg|ml|cm|mm))|lukewarm|blood (?:heat|warm)|hand[- ]?(?:warm|hot)|\b(?:cool|chill)\w* (?:it |them )?(?:down )?(?:a little|a bit|slightly|briefly|enough to)\b/i;
 /** Cooled to be cultured, and cultured: what grows then is meant to, and sours it before it is chilled. */
 const isSoured = (since: readonly PartStep[]) => since.some((s) => /\b(?:culture|cultured|incubat|ferment|sour|ripen)/i.test(s.words));
 const COOLS = /\b(?:cool|chill)|\b(?:leave|stands?|left|rest)\b.*\b(?:overnight|over night|(?:un)?til (?:the )?morning|next day)\b/i;
@@ -35,6 +35,8 @@ const BY_ITSELF = ["potCounterThenFridge", "on the counter, then in the fridge"]
 const LITRES = { low: 0.2, high: 40 };
 /** Less than this is a bowl, not a pot: it is said, but it does not hold up a run. */
 const SMALL_L = 2;
+/** Longer in the warm nothing may stand that was cooked (FDA Food Code 3-501.19), min. */
+const LEFT_OUT_MIN = 240;
 const WIDE_DISH_CM2 = 1000;
 /** The ways that do not end in the fridge by themselves, where a hold would take over from the step. */
 const STAYS_OUT: ReadonlySet<CoolingWayKey> = new Set(["iceBathStill", "iceBathStirred"]);
@@ -87,10 +89,14 @@ const hotIntoFridge = (part: Part) =>
 const POTS: ReadonlySet<string> = new Set(["braise", "stock", "sauce"]);
 const MANY_G = 5000;
 const isLiquid = isOf("water", "stock", "milk", "milk-raw", "cream", "wine", "tomato", "juice");
+const DRAINS = /\bdrain(?:s|ed)?\b(?! (?:the )?(?:fat|grease))/i;
 /** What comes of it where no output says it, of a pot or of what is mostly liquid: four fifths of what was put in, the rest boils away or is strained off. */
 function guessedLitres(part: Part): number | undefined {
-  const grams = gramsOf(part, (i) => !isOf("bones", "poultry", "inedible")(i));
-  const liquid = gramsOf(part, isLiquid);
+  // Water that was drained off since it came in is not in the pot.
+  const drained = part.steps.findLastIndex((s) => DRAINS.test(s.name));
+  const stays = (i: Item) => !(isLiquid(i) && i.enters <= drained);
+  const grams = gramsOf(part, (i) => stays(i) && !isOf("bones", "poultry", "inedible")(i));
+  const liquid = gramsOf(part, (i) => stays(i) && isLiquid(i));
   // How a little liquid cools with much in it is guessed at, so a small pot of that is left out.
   const least = POTS.has(part.component.kind) && grams >= MANY_G ? 0.15 : 0.5;
   return liquid > 0 && liquid >= least * grams ? (0.8 * grams) / 1000 : undefined;
@@ -192,11 +198,13 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
     )
       .filter(([key]) => ways[key].verdict === "ok" && ways[key] !== way)
       .map(([key, words]) => mend(key, words));
+    // A bowl, too, that is said to stand in the warm for longer than anything may.
+    const leftOut = how === BY_ITSELF[1] && likelyMinutes(step.step) > LEFT_OUT_MIN;
     if (way.verdict !== "ok")
       return [
         cautioned(isCustard(part) && litres < SMALL_L ? "ice-cream-base" : "large-pot-cooling", step.ref, {
           ...at,
-          severity: litres < SMALL_L ? "warn" : "stop",
+          severity: litres < SMALL_L && !leftOut ? "warn" : "stop",
           title: `${part.component.name} cools too slowly`,
           computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C. It should be 2 hours from 57 to 21 °C, and 6 in total.`,
           mends: better,

@@ -4,7 +4,7 @@ import { withStep } from "../../dish/edit/places";
 import { dangerZoneAccount } from "../../measures/heat/verdicts";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding, type Mend } from "../finding";
-import type { Part, PartStep } from "../part";
+import { likelyMinutes, type Part, type PartStep } from "../part";
 import { DRY, isGrowing, killsGerms, type SafetyScene } from "../scene";
 import { cooledPart } from "./cooling";
 
@@ -13,7 +13,8 @@ const [ROOM, FRIDGE, CELLAR, HOT, FREEZER] = [21, 4, 12, 65, -18];
 /** How fast what stands in a room comes to its temperature, min: a dish of a kilo or two. */
 const SETTLES_MIN = 120;
 /** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
-const MEANT_WARM = /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt)/i;
+const MEANT_WARM =
+  /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt|dehydrat|air-?dry|dr(?:y|ies|ied|ying)\b|hang(?:s|ing)?\b)/i;
 /** What the account takes. */
 const [MOST_LEGS, LONGEST_LEG_MIN] = [60, 20_000];
 /** The most, and half of it for guests who need care, min. */
@@ -36,7 +37,7 @@ interface Stay {
 /** A food's own steps and waits in the order of the plan, and then those of whatever takes it, to the table. */
 function route(part: Part, scene: SafetyScene): readonly Stay[] {
   const { view, parts } = scene;
-  if (!view) return [];
+  if (!view) return inTurn(part);
   const stays: Stay[] = [];
   const seen = new Set<string>();
   let here: Part | undefined = part;
@@ -82,6 +83,29 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
     here = next === undefined ? undefined : parts.find((p) => p.component.id === next);
   }
   return stays.sort((a, b) => a.from - b.from);
+}
+
+/** Without a plan: the part's own steps one behind another, each as long as it is likely to take. */
+function inTurn(part: Part): readonly Stay[] {
+  const cooled = cooledPart(part)?.step.ref;
+  let from = 0;
+  return part.steps.map((s): Stay => {
+    const to = from + likelyMinutes(s.step);
+    const store = (s.step.uses ?? []).find((u) => u.what === "fridge" || u.what === "freezer" || u.what === "cellar")?.what ?? "counter";
+    const stay = {
+      component: part.component.id,
+      what: s.name,
+      from,
+      to,
+      place: placeOf(s, store),
+      step: s.ref,
+      cooks: killsGerms(s),
+      cools: s.ref === cooled,
+      meant: MEANT_WARM.test(s.name),
+    };
+    from = to;
+    return stay;
+  });
 }
 
 /** Where a step stands: as the plan has it, or as its words say it. */
@@ -183,7 +207,7 @@ export function dangerTime(scene: SafetyScene): Finding[] {
         component: id,
         severity: account.effectiveMin > MOST_MIN ? "stop" : "warn",
         title: `${name} is too long between 5 and 60 °C`,
-        basis: "planned",
+        ...(scene.view ? { basis: "planned" as const } : {}),
         known: doublings(minutes),
         computed: `${spokenDuration(minutes)} between 5 and 60 °C before serving, most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours at most." : "Four hours at most, two if it is to be kept."}`,
         mends: worst?.stay ? cooler(worst.stay, scene) : [],

@@ -10,7 +10,7 @@ const HOT = new Set(["burner", "oven", "grill"]);
 /** Closed appliances that are made to be left. */
 const MADE_FOR_IT = /slow cooker|slow pot|rice cooker|dehydrator|yogh?urt maker|immersion|water bath|circulator/i;
 const FIRE =
-  /charcoal|coals?\b|wood fire|open fire|\bover (?:wood|oak|beech|hickory|apple ?wood|logs|embers)\b|wood ?chips|smoker|barbecue|kamado|firepit/i;
+  /charcoal|coals?\b|wood fire|open fire|\bover (?:wood|oak|beech|hickory|apple ?wood|logs|embers)\b|wood ?chips|smoker|barbecue|kamado|firepit|fire pit|hibachi|konro|brazier/i;
 const OUTDOORS = /outdoor|outside|garden|yard|terrace|patio|courtyard/i;
 const INDOORS =
   /\b(?:indoors?|inside|garage|balcony|cellar|kitchen|tent|shed|dining room|living room|hall|cabin|conservatory|on the (?:dining )?table|carport|porch|fireplace)\b/i;

@@ -271,7 +271,7 @@ export function jars(scene: SafetyScene): Finding[] {
   });
 }
 
-const BAGGED = /vacuum|vac-?pac|sous[- ]vide|sealed? (?:\w+ )*(?:in )?(?:a )?bags?\b|bag(?:ged)? and seal/i;
+const BAGGED = /vacuum|vac-?pac|sous[- ]vide|sealed? (?:\w+ )*(?:in )?(?:a )?bags?\b|bag(?:ged)? and seal|\bpouch(?:es)?\b/i;
 export function vacuumBags(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;

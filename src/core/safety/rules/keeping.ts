@@ -6,8 +6,12 @@ import { isOf, likelyMinutes, type Part, type PartStep } from "../part";
 import { isGrowing, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 import { heatOf } from "../states/process";
 
+/** "Out of the fridge", "to lose their chill": the cold is left, not sought. */
+const LEAVES_COLD =
+  /\b(?:out of|from|off) the (?:fridge|refrigerator)|\b(?:los(?:e|es|ing)|take|takes|taking) (?:off )?(?:its|their|the) (?:\w+ )?chill(?: off)?/gi;
 const inFridge = (s: PartStep) =>
-  /fridge|refrigerat|\bice\b|chill|cold water/i.test(s.words) || (s.step.uses ?? []).some((u) => u.what === "fridge");
+  /fridge|refrigerat|\bice\b|chill|cold water/i.test(s.words.replaceAll(LEAVES_COLD, " ")) ||
+  (s.step.uses ?? []).some((u) => u.what === "fridge");
 
 const THAWS = /\b(?:thaw(?!ed)|defrost(?!ed)|un-?freeze)/i;
 const WARM_THAW = /warm water|hot water|lukewarm|counter|worktop|room temperature|kitchen|radiator|sink(?!.*cold)|overnight|bench|table/i;
@@ -90,7 +94,7 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
       const stands =
         likelyMinutes(step.step) > WARM_FISH_MIN &&
         !inFridge(step) &&
-        (/room temperature|counter|come to|stand|warm|rest/i.test(step.words) || step.step.attention === "unattended");
+        (/room temperature|counter|come to|stand|warm|rest|\bout\b/i.test(step.words) || step.step.attention === "unattended");
       const waits = (step.step.makes ?? []).flatMap((o) =>
         (o.holds ?? []).filter(
           (h) => (h.place === "counter" || h.place === "none") && (h.max === undefined || minutesOf(h.max) > WARM_FISH_MIN),
@@ -131,6 +135,8 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
   });
 }
 
+/** Raw or half-cooked food that stands longer than this waits, min. */
+const COLD_WAIT_MIN = 60;
 const STUFFS = /\bstuff(?:s|ed|ing)?\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)/i;
 /** Put inside without the word: a stuffing where it is bread, grain or meat, and no lemon and no herb. */
 const PUT_INSIDE = /\b(?:into|in|inside) (?:of )?(?:the |its |their |each )?(?:\w+ )?(?:cavity|cavities|birds?|body)\b/i;
@@ -155,12 +161,18 @@ export function stuffing({ parts }: SafetyScene): Finding[] {
     const bird = part.items.find((i) => isOf("poultry")(i) && i.food?.cooked !== true);
     const filled = part.items.some(isFilling);
     const at = part.steps.findIndex(
-      (s) => (STUFFS.test(s.name) || (filled && PUT_INSIDE.test(s.name))) && !BESIDE.test(s.words) && !heatOf(s),
+      (s) =>
+        (STUFFS.test(s.name) || (filled && PUT_INSIDE.test(s.name))) &&
+        !BESIDE.test(s.words) &&
+        (!heatOf(s) || heatOf(s)?.medium === "warm"),
     );
     const step = part.steps[at];
     if (!bird || !step) return [];
-    const roast = part.steps.slice(at + 1).find((s) => heatOf(s) !== undefined);
-    const waits = (step.step.makes ?? []).some((o) => (o.holds ?? []).some((h) => h.max === undefined || minutesOf(h.max) > 60));
+    const roasted = part.steps.findIndex((s, i) => i > at && heatOf(s) !== undefined);
+    const roast = part.steps[roasted];
+    const stands = roast && part.steps.slice(at + 1, roasted).some((s) => likelyMinutes(s.step) > COLD_WAIT_MIN);
+    const waits =
+      stands || (step.step.makes ?? []).some((o) => (o.holds ?? []).some((h) => h.max === undefined || minutesOf(h.max) > COLD_WAIT_MIN));
     const probed = Math.max(roast?.step.done?.probeC ?? 0, roast?.step.done?.restToC ?? 0) >= 74;
     if (!waits && probed) return [];
     return [
@@ -191,7 +203,6 @@ export function stuffing({ parts }: SafetyScene): Finding[] {
   });
 }
 
-const COLD_WAIT_MIN = 60;
 export function partlyCooked({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
     const flesh = part.items.find((i) => isRawFlesh(i) && !isOf("bones")(i));
@@ -335,13 +346,13 @@ const LETS_OUT = /air-?lock|\bburp|\bloose(?:ly)?\b|open (?:it |the (?:lid|jar) 
 export function fermentGas({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>
     part.steps
-      .filter(
-        (s) =>
-          (part.component.kind === "ferment" || /\b(?:ferment|sour|bubble|culture|prove in a bottle)/i.test(s.name)) &&
-          CLOSED.test(s.words) &&
-          !LETS_OUT.test(s.words) &&
-          likelyMinutes(s.step) >= 720,
-      )
+      .filter((s, i) => {
+        const ferments = part.component.kind === "ferment" || /\b(?:ferment|sour|bubble|culture|prove in a bottle)/i.test(s.name);
+        if (!ferments || likelyMinutes(s.step) < 720) return false;
+        // What was closed in a step before, and not opened since, is closed.
+        const soFar = part.steps.slice(0, i + 1).map((x) => x.words);
+        return soFar.some((w) => CLOSED.test(w)) && !soFar.some((w) => LETS_OUT.test(w));
+      })
       .map((step) =>
         cautioned("ferment-gas", step.ref, {
           component: part.component.id,

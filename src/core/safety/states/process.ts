@@ -43,7 +43,7 @@ const COOKS =
 const SURFACE = /\b(?:sear|brown|char|scorch|torch|blister|flash-?fry|flame|colour|seal (?:the|in|all))/i;
 const PARTLY =
   /\b(?:half|par|part|partly|partially|two thirds)[- ]?(?:cook|roast|boil|bake|fry|fried|grill|smoke|braise|done)|\bunder-?cook|\bhalf[- ]?way\b|\bfor half (?:the|its) time/i;
-const NO_HEAT = /\b(?:without heat|off the heat|no heat|cold[- ]smok|no-?cook|uncooked|raw)\b/i;
+const NO_HEAT = /\b(?:(?:switched|turned)[- ]off|without heat|off the heat|no heat|cold[- ]smok|no-?cook|uncooked|raw)\b/i;
 /** A probe shows what the food has, not what it is kept at, where a step only keeps or rests it. */
 const KEEPS = /\b(?:keep(?:s|ing)? (?:it |them )?(?:warm|hot)|rest(?:s|ing)?\b|hold)/i;
 
