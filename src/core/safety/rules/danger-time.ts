@@ -10,6 +10,8 @@ import { cooledPart } from "./cooling";
 
 type Leg = Parameters<typeof dangerZoneAccount>[0]["legs"][number];
 const [ROOM, FRIDGE, CELLAR, HOT, FREEZER] = [21, 4, 12, 65, -18];
+/** Above this nothing grows. */
+const HOT_C = 60;
 /** How fast what stands in a room comes to its temperature, min: a dish of a kilo or two. */
 const SETTLES_MIN = 120;
 /** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
@@ -32,6 +34,8 @@ interface Stay {
   readonly cooks: boolean;
   readonly cools: boolean;
   readonly meant: boolean;
+  /** A wait of which the dish says nothing, before a step in the fridge or freezer. */
+  readonly onItsWayToTheCold?: boolean;
 }
 
 /** A food's own steps and waits in the order of the plan, and then those of whatever takes it, to the table. */
@@ -74,6 +78,7 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         place: w.place,
         step: w.fromStep,
         output: w.name,
+        onItsWayToTheCold: w.window === undefined && standsCold(here.steps.find((s) => s.ref === w.toStep)),
         cooks: false,
         cools: false,
         meant: false,
@@ -108,6 +113,9 @@ function inTurn(part: Part): readonly Stay[] {
   });
 }
 
+const standsCold = (s: PartStep | undefined) =>
+  s !== undefined && (s.step.uses ?? []).some((u) => u.what === "fridge" || u.what === "freezer");
+
 /** Where a step stands: as the plan has it, or as its words say it. */
 const placeOf = (s: PartStep, planned: string): string =>
   /\bfridge\b|\brefrigerat|\bon ice\b|\bchill(?:ed|er|ing)?\b/i.test(s.words) ? "fridge" : /\bfreez/i.test(s.name) ? "freezer" : planned;
@@ -137,6 +145,8 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
       temp = ROOM;
       continue;
     }
+    // What was chilled, and is to stand cold next, is put there at once where the dish says nothing of a wait between.
+    if (stay.onItsWayToTheCold && temp <= FRIDGE) continue;
     const to = around(stay.place);
     if (stay.cools || to <= FRIDGE) {
       // How fast a pot cools is judged by the rule of cooling; what stands cold is out of the zone.
@@ -144,10 +154,18 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
       continue;
     }
     // A straight line would keep food lukewarm for the whole of a long wait: it is cut where it has settled.
-    const settling = Math.min(minutes, 3 * SETTLES_MIN);
-    const end = settling < minutes ? to : to + (temp - to) * Math.exp(-minutes / SETTLES_MIN);
+    // What comes hot from the fire is out of the zone until it has cooled to 60 °C.
+    const hot = temp > HOT_C && to < HOT_C ? Math.min(minutes, SETTLES_MIN * Math.log((temp - to) / (HOT_C - to))) : 0;
+    if (hot > 0) {
+      const then = to + (temp - to) * Math.exp(-hot / SETTLES_MIN);
+      leg(hot, temp, then);
+      temp = then;
+    }
+    const left = minutes - hot;
+    const settling = Math.min(left, 3 * SETTLES_MIN);
+    const end = settling < left ? to : to + (temp - to) * Math.exp(-left / SETTLES_MIN);
     leg(settling, temp, end);
-    if (settling < minutes) leg(minutes - settling, to, to);
+    if (settling < left) leg(left - settling, to, to);
     temp = end;
   }
   return legs.slice(-MOST_LEGS);

@@ -42,7 +42,7 @@ const COOKS =
   /(?<!\b(?:the|a|your) )\b(?:fry|fries|frying|saut\S*|stir-?fry\w*|simmer\w*|poach\w*|stew\w*|brais\w*|bak(?:e|es|ing)|roast(?:s|ing)?|grill(?:s|ing)?|cook (?:through|until|the|for))\b/i;
 const SURFACE = /\b(?:sear|brown|char|scorch|torch|blister|flash-?fry|flame|colour|seal (?:the|in|all))/i;
 const PARTLY =
-  /\b(?:half|par|part|partly|partially|two thirds)[- ]?(?:cook|roast|boil|bake|fry|fried|grill|smoke|braise|done)|\bunder-?cook|\bhalf[- ]?way\b|\bfor half (?:the|its) time/i;
+  /\b(?:half|par|part|partly|partially|two thirds)[- ]?(?:cook|roast|boil|bake|fry|fried|grill|smoke|braise|done)|\bunder-?cook|\bhalf[- ]?way\b|\bfor half (?:the|its) time|\bcoddl/i;
 const NO_HEAT = /\b(?:(?:switched|turned)[- ]off|without heat|off the heat|no heat|cold[- ]smok|no-?cook|uncooked|raw)\b/i;
 /** A probe shows what the food has, not what it is kept at, where a step only keeps or rests it. */
 const KEEPS = /\b(?:keep(?:s|ing)? (?:it |them )?(?:warm|hot)|rest(?:s|ing)?\b|hold)/i;
@@ -271,5 +271,7 @@ export const does = {
     ),
   boilsHard: (s: PartStep) =>
     (s.step.boils === true || /\b(?:boil|rolling boil|full boil)/i.test(s.words)) &&
-    !/\bwithout (?:boil|bubbl)|\bdo not boil|\bbelow (?:the |a )?boil|\boff the boil/i.test(s.words),
+    !/\b(?:without|never|not|no|nor|before it|don't let it|avoid) (?:a |a hard |hard |full )?(?:boil|bubbl)|\b(?:do not|don't) (?:let it )?boil|\bbelow (?:the |a )?boil|\boff the boil/i.test(
+      s.words,
+    ),
 };
