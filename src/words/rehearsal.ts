@@ -55,6 +55,16 @@ export const REHEARSAL = {
   pause: "Pause",
   nextCall: "Next call",
   close: "Close",
+  decide: "I decide",
+  decideHelp: "At each call say whether you begin on time. Where no plan is left, you choose how to go on.",
+  nextIs: (time: string, step: string) => `Next, ${time}: ${step}`,
+  goOn: "Go on",
+  onTime: "I begin on time",
+  lateStart: (minutes: number) => `${spokenDuration(minutes)} late`,
+  chooseOne: (step: string) => `After “${step}” no plan is left. What do you do?`,
+  servedThen: (minutes: number) =>
+    minutes === 0 ? "served on time" : minutes > 0 ? `served ${spokenDuration(minutes)} late` : `served ${spokenDuration(-minutes)} early`,
+  startOver: "Start over",
   moment: "Moment",
   paces: [
     ["1", "1 minute a second"],

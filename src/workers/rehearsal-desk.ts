@@ -6,7 +6,7 @@ import { dishModel } from "../core/dish/read-model";
 import type { DishFile } from "../core/dish/schema";
 import { type Log, type Plan, type PlanFile, planDish, planToFile } from "../core/planner";
 import { FOLLOW, type Policy, policyOf } from "../core/planner/policy";
-import { followOnce, type Run, runSeed } from "../core/rehearse";
+import { type Asked, followOnce, type Run, runSeed } from "../core/rehearse";
 import { offsetsOf, WallClock } from "../core/time/wall-clock";
 import { type PlanView, planView } from "../core/view/plan-view";
 import type { KeptRehearsal, RehearsedRun, WeakPoint } from "../core/view/rehearsed-plan";
@@ -19,6 +19,18 @@ import { openScene } from "./scene";
 export interface Replay {
   readonly presses: readonly { readonly at: number; readonly kind: string; readonly step: string }[];
   readonly plans: readonly { readonly from: number; readonly view: PlanView }[];
+  /** Where the cook decides: what has to be chosen before it can go on. */
+  readonly asked?: Asked;
+  /** Minutes after the hour of serving; missing where it was not served, or not yet. */
+  readonly lateMinutes?: number;
+}
+
+/** What the cook decided so far in one rehearsal, as plain data. */
+export interface CookDecisions {
+  /** Minutes that a step is begun late. */
+  readonly late: Readonly<Record<string, number>>;
+  /** Of the ways on that were offered, which was taken, one after another. */
+  readonly ways: readonly number[];
 }
 
 /** A fix that was tried on as many rehearsals: how many were on time before and with it. */
@@ -60,21 +72,26 @@ export class RehearsalDesk {
     return { runs: followed.map(dot), weak: this.#weak(followed) };
   }
 
-  /** One of the same rehearsals again, with all that was pressed. Undefined without a plan. */
-  replay(policy: string, index: number): Replay | undefined {
+  /**
+   * One of the same rehearsals again, with all that was pressed. Undefined without a plan.
+   * @param own what the cook decides instead of the policy
+   */
+  replay(policy: string, index: number, own?: CookDecisions): Replay | undefined {
     const { document, dish, plan, log, now } = this.#scene;
     if (!plan) return undefined;
     const presses: { at: number; kind: string; step: string }[] = [];
     const plans = [{ from: now, view: planView(dish, plan, log.events) }];
-    followOnce(document, plan, {
+    const run = followOnce(document, plan, {
       ...this.#how(policy),
       seed: runSeed(SEED, index),
+      decided: own && { late: new Map(Object.entries(own.late)), ways: own.ways },
       onPress: ({ kind, step }, at) => presses.push({ at, kind, step }),
       onReplan: (_, at, answer, after) => {
         if (answer.status === "feasible") plans.push({ from: at, view: planView(dish, answer.plan, after.events) });
       },
     });
-    return { presses, plans };
+    const { asked, lateMinutes } = run;
+    return { presses, plans, ...(asked ? { asked } : {}), ...(lateMinutes === undefined ? {} : { lateMinutes }) };
   }
 
   /** The first change with which at least as many are on time and none more unsafe, and the weak point is clearly rarer or more are on time. */

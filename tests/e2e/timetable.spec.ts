@@ -506,6 +506,13 @@ test("a plan is rehearsed: each rehearsal a dot that can be watched, what failed
   await watched.getByRole("slider").focus();
   await page.keyboard.press("ArrowRight");
   expect(Number(await watched.getByRole("slider").getAttribute("aria-valuenow"))).toBe(Number(at) + 1);
+  // The cook decides: the first thing is begun an hour late, and is pressed so.
+  await watched.getByLabel("I decide").check();
+  await expect(watched.getByText(/^Next, /)).toBeVisible({ timeout: 30_000 });
+  await watched.getByRole("button", { name: "1 h late" }).click();
+  await expect(watched.getByRole("button", { name: "1 h late" })).toBeHidden({ timeout: 30_000 });
+  await watched.getByRole("button", { name: "Go on" }).click();
+  await expect(watched.getByRole("listitem").last()).toContainText(/: started$/);
   expect(await record(), "a rehearsal writes nothing into dish, plan, log or record").toEqual(before);
   // What is worst has a fix that was tried on all of them.
   const row = weak.getByRole("listitem").filter({ hasText: "The fridge is nearly full" });

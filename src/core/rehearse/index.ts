@@ -17,7 +17,7 @@ import {
   pressed,
   trueMinutes,
 } from "../planner/policy";
-import { waysOn, withoutComponent } from "../planner/ways-on";
+import { type WayOn, waysOn, withoutComponent } from "../planner/ways-on";
 import { seededRandom } from "../random";
 import { heatOnAt } from "../record/heat-on";
 
@@ -33,8 +33,31 @@ interface RehearsalOptions {
   readonly onReplan?: ((press: Press, now: number, answer: Planned, log: Log) => void) | undefined;
   /** Told of each press, with the minute at which it is made. */
   readonly onPress?: ((press: Press, now: number) => void) | undefined;
+  /** What the cook decides who rehearses. Without it the first way on is taken each time. */
+  readonly decided?: Decided | undefined;
   /** A clock, for figures of speed only. */
   readonly clock?: (() => number) | undefined;
+}
+
+/** Choices of the cook, as far as they have been made. */
+export interface Decided {
+  /** Minutes that a step is begun after its planned start. */
+  readonly late: ReadonlyMap<string, number>;
+  /** Which of the ways on was taken at each point that had no plan left, from 0. Where one more is needed the run stops and asks. */
+  readonly ways: readonly number[];
+}
+
+/** A point at which there is no plan left: what can be done, in the order in which it is offered. */
+export interface Asked {
+  readonly at: number;
+  /** The step whose press left none. */
+  readonly step: string;
+  readonly ways: readonly {
+    readonly kind: WayOn["kind"];
+    readonly text: string;
+    /** Minutes that the table is served after the hour of the plan that is rehearsed. */
+    readonly lateMinutes: number;
+  }[];
 }
 
 /** One run, followed to the table. */
@@ -54,6 +77,8 @@ export interface Run {
   readonly safetyBroken: boolean;
   /** What was done where there was no plan, by kind. */
   readonly repairs: readonly string[];
+  /** The cook has to choose here, and has not yet. */
+  readonly asked?: Asked;
   /** The dish, the plan and the log as they stood at its end. */
   readonly end: { readonly file: DishFile; readonly plan: Plan; readonly log: Log };
   /** Every exception that a plan of it had, once. */
@@ -80,6 +105,8 @@ interface Rehearsal {
 const MOST_PRESSES = 40_000;
 /** A step that moves by no more is not called moved. */
 const SMALL_MOVE_MINUTES = 5;
+/** So many ways on a cook is asked to choose between. */
+const MOST_WAYS = 3;
 /** Conflicts that a re-plan may spend on one choice of methods. */
 const CONFLICTS = 300;
 
@@ -159,6 +186,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   // The plan from before the first of the steps that run late now, to go back to when they are over.
   let baseline: Plan | undefined;
   const late = new Set<string>();
+  let asked = 0;
   for (let presses = 0; presses < MOST_PRESSES; presses++) {
     if (options.stop?.()) return asItStands(undefined);
     const press = nextPress({
@@ -172,7 +200,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     if (!press) break;
     // A cook who comes late finds out at the first thing to begin, and the plan is made anew from there.
     if (press.kind === "started" && !delayed.has(press.step)) {
-      const wait = lateness(press, plan, dish, policy, lateDay, forgets);
+      const wait = Math.max(lateness(press, plan, dish, policy, lateDay, forgets), options.decided?.late.get(press.step) ?? 0);
       if (wait > 0) {
         delayed.add(press.step);
         for (const s of plan.steps)
@@ -226,10 +254,13 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     let planned = answer.status === "feasible" ? answer.plan : undefined;
     if (!planned) {
       result.decidedBy ??= press.step;
-      const [way] = waysOn(file, optionsFor(plan, now, log), 1);
-      if (!way) {
+      const ways = waysOn(file, optionsFor(plan, now, log), options.decided ? MOST_WAYS : 1);
+      const chosen = options.decided ? options.decided.ways[asked++] : 0;
+      const way = ways[chosen ?? 0];
+      if (!way || chosen === undefined) {
         options.onReplan?.(press, now, answer, log);
-        return asItStands(undefined);
+        const told = ways.map((w) => ({ kind: w.kind, text: w.text, lateMinutes: w.plan.serveAt - start.serveAt }));
+        return { ...asItStands(undefined), ...(way ? { asked: { at: now, step: press.step, ways: told } } : {}) };
       }
       result.repairs.push(way.kind);
       file = applyPatch(file, way.change) as DishFile;

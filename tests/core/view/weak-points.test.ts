@@ -100,6 +100,27 @@ describe("the desk", () => {
       expect(replay?.plans[0]?.view.steps.length).toBeGreaterThan(3);
     }
   });
+  test("the cook decides: what is begun late comes later, and where no plan is left it asks and goes on as chosen", () => {
+    const document = smallDish();
+    const desk = deskOf(document);
+    const serveAt = dishModel(document as DishFile).serveAt;
+    const none = { late: {}, ways: [] };
+    const started = desk.replay("follow", 0, none)?.presses.filter((p) => p.kind === "started") ?? [];
+    const [first, last] = [started[0], started.at(-1)];
+    const begunAt = (step: string | undefined, late: number, ways: number[]) => {
+      const replay = desk.replay("follow", 0, { late: { [step as string]: late }, ways });
+      return { replay, at: replay?.presses.find((p) => p.kind === "started" && p.step === step)?.at };
+    };
+    expect(begunAt(first?.step, 15, []).at).toBe((first?.at ?? 0) + 15);
+    // The serving itself an hour late: nothing but a later hour is left, and nobody takes it by itself.
+    const { replay } = begunAt(last?.step, 60, []);
+    expect(replay?.lateMinutes).toBeUndefined();
+    expect(replay?.asked?.ways[0]).toMatchObject({ kind: "serve-later", lateMinutes: 60 });
+    const goneOn = begunAt(last?.step, 60, [0]).replay;
+    expect(goneOn?.asked).toBeUndefined();
+    expect(goneOn?.presses.at(-1)?.at).toBe(serveAt + 60);
+    expect(goneOn?.lateMinutes).toBe(60);
+  });
   test("finds a fix that makes the weak point rarer, and says by how much; a cool box for a full fridge", () => {
     const desk = deskOf(fullFridge());
     const { weak } = desk.rehearse("follow", RUNS, () => {});
