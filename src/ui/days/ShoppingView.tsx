@@ -147,7 +147,7 @@ export function ShoppingView(props: ShoppingViewProps) {
                         r.left ? SHOPPING.leftOver(r.left) : "",
                         r.atHome ? SHOPPING.inLarder(r.atHome) : "",
                         SHOPPING.for(r.components.map(lower).join(", ")),
-                        r.buyFrom !== undefined ? SHOPPING.from(at(r.buyFrom)) : "",
+                        r.buyFrom !== undefined && r.buyFrom > now ? SHOPPING.from(at(r.buyFrom)) : "",
                         r.note,
                       ]
                         .filter(Boolean)

@@ -28,7 +28,7 @@ export function TripChoices<R extends ShoppingRow>({ choices, chosen, onChoose, 
           />
           <span>
             <span className="text-[16px]">{SHOPPING.trips(choice.trips.length)}</span>{" "}
-            <span className="clock text-[13.5px] text-quiet">{choice.trips.map((t) => at(t.by)).join(", ")}</span>
+            <span className="clock text-[13.5px] text-quiet">{choice.trips.map((t) => at(t.by)).join(" · ")}</span>
             <span className={`block text-[13.5px] ${choice.early.length > 0 ? "" : "text-quiet"}`}>{costOf(choice)}</span>
           </span>
         </label>
