@@ -17,6 +17,7 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-third-en.txt", "en"],
   ["steps-fourth-en.txt", "en"],
   ["steps-fifth-en.txt", "en"],
+  ["steps-sixth-en.txt", "en"],
   ["steps-de.txt", "de"],
   ["steps-fr.txt", "fr"],
   ["steps-it.txt", "it"],

@@ -36,7 +36,7 @@ const withCloth = (verbs: readonly Verb[]): Verb[] =>
 
 /** Forms of verbs that say what something is: "boiling water", "setting 7", "boiling-hot". */
 const DESCRIBES =
-  /^(?:setting (?:\d|no)|(?:boiling|simmering|steaming|smoking|freezing)(?:[- ]hot)? (?:salted |sugar )?(?:water|stock|syrup|milk|oil|fat|brine|broth|liquid|wine|vinegar|cream)\b)/;
+  /^(?:setting (?:\d|no)|standing (?:well )?(?:back|clear)|(?:boiling|simmering|steaming|smoking|freezing)(?:[- ]hot)? (?:salted |sugar )?(?:water|stock|syrup|milk|oil|fat|brine|broth|liquid|wine|vinegar|cream)\b)/;
 /** Verbs that are said as adjectives in the same form: "while warm", "add warm milk". */
 const ADJECTIVE = /^(?:warm|cool|dry|brown|firm|set)$/;
 
