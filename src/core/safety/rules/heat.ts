@@ -13,7 +13,7 @@ const FIRE =
   /charcoal|coals?\b|wood fire|open fire|\bover (?:wood|oak|beech|hickory|apple ?wood|logs|embers)\b|wood ?chips|smoker|barbecue|kamado|firepit|fire pit|hibachi|konro|brazier/i;
 const OUTDOORS = /outdoor|outside|garden|yard|terrace|patio|courtyard/i;
 const INDOORS =
-  /\b(?:indoors?|inside|garage|balcony|cellar|kitchen|tent|shed|dining room|living room|hall|cabin|conservatory|on the (?:dining )?table|carport|porch|fireplace)\b/i;
+  /\b(?:indoors?|inside (?:the |our |your |a )?(?:house|home|flat|room|tent|garage|kitchen)|garage|balcony|cellar|kitchen|tent|shed|dining room|living room|hall|cabin|conservatory|on the (?:dining )?table|carport|porch|fireplace)\b/i;
 
 const NIGHT = /\b(?:overnight|through the night|all night|while (?:you|we|everybody) sleeps?|before (?:going to )?bed)\b/i;
 /** Heat that by the words of its step goes on through the night, whatever a plan makes of it. */
