@@ -10,6 +10,7 @@ import type { LineStep } from "../../../src/core/entry/step-draft";
 import { readStepLine } from "../../../src/core/entry/step-line";
 import { writeStepLine } from "../../../src/core/entry/step-line-text";
 import { type FieldResult, judgedIngredient, judgedStep, linesOf } from "../../support/lines";
+import { compact, recordsOf } from "../../support/records";
 
 const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-en.txt", "en"],
@@ -42,6 +43,27 @@ const INGREDIENTS = [
   })),
 ];
 
+/** All that is said back of a line: what each of its words became, what is doubted, and the line that the editor would write. */
+function stepSaid(line: string, language: Language): string {
+  const { words, doubts, line: _, ...read } = readStep(line, { language });
+  const back = writeStepLine({ id: "x", ...readStepLine(line).step });
+  return [
+    compact(read),
+    words.map((w) => `${w.as}: ${line.slice(w.from, w.to)}`).join(" | "),
+    ...doubts.map((d) => `? ${d.field}: ${d.why}${d.choices ? ` [${d.choices.join(", ")}]` : ""}`),
+    `> ${back}`,
+  ].join("\n");
+}
+function ingredientSaid(line: string, language: Language): string {
+  const { words, doubts, line: _, ...read } = readIngredient(line, language);
+  return [
+    compact(read),
+    words.map((w) => `${w.as}: ${line.slice(w.from, w.to)}`).join(" | "),
+    ...doubts.map((d) => `? ${d.field}: ${d.why}`),
+  ].join("\n");
+}
+const records = recordsOf("lines");
+
 const wrongOf = (line: string, results: readonly FieldResult[]) =>
   results.filter((r) => !r.right).map((r) => `${line}: ${r.field} is ${r.got}, not ${r.want}`);
 
@@ -49,6 +71,7 @@ describe("step lines", () => {
   for (const [file, language] of STEPS) {
     test.each(linesOf(file).map((l) => [l.line, l.want] as const))("%s", (line, want) => {
       expect(wrongOf(line, judgedStep(readStep(line, { language }), want))).toEqual([]);
+      records.check(`${language} ${line}`, stepSaid(line, language));
     });
   }
   test("the language of a line is told from its words", () => {
@@ -61,6 +84,7 @@ describe("step lines", () => {
 describe("ingredient lines", () => {
   test.each(INGREDIENTS.map((l) => [l.line, l] as const))("%s", (line, { language, want }) => {
     expect(wrongOf(line, judgedIngredient(readIngredient(line, language), want))).toEqual([]);
+    records.check(`${language} ingredient ${line}`, ingredientSaid(line, language));
   });
 });
 

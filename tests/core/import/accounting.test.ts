@@ -10,6 +10,7 @@ import { readRecipes } from "../../../src/core/import/read";
 import { merged, moved, rewritten, shifted, split } from "../../../src/core/import/rearranged";
 import { dishOfRecipe } from "../../../src/core/import/to-dish";
 import { factsOf, importedPage, missing, pagesWithFacts } from "../../support/page-facts";
+import { compact, recordsOf } from "../../support/records";
 
 const SERVING = { serves: 4, serveAt: "2026-12-20T13:00", timezone: "Europe/Dublin" };
 
@@ -35,11 +36,27 @@ const pointed = (document: unknown, pointer: string): unknown =>
       document,
     );
 
+/** The dish that came of a page, part by part and step by step, and what became of every line. */
+function importSaid({ recipe, dish }: NonNullable<ReturnType<typeof importedPage>>): string {
+  const { document, doubts, accounting } = dish;
+  return [
+    compact({ ...document.dish, language: recipe.language, yield: recipe.yieldText, total: recipe.totalMinutes }),
+    ...document.components.flatMap(({ methods, ...c }) => [
+      `# ${compact(c)}`,
+      ...methods.flatMap((m) => [...(m.ingredients ?? []).map((i) => `- ${compact(i)}`), ...m.steps.map((s) => `  ${compact(s)}`)]),
+    ]),
+    ...doubts.map((d) => `? ${d}`),
+    ...accounting.items.map((i) => `${i.state} ${i.from}-${i.to} ${i.became ?? ""}${i.why ? `: ${i.why}` : ""}`),
+  ].join("\n");
+}
+const records = recordsOf("pages");
+
 describe.each(pagesWithFacts())("%s", (name) => {
   const got = importedPage(name);
   test("is read", () => expect(got).toBeDefined());
   if (!got) return;
   test.each(factsOf(name))("%s", (fact) => expect(missing(fact, got)).toBeUndefined());
+  test("is read as before, word by word", () => records.check(name, importSaid(got)));
   test("is a sound dish in which every character is accounted for, and each part of it points at what it became", () => {
     const { document, accounting } = got.dish;
     expect(readDishValue(document).problems.filter((p) => p.severity === "error")).toEqual([]);

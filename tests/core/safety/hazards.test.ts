@@ -9,6 +9,7 @@ import type { DishFile } from "../../../src/core/dish/schema";
 import { planDish } from "../../../src/core/planner";
 import { type FindingView, findingViews } from "../../../src/core/safety/view";
 import { planView } from "../../../src/core/view/plan-view";
+import { recordsOf } from "../../support/records";
 import { casesOf, type SmallCase } from "../../support/safety-dishes";
 
 const WEIGHT = { note: 1, warn: 2, stop: 3 } as const;
@@ -24,9 +25,27 @@ function looked(c: SmallCase): Record<"without a plan" | "with a plan", readonly
   return { "without a plan": found(undefined), "with a plan": found(planView(dish, planned.plan)) };
 }
 
+const records = recordsOf("safety");
+/** Every finding with its words and its mends, without a plan; and with one where that is not the same. */
+function foundSaid(all: ReturnType<typeof looked>): string {
+  const said = (list: readonly FindingView[]) =>
+    list
+      .map((f) =>
+        [
+          `${f.severity}${f.hard ? " hard" : ""} ${f.id} (${f.basis}) ${f.title}: ${f.computed}`,
+          ...f.mends.map((m) => `  + ${m.label}`),
+        ].join("\n"),
+      )
+      .join("\n");
+  const [without, planned] = [said(all["without a plan"]), said(all["with a plan"])];
+  return planned === without ? without : `${without}\n- planned\n${planned}`;
+}
+
 describe.each(casesOf("hazards.txt"))("$name", (c) => {
   test(`has ${c.caution}`, () => {
-    for (const [how, found] of Object.entries(looked(c))) {
+    const all = looked(c);
+    records.check(`${c.name} (${c.caution})`, foundSaid(all));
+    for (const [how, found] of Object.entries(all)) {
       const hit = found.find((f) => f.id.startsWith(`${c.caution}:`) && f.severity === c.level);
       expect(hit, `${how}: ${found.map((f) => `${f.severity} ${f.id}`).join(", ")}`).toBeDefined();
       expect(hit?.computed.length).toBeGreaterThan(20);
@@ -37,7 +56,9 @@ describe.each(casesOf("hazards.txt"))("$name", (c) => {
 
 describe.each(casesOf("harmless.txt"))("$name", (c) => {
   test("is not accused", () => {
-    for (const [how, found] of Object.entries(looked(c)))
+    const all = looked(c);
+    records.check(`${c.name} (harmless)`, foundSaid(all));
+    for (const [how, found] of Object.entries(all))
       expect(
         found.filter((f) => WEIGHT[f.severity] > 1).map((f) => `${f.id}: ${f.computed}`),
         how,

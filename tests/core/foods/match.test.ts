@@ -1,10 +1,13 @@
 // The table of foods and what a name means: every row whole, no name twice, and lines as cooks write them taken for what they are.
 import { readFileSync } from "node:fs";
 import { describe, expect, test } from "vitest";
-import { foodsNamed, understand } from "../../src/core/foods/match";
-import { FOODS, foodOf } from "../../src/core/foods/table";
+import { allergensOfName } from "../../../src/core/foods/allergens";
+import { keepingOf, proposedHolds } from "../../../src/core/foods/holds";
+import { foodsNamed, understand, withoutPurpose } from "../../../src/core/foods/match";
+import { FOODS, foodOf } from "../../../src/core/foods/table";
+import { compact, recordsOf } from "../../support/records";
 
-const LINES = readFileSync(new URL("../data/foods/lines.txt", import.meta.url), "utf8")
+const LINES = readFileSync(new URL("../../data/foods/lines.txt", import.meta.url), "utf8")
   .split("\n")
   .filter((l) => l && !l.startsWith("#"))
   .flatMap((l) => {
@@ -49,6 +52,20 @@ test(`of ${LINES.length} lines 98 in 100 and more are taken for what they are`, 
   );
   expect(LINES.length).toBeGreaterThan(1500);
   expect(1 - wrong.length / LINES.length, wrong.join("\n")).toBeGreaterThanOrEqual(0.98);
+});
+
+/** What a line was understood as, what else it names, and what that brings: the food, its words, how sure, its allergens and how long it keeps. */
+function understoodAs(line: string): string {
+  const told = (u: ReturnType<typeof understand>) => u && { ...u, food: u.food.id, class: u.class };
+  return [
+    compact(told(understand(line))),
+    ...foodsNamed(line).map((u) => `+ ${compact(told(u))}`),
+    compact({ purpose: withoutPurpose(line), allergens: allergensOfName(line), keeping: keepingOf(line), holds: proposedHolds(line, "other") }),
+  ].join("\n");
+}
+const records = recordsOf("foods");
+describe("a line is understood as before, word by word", () => {
+  test.each([...new Set(LINES.map(([line]) => line))])("%s", (line) => records.check(line, understoodAs(line)));
 });
 
 describe("a word that turns the meaning", () => {
