@@ -30,6 +30,7 @@ export function recordsOf(name: string): Records {
   return {
     check(key, text) {
       const [at, now] = [key.replaceAll(/\s+/g, " ").trim(), text.trimEnd()];
+      if (writes && kept.has(at)) throw new Error(`Two records are called “${at}”.`);
       if (writes) kept.set(at, now);
       else expect(now, "it differs from tests/data/records; RONDEAU_RECORD=1 writes them anew").toBe(kept.get(at));
     },
