@@ -47,6 +47,11 @@ test("the lunch is followed to serving through all that goes wrong, and the reco
   await server.settled(slug);
   await server.acknowledge(slug);
   await server.post(`/api/dishes/${slug}/run`, {});
+  const planned: Loose = await server.plan(slug);
+  const minutesOf = (plan: Loose, ref: string) => {
+    const step = plan.steps.find((x: Loose) => x.step === ref);
+    return (Date.parse(step.end) - Date.parse(step.start)) / MINUTE;
+  };
   const state = new Map<string, "running" | "done">();
   const pressed: { step: string; kind: string; at: number }[] = [];
   const happened = new Set<string>();
@@ -75,6 +80,8 @@ test("the lunch is followed to serving through all that goes wrong, and the reco
       happened.add("night");
     }
     await server.clock(new Date(at).toISOString());
+    if (next.step === "slaw.rub" && next.kind === "ended" && once("caraway"))
+      expect((await write({ kind: "amount", step: next.step, ingredient: "Caraway", amount: "11 g" })).ok).toBe(true);
     if (presses === 4 && once("guest")) {
       await changed(page, "More or fewer guests", () => page.getByLabel("How many guests?").fill("11"), /^Choose/);
       continue;
@@ -115,7 +122,7 @@ test("the lunch is followed to serving through all that goes wrong, and the reco
     state.set(next.step, next.kind === "started" ? "running" : "done");
     if (late || presses % 12 === 0) await verified();
   }
-  expect([...happened].sort()).toEqual(["forgotten", "guest", "night", "pickle", "shaped late", "stock"]);
+  expect([...happened].sort()).toEqual(["caraway", "forgotten", "guest", "night", "pickle", "shaped late", "stock"]);
   await page.goto(`${server.url}/d/${slug}/cook`);
   await expect(page.getByRole("heading", { name: "Everything is served" })).toBeVisible({ timeout: 30_000 });
   // The record: each press at its minute, and nothing else.
@@ -139,4 +146,26 @@ test("the lunch is followed to serving through all that goes wrong, and the reco
   expect(await page.getByRole("region", { name: "Log" }).getByRole("listitem").count()).toBeGreaterThanOrEqual(pressed.length);
   await expect(page.getByRole("region", { name: "Log" })).toContainText("burnt to the pan");
   await expect(page.getByRole("region", { name: "Log" })).toContainText("Night handed over");
+  // What it taught: planned beside done, the amount that was used and the lengths it took, each put into the dish as a version.
+  await expect(page.getByRole("region", { name: "Planned and done" }).getByRole("figure")).toHaveCount(2);
+  const versions = async () => (await scene()).version as number;
+  const accept = async (region: string, button: RegExp) => {
+    const before = await versions();
+    await page.getByRole("region", { name: region }).getByRole("button", { name: button }).first().click();
+    await expect.poll(versions, { timeout: 30_000 }).toBe(before + 1);
+    return (await scene()).document as Loose;
+  };
+  const used = await accept("What you really used", /^Accept/);
+  const slaw = used.components.find((c: Loose) => c.id === "slaw").methods[0];
+  // 11 g were for ten, before the eleventh guest was known; the dish is written down for eight.
+  expect(slaw.ingredients.find((i: Loose) => i.id === "caraway").amount).toEqual({ amount: 8.8, unit: "g" });
+  await accept("How long you really take", /^Accept(?: all|: .*simmer)/i);
+  // The next plan, three weeks later, gives the stock the time that it took.
+  const { version, kitchenVersion } = await scene();
+  const change = [{ op: "replace", path: "/dish/serveAt", value: "2026-12-27T13:00" }];
+  expect((await server.post(`/api/dishes/${slug}/change`, { version, kitchenVersion, change, label: "Again" })).ok).toBe(true);
+  await page.goto(`${server.url}/d/${slug}/timetable`);
+  const next: Loose = await server.settled(slug);
+  expect(Date.parse(next.serveAt)).toBeGreaterThan(Date.parse("2026-12-27T00:00Z"));
+  expect(minutesOf(next, "jelly.simmer")).toBeGreaterThan(minutesOf(planned, "jelly.simmer"));
 });
