@@ -30,7 +30,7 @@ export interface IngredientLine {
   readonly unclear: string | undefined;
 }
 
-const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\s*|\[[ x]?\]\s*|\d{1,2}[.)]\s+)+/u;
+const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s*|\[[ x]?\]\s*|\d{1,2}[.)]\s+)+/u;
 /** Pieces that are so many by themselves. */
 const SINGLE =
   /^(?:pinch|handful|knob|splash|dash|drop|drizzle|glug|dollop|twist|grind|bunch|sprig|prise|handvoll|schuss|spritzer|bund|pincee|poignee|noix|filet|botte|brin|pizzico|manciata|noce|mazzetto|rametto|pizca|punado|nuez|chorro|chorrito|manojo|ramita)(?!\p{L})/u;

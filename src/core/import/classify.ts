@@ -23,7 +23,7 @@ export interface RoledLine {
 const NUMBERED =
   /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
 const NUMBER_ALONE = /^[#*_\s]*(?:step|schritt|[ée]tape|passo|paso)?\s*\d{1,2}\s*[.):]?[*_\s]*$/i;
-const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\s+|[•·▢☐□◦▪●✓]|\[[ x]?\]\s*)/u;
+const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s+|[•·▢☐□◦▪●✓]\uFE0F?|\[[ x]?\]\s*)/u;
 const MARKDOWN_HEADING = /^(?:[-–—=~*]{2,}\s*\p{L}[^-–—=~*]*[-–—=~*]{2,}$|#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/u;
 
 type Mode = "top" | "ingredients" | "method" | "notes" | "nutrition" | "equipment" | "storage";
@@ -46,6 +46,8 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   const text = line.text.trim();
   if (NUMBERED.test(text) && !BULLET.test(text) && !/^\d{1,2}\.\s*\d/.test(text)) return false;
   if (text.length > 140 || /[.!?]\s+\p{Lu}/u.test(text) || isSentence(text)) return false;
+  // What takes minutes is work, whatever it weighs.
+  if (/\b\d+\s?(?:mins?|minutes?|hrs?|hours?|h|std|minuten|stunden|heures?|ore|minuti|horas?|minutos)\b/i.test(text)) return false;
   const read = readIngredient(text, language);
   if (read.heading) return false;
   const bulleted = BULLET.test(text) || line.hint === "item";
@@ -56,6 +58,8 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   if (read.asNeeded) return text.split(/\s+/).length <= 9;
   return bulleted && text.length < 80 && (!opensWithVerb(text, language) || text.split(/\s+/).length <= 3);
 }
+
+const indent = (line: SourceLine) => line.text.length - line.text.trimStart().length;
 
 /** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
@@ -70,7 +74,12 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   if (line.hint === "heading" || MARKDOWN_HEADING.test(text)) return !amounts;
   if (isDay(bare)) return true;
   if (/:$/.test(bare)) return !amounts && !/^\d/.test(bare);
-  if (amounts || /\d/.test(bare) || BULLET.test(text)) return false;
+  if (BULLET.test(text)) {
+    // A bullet with others below it, further in: the heading of those.
+    const name = bare.replace(BULLET, "");
+    return next !== undefined && indent(next) > indent(line) && BULLET.test(next.text.trim()) && !/\d/.test(name) && words <= 5;
+  }
+  if (amounts || /\d/.test(bare)) return false;
   if (
     /^(?:for the|to make the|f[üu]r (?:den|die|das)|pour (?:la|le|les|l')|per (?:la|il|lo|l'|i|le)|para (?:la|el|los|las))\b/i.test(bare) &&
     !bare.includes(",")
@@ -78,7 +87,11 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
     return true;
   if (bare === bare.toUpperCase() && /\p{Lu}{3}/u.test(bare)) return true;
   // A bare word or two: a heading where a blank line parts it from what was before and a list or a step follows.
-  if (!line.gap || words > 4 || !next || next.gap || !/^\p{Lu}/u.test(bare)) return false;
+  if (!line.gap || words > 4 || !next || next.gap) return false;
+  // Who writes small letters puts a word above a list of bullets.
+  if (/^\p{Ll}/u.test(bare))
+    return words <= 3 && BULLET.test(next.text.trim()) && (mode !== "method" || looksLikeIngredient(next, language));
+  if (!/^\p{Lu}/u.test(bare)) return false;
   if (/,/.test(bare)) return false;
   const nextIngredient = looksLikeIngredient(next, language);
   if (mode === "method") {
@@ -140,6 +153,8 @@ const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara
 
 /** Pictures at the head of a line say nothing of it. */
 const PICTURES = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u;
+/** Nor at its end. */
+const PICTURES_BEHIND = /(?:\s*(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆]))+$/u;
 
 /** What each line is. Lines that come with a role of their own keep it. */
 export function classified(given: readonly SourceLine[], language: Language): RoledLine[] {
@@ -161,7 +176,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       put(line, line.role, line.role === "section" ? { among: nextRole(lines, i) } : {});
       return;
     }
-    const text = line.text.trim().replace(PICTURES, "");
+    const text = line.text.trim().replace(PICTURES, "").replace(PICTURES_BEHIND, "");
     const row = tableRow(line);
     if (row) {
       const below = lines.slice(i + 1, i + 3).map(tableRow);
@@ -257,6 +272,12 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       mode = "method";
       return put(line, "instruction");
     }
+    const ledList = listWithin(line, language);
+    if (ledList) {
+      mode = "ingredients";
+      put(ledList.head, "section", { among: "ingredients" });
+      return void ledList.parts.forEach((part) => put(part, "ingredient"));
+    }
     if (looksLikeIngredient(line, language)) {
       mode = "ingredients";
       return void severalIn(line, language).forEach((part) => put(part, "ingredient"));
@@ -294,6 +315,17 @@ function severalIn(line: SourceLine, language: Language): { from: number; to: nu
       );
     });
   return whole ? parts : [line];
+}
+
+/** "Sponge: 4 eggs, 120 g sugar, 100 g flour": a part and its list in one line; undefined where it is none. */
+function listWithin(line: SourceLine, language: Language) {
+  const lead = /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
+  if (!lead) return undefined;
+  const from = line.from + lead[0].length;
+  const parts = inlineList({ from, to: line.to, text: line.text.slice(lead[0].length) }, language);
+  const weighed = parts.filter((p) => readIngredient(p.text, language).amount !== undefined).length;
+  if (weighed < 2 || weighed < parts.length - 1) return undefined;
+  return { head: { from: line.from, to: from, text: lead[0] }, parts };
 }
 
 /** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */

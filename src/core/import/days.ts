@@ -9,7 +9,11 @@ const PARTS_OF_DAY =
 const NUMBERED_DAY = /^(?:day|tag|jour|giorno|d[ií]a)\s+(?:\d{1,2}|one|two|three|four|five)(?!\p{L})/iu;
 const NAMED_DAY = new RegExp(`^(?:on |am |le |il |el )?(?:${WEEKDAYS})(?:\\s*(?:,\\s*)?(?:${PARTS_OF_DAY}))?$`, "iu");
 const RELATIVE_DAY =
-  /^(?:the )?(?:day|night|evening|two days|three days|a week) before$|^(?:on )?(?:the )?(?:(?:next|same|second|third|last) )?(?:day|morning)(?: of| of serving)?$|^(?:la )?veille$|^(?:le )?jour m[eê]me$|^(?:le )?lendemain$|^(?:am )?(?:vor|n[aä]chsten )tag$|^am (?:tag|abend) (?:davor|zuvor|vorher)$|^(?:il )?giorno (?:prima|dopo)$|^(?:la )?(?:v[ií]spera|sera prima)$|^(?:el )?d[ií]a (?:antes|siguiente)$/iu;
+  /^(?:the )?(?:day|night|evening|two days|three days|a week) before$|^(?:on )?(?:the )?(?:(?:next|same|second|third|last) )?(?:day|morning|evening)(?: of| of serving)?$|^(?:just )?before (?:eating|serving|dinner|lunch)$|^(?:la )?veille$|^(?:le )?jour m[eê]me$|^(?:le )?lendemain$|^(?:am )?(?:vor|n[aä]chsten )tag$|^am (?:tag|abend) (?:davor|zuvor|vorher)$|^(?:il )?giorno (?:prima|dopo)$|^(?:la )?(?:v[ií]spera|sera prima)$|^(?:el )?d[ií]a (?:antes|siguiente)$/iu;
+
+/** "23 Dec", "24. Dezember": the names of months, as far as they tell. */
+const DATE =
+  /^(?:\p{L}+,? )?\d{1,2}(?:st|nd|rd|th|\.)?\s+(?:de )?(?:jan|feb|fev|mar|apr|avr|abr|may|mai|mag|jun|juin|giu|jul|juil|lug|aug|aou|ago|sep|oct|okt|ott|nov|dec|dez|dic)\p{L}*\.?$/iu;
 
 /** Whether a name says a day and nothing of what is made. */
 export function isDay(name: string): boolean {
@@ -17,7 +21,7 @@ export function isDay(name: string): boolean {
     .replace(/^[#*_=\s>~–—-]+|[#*_=\s:~–—-]+$/g, "")
     .replace(/\s*\([^()]*\)$/, "")
     .trim();
-  if (NAMED_DAY.test(bare) || RELATIVE_DAY.test(bare)) return true;
+  if (NAMED_DAY.test(bare) || RELATIVE_DAY.test(bare) || DATE.test(bare)) return true;
   const numbered = NUMBERED_DAY.exec(bare);
   // "Day 1 – Friday" is a day, "Day 2: the braise" names what is made.
   const rest = numbered && bare.slice(numbered[0].length).replace(/^[\s:–—,-]+/, "");

@@ -85,7 +85,10 @@ export function methodOf(
         .trimStart()
         .replace(/^\d\uFE0F?\u20E3\s*/u, "")
         .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
-        .replace(/^[-–•*·]\s+/, "");
+        .replace(/^[-–•*·]\s+/, "")
+        .replace(/^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u, "")
+        // "09:15 Unroll": when it was done once.
+        .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "");
       const folded = fold(plain);
       // "Store in a tin, keep for 3 weeks": at the head of a line it is a step, in a recipe it says how long.
       const tip = isTip(plain);

@@ -213,7 +213,7 @@ const OPENS_PART =
   /^(?:\d{1,2}[.)]\s*|step \d+[:.]?\s*)?(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
 
 /** A line that begins with the name of what it makes: "Sauce: …", "2. **Filling.** …". */
-const LEAD = /^(?:\d{1,2}[.)]\s*)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?::\*{0,2}|[.]\*{2})\s/u;
+const LEAD = /^(?:\d{1,2}[.)]\s*|\d{1,2}[:.]\d{2}\s+)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?::\*{0,2}|[.]\*{2})\s/u;
 
 /** Words that put the parts together. */
 const ASSEMBLES =
@@ -277,15 +277,19 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
   return all.includes(last) ? all : [...all, last];
 }
 
+const PICTURES_AROUND = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|\s)+|(?:\s|\p{Extended_Pictographic}|\uFE0F|\u200D)+$/gu;
 const TALK =
   /^(?:ok(?:ay)?,? )?(?:so,? )?(?:here(?:'s| is) )?(?:how (?:i|we|to) (?:do|make|cook|prepare)|my (?:recipe|way|version) (?:for|of)) (?:the |my |our |a |an )?/i;
 
 /** The name of a dish without the talk around it ("ok so here's how I do the trout, for 6") and without for how many ("Duck (serves 4)"). */
 function titleName(text: string): string {
-  const plain = text.replace(TALK, "").replace(/,?\s+(?:for|serves|feeds) (?:about )?\d{1,2}(?: people)?$/i, "");
+  const plain = text
+    .replace(PICTURES_AROUND, "")
+    .replace(TALK, "")
+    .replace(/,?\s+(?:for|serves|feeds) (?:about )?\d{1,2}(?: people)?$/i, "");
   const bracket = /\s*\(([^()]*)\)$/.exec(plain);
   const name = bracket && servesIn(bracket[1] as string)?.serves !== undefined ? plain.slice(0, bracket.index) : plain;
-  return name.trim() || text;
+  return name.replace(PICTURES_AROUND, "").trim() || text;
 }
 
 /**

@@ -254,7 +254,7 @@ export const ENGLISH: Lexicon = {
   thingLead: "in|into|on|onto|with|using|use|needs?|over|from|between|across|inside|among|to|out of|by",
   articles: "the|a|an|your|our|its|one of the",
   keeps:
-    "(?:it |they |this |that |which |the [^\\s,;]+ )?(?:(?:will|can|should|may|does|do) )?(?:also )?(?:keeps?|stores?|lasts|(?<=(?:will|can|should|may) )last|holds?|stays? (?:good|fresh|crisp)|(?:be )?(?:kept|stored|held|refrigerated|chilled|frozen)|is good|are good|good|fine|freezes?|improves)(?: very| quite)?(?: well| fine| happily| good| fresh| crisp)?(?: covered| sealed| airtight| in its liquid)?(?: for)?|waits?|(?:may|can) (?:wait|sit|be left)(?: for)?|best (?:eaten |used )?within|(?:use|eat) within|shelf life(?: of)?|storage",
+    "(?:it |they |this |that |which |the [^\\s,;]+ )?(?:(?:will|can|should|may|does|do) )?(?:also )?(?:keeps?|stores?|lasts|(?<=(?:will|can|should|may) )last|holds?|stays? (?:good|fresh|crisp)|(?:be )?(?:kept|stored|held|refrigerated|chilled|frozen)|is good|are good|good|fine|freezes?|improves)(?: very| quite)?(?: well| fine| happily| good| fresh| crisp| brilliantly| beautifully| perfectly| nicely)?(?: covered| sealed| airtight| in its liquid)?(?: for)?|waits?|(?:may|can) (?:wait|sit|be left)(?: for)?|best (?:eaten |used )?within|(?:use|eat) within|shelf life(?: of)?|storage",
   ahead:
     "(?:can |may |could |should )?(?:be )?(?:made|make|prepared?|done|cooked|baked|assembled)(?: it| them| this)?(?: the day)?(?= (?:up to |at least |as much as |about |\\d|an?\\b|one|two|three|four|five|six|several|the day|overnight|hours|days))",
   makes: "makes|yields|yielding|making|gives|giving|leaves(?= (?:about |around |ca )?[\\d½¼¾])|produces|should (?:give|make|yield)",
@@ -325,6 +325,7 @@ export const ENGLISH: Lexicon = {
     [verbForms("brine|pickle|wet-brine|souse"), "brine"],
     [verbForms("hang|drain overnight"), "hang"],
     [verbForms("infuse|steep|draw"), "infuse"],
+    ["(?:set|put|sets|setting|putting)(?: it| them| all)? aside(?= *(?:[.,;!]|$|while|and\\b|in a\\b))", "put"],
     [verbForms("set|firm|gel|jell"), "set"],
     [verbForms("age|mature|ripen|condition|lager|dry-age"), "age"],
     [verbForms("macerate"), "macerate"],

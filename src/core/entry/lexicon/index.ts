@@ -7,7 +7,19 @@ import { ITALIAN } from "./italian";
 import type { Language, Lexicon } from "./lexicon";
 import { SPANISH } from "./spanish";
 
-const LEXICONS: Readonly<Record<Language, Lexicon>> = { en: ENGLISH, de: GERMAN, fr: FRENCH, it: ITALIAN, es: SPANISH };
+/** Verbs with the pronouns that stand at their end in Italian and Spanish: "dejarlo", "tritatela". */
+const withPronouns = (lexicon: Lexicon): Lexicon => ({
+  ...lexicon,
+  verbs: lexicon.verbs.map(([words, sense]) => [`(?:${words})(?:l[aeio]s?|s[ei]|ne|ci)?`, sense] as const),
+});
+
+const LEXICONS: Readonly<Record<Language, Lexicon>> = {
+  en: ENGLISH,
+  de: GERMAN,
+  fr: FRENCH,
+  it: withPronouns(ITALIAN),
+  es: withPronouns(SPANISH),
+};
 
 /** What a language says. */
 export const lexiconOf = (language: Language): Lexicon => LEXICONS[language];
