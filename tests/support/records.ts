@@ -7,7 +7,7 @@ import { afterAll, expect } from "vitest";
 const folder = path.join(import.meta.dirname, "../data/records");
 const HEAD = "== ";
 
-export interface Records {
+interface Records {
   /** Holds a text against what stands under its key. */
   check(key: string, text: string): void;
 }
