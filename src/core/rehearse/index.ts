@@ -40,7 +40,7 @@ interface RehearsalOptions {
 }
 
 /** Choices of the cook, as far as they have been made. */
-export interface Decided {
+interface Decided {
   /** Minutes that a step is begun after its planned start. */
   readonly late: ReadonlyMap<string, number>;
   /** Which of the ways on was taken at each point that had no plan left, from 0. Where one more is needed the run stops and asks. */
