@@ -8,7 +8,6 @@ import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile, DishStep, Hold } from "../dish/schema";
 import { holdOf } from "../entry/hold-line";
 import { readIngredient } from "../entry/ingredient-line";
-import { fold } from "../entry/lexicon/fold";
 import { readStep } from "../entry/step/read";
 import type { Keep } from "../entry/step/reading";
 import { allergensOfName } from "../foods/allergens";
@@ -17,6 +16,7 @@ import { spokenDuration } from "../time/duration";
 import { type Accounting, accountingOf, type Item } from "./accounting";
 import { isDay } from "./days";
 import { methodOf, type ReadInstruction, type ReadMethod } from "./method";
+import { calledLater } from "./part-names";
 import type { Aside, Recipe, RecipeLine, RecipeSection, Stretch } from "./recipe";
 import { names, tellingWords } from "./sections";
 
@@ -144,24 +144,6 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const whole = [dishNote, ...unread.filter((u) => !dishNote.includes(u)), ...signs].filter(Boolean).join(" · ").slice(0, LONGEST_NOTE);
   const last = whole ? { ...document, dish: { ...document.dish, note: whole } } : document;
   return { document: allOnOneLine(last), components: linked, doubts, accounting };
-}
-
-/** What first parts without a heading are called by the steps that use them. */
-const FIRST_PARTS =
-  /\b(?:the|den|die|der|das|la|le|il|l'|el|dem) (pastry|dough|batter|crust|base|sponge|cake|custard|stock|broth|marinade|brine|cure|teig|boden|bruhe|beize|pate|fond|impasto|frolla|base|brodo|masa|caldo)\b/;
-
-/** The name that later parts give to one without a heading, where no other part has it: "line a tin with the pastry". */
-function calledLater(section: RecipeSection, sections: readonly RecipeSection[]): string {
-  const behind = sections.slice(sections.indexOf(section) + 1);
-  for (const line of behind.flatMap((s) => s.instructions)) {
-    const found = FIRST_PARTS.exec(fold(line.text))?.[1];
-    if (!found || sections.some((s) => names(s.name, [found]))) continue;
-    // Its own letters, which folding has taken: "Pâte".
-    const at = fold(line.text).indexOf(found);
-    const word = line.text.slice(at, at + found.length);
-    return word.charAt(0).toUpperCase() + word.slice(1);
-  }
-  return "";
 }
 
 const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();

@@ -60,7 +60,12 @@ function understoodAs(line: string): string {
   return [
     compact(told(understand(line))),
     ...foodsNamed(line).map((u) => `+ ${compact(told(u))}`),
-    compact({ purpose: withoutPurpose(line), allergens: allergensOfName(line), keeping: keepingOf(line), holds: proposedHolds(line, "other") }),
+    compact({
+      purpose: withoutPurpose(line),
+      allergens: allergensOfName(line),
+      keeping: keepingOf(line),
+      holds: proposedHolds(line, "other"),
+    }),
   ].join("\n");
 }
 const records = recordsOf("foods");
