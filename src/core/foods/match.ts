@@ -1,4 +1,5 @@
 // Which food an ingredient's name means, and what it is there: the phrase that names it, turned by the words around it.
+import { inEnglish, isWhollyForeign } from "./abroad";
 import { CUTS, exactly, type Found, mended, phraseOf, phrasesIn, turned, wordsOf } from "./phrase";
 import { type Food, type FoodClass, foodOf } from "./table";
 import { turnedBy } from "./turns";
@@ -42,7 +43,21 @@ export function understand(name: string, chosen?: string): Understood | undefine
   return kept(UNDERSTOOD, `${chosen ?? ""}|${name}`, () => read(name, chosen));
 }
 
+/** How sure a food is that was understood by its name in another language. */
+const ABROAD_CONFIDENCE = 0.8;
+
 function read(name: string, chosen: string | undefined): Understood | undefined {
+  const foreign = chosen === undefined && isWhollyForeign(name) && !exactly(name) ? abroad(name) : undefined;
+  return foreign ?? readEnglish(name, chosen) ?? (chosen === undefined ? abroad(name) : undefined);
+}
+
+function abroad(name: string): Understood | undefined {
+  const english = inEnglish(name);
+  const found = english === undefined ? undefined : readEnglish(english, undefined);
+  return found && { ...found, confidence: Math.min(found.confidence, ABROAD_CONFIDENCE) };
+}
+
+function readEnglish(name: string, chosen: string | undefined): Understood | undefined {
   const text = turned(name.normalize("NFC").replaceAll(CUTS, " ").trim());
   const own = chosen === undefined ? undefined : foodOf(chosen);
   const exact = exactly(name);
