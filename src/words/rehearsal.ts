@@ -12,6 +12,7 @@ export const REHEARSAL = {
     ["slow=1.1", "I am always 10 % slow"],
     ["late=20m", "One evening I start 20 min late"],
     ["forget=1/8", "I start one step in eight late"],
+    ["rounds=1/8", "I forget one round in eight"],
   ] as const,
   often: "How many times",
   times: (n: number) => `${n} times`,

@@ -18,17 +18,19 @@ export interface Policy {
   readonly lateMinutes: number;
   /** Share of the presses at a start that come only a quarter of an hour later. */
   readonly forget: number;
+  /** Share of the rounds (turn, skim, feed) that are missed. */
+  readonly missRounds: number;
 }
 
-export const FOLLOW: Policy = { slow: 1, lateMinutes: 0, forget: 0 };
+export const FOLLOW: Policy = { slow: 1, lateMinutes: 0, forget: 0, missRounds: 0 };
 /** A press that was forgotten is made so much later. */
 export const FORGOTTEN_MINUTES = 15;
 
-/** Reads `follow`, `slow=1.1`, `late=20m`, `forget=1/8`, several joined by commas; undefined where it is none of these. */
+/** Reads `follow`, `slow=1.1`, `late=20m`, `forget=1/8`, `rounds=1/8`, several joined by commas; undefined where it is none of these. */
 export function policyOf(text: string): Policy | undefined {
   let policy = FOLLOW;
   for (const part of text.split(",")) {
-    const [, word, value = ""] = /^(follow|slow|late|forget)(?:=(.+))?$/.exec(part.trim()) ?? [];
+    const [, word, value = ""] = /^(follow|slow|late|forget|rounds)(?:=(.+))?$/.exec(part.trim()) ?? [];
     const [, over, under = "1"] = /^(\d+(?:\.\d+)?)(?:\/(\d+))?m?$/.exec(value) ?? [];
     const number = Number(over) / Number(under);
     if (word === "follow" && value === "") continue;
@@ -36,6 +38,7 @@ export function policyOf(text: string): Policy | undefined {
     if (word === "slow" && number > 0 && number <= 5) policy = { ...policy, slow: number };
     else if (word === "late" && number <= 600) policy = { ...policy, lateMinutes: number };
     else if (word === "forget" && number <= 1) policy = { ...policy, forget: number };
+    else if (word === "rounds" && number <= 1) policy = { ...policy, missRounds: number };
     else return undefined;
   }
   return policy;

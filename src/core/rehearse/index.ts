@@ -75,6 +75,8 @@ export interface Run {
   /** The step whose press had to move the serving first. */
   readonly decidedBy: string | undefined;
   readonly safetyBroken: boolean;
+  /** Rounds that were called and not done. */
+  readonly missed: readonly { readonly step: string; readonly what: string; readonly at: number }[];
   /** What was done where there was no plan, by kind. */
   readonly repairs: readonly string[];
   /** The cook has to choose here, and has not yet. */
@@ -107,6 +109,8 @@ const MOST_PRESSES = 40_000;
 const SMALL_MOVE_MINUTES = 5;
 /** So many ways on a cook is asked to choose between. */
 const MOST_WAYS = 3;
+/** Sets what is remembered apart from what is drawn for the lengths. */
+const MEMORY = 104_729;
 /** Conflicts that a re-plan may spend on one choice of methods. */
 const CONFLICTS = 300;
 
@@ -171,6 +175,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     replanMs: [] as number[],
     decidedBy: undefined as string | undefined,
     safetyBroken: false,
+    missed: [] as { step: string; what: string; at: number }[],
     repairs: [] as string[],
     broken: [] as PlanException[],
   };
@@ -180,6 +185,15 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     spareMinutes: spareBefore(dish.serve, log),
     end: { file, plan, log },
   });
+  // Drawn apart from the lengths, so that a forgotten round changes none of them.
+  const memory = seededRandom((options.seed ?? 1) + MEMORY);
+  const missRounds = (ref: string, until: number) => {
+    if (policy.missRounds === 0) return;
+    for (const { at, tend } of plan.steps.find((s) => s.step === ref)?.rounds ?? []) {
+      const what = steps.get(ref)?.tends[tend]?.what;
+      if (at <= until && memory() < policy.missRounds) result.missed.push({ step: ref, what: what ?? "", at });
+    }
+  };
   // What nobody is there for begins when somebody is; from then on the plan made anew says when.
   const arrives = new Map<string, number>();
   const delayed = new Set<string>();
@@ -214,6 +228,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     if (press.kind === "started" && arrives.has(press.step)) arrives.clear();
     log = { ...pressed(log, { ...press, at: now }, steps.get(press.step)?.minPiece !== undefined), heat: heatOnAt(dish, plan, now) };
     options.onPress?.(press, now);
+    if (press.kind === "ended") missRounds(press.step, now);
     if (press.kind === "estimate") {
       baseline ??= plan;
       late.add(press.step);

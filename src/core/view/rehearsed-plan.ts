@@ -17,12 +17,14 @@ const RehearsedRun = z.object({
 export type RehearsedRun = z.output<typeof RehearsedRun>;
 
 const WeakPoint = z.object({
-  kind: z.enum(["unserved", "late", "unsafe", "wait", "hands", "place"]),
+  kind: z.enum(["unserved", "late", "unsafe", "wait", "hands", "place", "round"]),
   /** The step, the output, the number of the day, or the place that it is about. */
   about: text(200),
   /** A minute at which it happened, in one of the runs. */
   at: z.number().int().optional(),
   text: text(400),
+  /** Of a round: what is done in it. */
+  what: text(200).optional(),
   /** Share of the runs, from 0 to 1. */
   share: z.number().min(0).max(1),
 });

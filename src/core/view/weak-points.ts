@@ -19,7 +19,7 @@ const NEARLY_FULL = 0.97;
 /** What happens less often is chance. */
 const LEAST_SHARE = 0.04;
 /** How much worse one is than another that happens as often. */
-const WEIGHTS: Record<WeakPoint["kind"], number> = { unserved: 8, unsafe: 6, late: 3, wait: 2, hands: 1.5, place: 1 };
+const WEIGHTS: Record<WeakPoint["kind"], number> = { unserved: 8, unsafe: 6, late: 3, wait: 2, hands: 1.5, place: 1, round: 0.5 };
 /** What only came close, against what went past. */
 const ONLY_CLOSE = 0.4;
 
@@ -29,6 +29,7 @@ interface Seen {
   readonly at: number | undefined;
   readonly text: string;
   readonly past: boolean;
+  readonly what?: string;
 }
 
 /**
@@ -54,13 +55,19 @@ export function weakPoints(runs: readonly Run[], clock: WallClock): WeakPoint[] 
   return [...found.values()]
     .filter((f) => f.runs / count >= LEAST_SHARE)
     .sort((a, b) => b.weight - a.weight)
-    .map(({ first: { kind, about, at, text }, runs: n }) => ({ kind, about, at, text, share: n / count }));
+    .map(({ first: { kind, about, at, text, what }, runs: n }) => ({ kind, about, at, text, ...(what ? { what } : {}), share: n / count }));
 }
 
 function seenIn(run: Run, clock: WallClock): Seen[] {
   const dish = dishModel(run.end.file);
   const name = names(dish);
-  return [...serving(run, name), ...waits(run, dish, name), ...handsShort(run, dish, clock), ...fullPlaces(run, dish)];
+  return [
+    ...serving(run, name),
+    ...waits(run, dish, name),
+    ...handsShort(run, dish, clock),
+    ...fullPlaces(run, dish),
+    ...missedRounds(run, name),
+  ];
 }
 
 const names = (dish: Dish) => {
@@ -96,6 +103,17 @@ function serving(run: Run, name: (ref: string) => string): Seen[] {
     });
   return seen;
 }
+
+/** Rounds that were forgotten: one for each kind of a step, however many of them. */
+const missedRounds = ({ missed }: Run, name: (ref: string) => string): Seen[] =>
+  missed.map(({ step, what, at }) => ({
+    kind: "round",
+    about: `${step} ${what}`,
+    at,
+    text: `A round is missed${what ? `: ${lower(what)},` : ""} in “${lower(name(step))}”`,
+    past: true,
+    what,
+  }));
 
 /** What waited until close to its longest, or past it, by the clock of the run. */
 function waits({ end: { plan, log } }: Run, dish: Dish, name: (ref: string) => string): Seen[] {

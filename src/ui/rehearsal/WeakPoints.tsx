@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
+import { missedMeans } from "@/words/record";
 import { REHEARSAL } from "@/words/rehearsal";
 import type { TriedFix } from "@/workers/rehearsal-desk";
 import { type Desk, listener } from "../planning/desk";
@@ -100,6 +101,8 @@ function Row({ number, weak, done, slug, version, kitchenVersion, desk, busy, se
           <span className="text-quiet">
             <Spoken>{trying}</Spoken>
           </span>
+        ) : weak.kind === "round" ? (
+          <span className="text-quiet">{missedMeans(weak.what ?? "")}</span>
         ) : tried === undefined ? (
           <button type="button" className="link min-h-[28px]" disabled={busy !== undefined} onClick={() => void find()}>
             {REHEARSAL.tryFix}

@@ -59,6 +59,23 @@ describe("followed to serving", () => {
     expect(run()).toEqual(run());
     expect(run({ ...FOLLOW, slow: 1.5 }).onTime).toBeLessThanOrEqual(run().onTime);
   });
+  test("rounds are missed as often as the policy says, and change no length", () => {
+    const document = smallDish((d) => {
+      stepOf(d, "stock.simmer").tend = { every: "20m", what: "skim" };
+    }) as DishFile;
+    const plan = planOf(document);
+    const called = plan.steps.flatMap((s) => s.rounds).length;
+    expect(called).toBeGreaterThan(5);
+    const missed = (text: string, seed: number) => followOnce(document, plan, { seed, policy: policyOf(text) });
+    expect(missed("follow", 1).missed).toEqual([]);
+    expect(missed("rounds=1", 1).missed.every((m) => m.step === "stock.simmer" && m.what === "skim")).toBe(true);
+    const seeds = Array.from({ length: 40 }, (_, i) => i + 1);
+    const all = seeds.map((seed) => missed("rounds=1", seed).missed.length).reduce((a, b) => a + b, 0);
+    const some = seeds.map((seed) => missed("rounds=1/4", seed).missed.length).reduce((a, b) => a + b, 0);
+    expect(some / all).toBeGreaterThan(0.17);
+    expect(some / all).toBeLessThan(0.33);
+    for (const seed of seeds.slice(0, 5)) expect(missed("rounds=1", seed).end.log).toEqual(missed("follow", seed).end.log);
+  });
   test.each([["late=20m"], ["forget=1/4"], ["slow=1.1"]])("with %s there is a plan all the same", (text) => {
     const document = demoDocument("saturday-pastries") as DishFile;
     expect(rehearse(document, planOf(document, "cautious"), { runs: deep(3, 8), seed: 2, policy: policyOf(text) }).none).toBe(0);
@@ -84,7 +101,9 @@ describe("the policy", () => {
     ["follow", FOLLOW],
     ["slow=1.1", { ...FOLLOW, slow: 1.1 }],
     ["late=20m", { ...FOLLOW, lateMinutes: 20 }],
-    ["forget=1/8,late=5m", { slow: 1, lateMinutes: 5, forget: 0.125 }],
+    ["forget=1/8,late=5m", { ...FOLLOW, lateMinutes: 5, forget: 0.125 }],
+    ["rounds=1/8", { ...FOLLOW, missRounds: 0.125 }],
+    ["rounds=3", undefined],
     ["slow", undefined],
     ["slow=0", undefined],
     ["forget=2", undefined],

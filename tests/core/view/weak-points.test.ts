@@ -121,6 +121,16 @@ describe("the desk", () => {
     expect(goneOn?.presses.at(-1)?.at).toBe(serveAt + 60);
     expect(goneOn?.lateMinutes).toBe(60);
   });
+  test("names the rounds that are missed by who forgets them, and none where nobody does", () => {
+    const desk = deskOf(
+      smallDish((d) => {
+        stepOf(d, "stock.simmer").tend = { every: "15m", what: "skim" };
+      }),
+    );
+    const rounds = (policy: string) => desk.rehearse(policy, 10, () => {}).weak.filter((w) => w.kind === "round");
+    expect(rounds("rounds=1/8")).toMatchObject([{ what: "skim", text: expect.stringMatching(/^A round is missed: skim, in “/) }]);
+    expect(rounds("follow")).toEqual([]);
+  });
   test("finds a fix that makes the weak point rarer, and says by how much; a cool box for a full fridge", () => {
     const desk = deskOf(fullFridge());
     const { weak } = desk.rehearse("follow", RUNS, () => {});
