@@ -197,6 +197,9 @@ const STATES: readonly (readonly [RegExp, string])[] = [
 /** Free of something, or made of plants in its place: what the name then means is not said here. */
 const OTHERWISE = /\b(?:ohne|sans|senza|sin)\b|frei(?:e[nrsm]?)?\b|\b(?:vegan\w*|vegetal\w*|vegetale?s?|pflanzlich\w*)\b/;
 
+/** Words that are others in English ("pan drippings"): only where they are the whole name. */
+const ALONE: ReadonlySet<string> = new Set(["pan", "sale", "sal", "col", "pain", "fond", "oca", "chiles", "caldo", "pates", "ol"]);
+
 const plain = (text: string): string =>
   text.toLowerCase().replaceAll("ß", "ss").replaceAll("œ", "oe").normalize("NFD").replaceAll(/\p{M}/gu, "").replaceAll("’", "'");
 
@@ -233,7 +236,8 @@ export function inEnglish(name: string): string | undefined {
   const words = text.match(/[\p{L}'-]+/gu) ?? [];
   for (let many = Math.min(MOST_WORDS, words.length); many > 0; many--)
     for (let from = 0; from + many <= words.length; from++) {
-      const english = known.get(words.slice(from, from + many).join(" "));
+      const phrase = words.slice(from, from + many).join(" ");
+      const english = ALONE.has(phrase) ? undefined : known.get(phrase);
       if (!english) continue;
       const states = STATES.flatMap(([said, word]) => (said.test(text) && !english.includes(word) ? [word] : []));
       return [...states, english].join(" ");

@@ -52,6 +52,8 @@ describe("as recipes write them", () => {
     expect(understand("gekochte Eier")?.cooked).toBe(true);
     expect(inEnglish("glutenfreies Mehl")).toBeUndefined();
     expect(inEnglish("vegane Sahne")).toBeUndefined();
+    // English words that look like it.
+    for (const english of ["pan drippings", "sale leftovers", "fond of the pan"]) expect(inEnglish(english)).toBeUndefined();
     // Milk without its sugar has its protein.
     expect(allergensOfName("laktosefreie Milch")).toContain("milk");
     expect(allergensOfName("poudre d'amandes")).toContain("tree_nuts");
