@@ -34,7 +34,14 @@ export function rehearseCommand(args: readonly string[], tell: Tell) {
       : { status: "feasible" as const, plan: loadPlan(planFile, dish.zone) };
   if (planned.status === "infeasible") return { data: { format: "rondeau-plan/1", ...planned }, exit: 3 };
   const { plan } = planned;
+  const missed = new Map<string, { step: string; what: string; times: number }>();
   const rehearsed = rehearse(document, plan, {
+    onRun: (run) => {
+      for (const { step, what } of run.missed) {
+        const key = `${step} ${what}`;
+        missed.set(key, { step, what, times: (missed.get(key)?.times ?? 0) + 1 });
+      }
+    },
     runs: Math.round(numberFlag(flags, "--runs", 1, 100_000) ?? RUNS),
     seed,
     policy,
@@ -44,5 +51,14 @@ export function rehearseCommand(args: readonly string[], tell: Tell) {
   const { safetyBroken, replanMs, ...figures } = rehearsed;
   const risk = riskOf(dish, plan, { runs: 4000, seed, log });
   tell(`a re-plan took ${replanMs.p50.toFixed(0)} ms at the median, ${replanMs.p95.toFixed(0)} ms at the 95th percentile.`);
-  return { data: { ...figures, safetyBroken, predicted: { onTime: risk.onTime, within15: risk.within15 } }, exit: 0 };
+  const forgotten = [...missed.values()].map(({ step, what, times }) => ({ step, what, perRun: times / Math.max(1, rehearsed.runs) }));
+  return {
+    data: {
+      ...figures,
+      safetyBroken,
+      ...(forgotten.length ? { missed: forgotten } : {}),
+      predicted: { onTime: risk.onTime, within15: risk.within15 },
+    },
+    exit: 0,
+  };
 }
