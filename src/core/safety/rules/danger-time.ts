@@ -10,6 +10,8 @@ import { cooledPart } from "./cooling";
 
 type Leg = Parameters<typeof dangerZoneAccount>[0]["legs"][number];
 const [ROOM, FRIDGE, CELLAR, HOT, FREEZER] = [21, 4, 12, 65, -18];
+/** What was in the cold and out of it for some minutes of work is no warmer, and goes back before it is. */
+const STILL_COLD_C = 12;
 /** Above this nothing grows. */
 const HOT_C = 60;
 /** How fast what stands in a room comes to its temperature, min: a dish of a kilo or two. */
@@ -146,7 +148,7 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
       continue;
     }
     // What was chilled, and is to stand cold next, is put there at once where the dish says nothing of a wait between.
-    if (stay.onItsWayToTheCold && temp <= FRIDGE) continue;
+    if (stay.onItsWayToTheCold && temp <= STILL_COLD_C) continue;
     const to = around(stay.place);
     if (stay.cools || to <= FRIDGE) {
       // How fast a pot cools is judged by the rule of cooling; what stands cold is out of the zone.

@@ -259,7 +259,11 @@ export function jars(scene: SafetyScene): Finding[] {
           mends: [moved(k, "fridge", 30 * DAY)],
         }),
       ];
-    const food = part.items.some((i) => isLowAcidPlant(i) || isRawFlesh(i) || isOf("stock", "pulse-canned", "milk", "cream", "egg")(i));
+    // Dried pulses are dry no more once they were boiled.
+    const pulses = part.steps.some(killsGerms) ? isOf("pulse", "pulse-lectin") : () => false;
+    const food = part.items.some(
+      (i) => isLowAcidPlant(i) || isRawFlesh(i) || pulses(i) || isOf("stock", "pulse-canned", "milk", "cream", "egg")(i),
+    );
     if (!food) return [];
     return [
       cautioned("low-acid-jar", `${part.component.id}.${k.output}:${k.place}`, {

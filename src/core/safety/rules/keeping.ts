@@ -94,7 +94,7 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
       const stands =
         likelyMinutes(step.step) > WARM_FISH_MIN &&
         !inFridge(step) &&
-        (/room temperature|counter|come to|stand|warm|rest|\b(?:out|leave|left|table|bench|side)\b/i.test(step.words) ||
+        (/room temperature|counter|come to|stand|warm|rest|\b(?:out|leave|left|keep|table|bench|side)\b/i.test(step.words) ||
           step.step.attention === "unattended");
       const waits = (step.step.makes ?? []).flatMap((o) =>
         (o.holds ?? []).filter(

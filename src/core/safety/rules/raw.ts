@@ -131,7 +131,7 @@ const POURS = /\b(?:pour|spoon|baste|brush|glaze|serve|drizzle|dress|toss|coat|f
 const LIQUOR =
   /\b(?:marinade|brine|souse|soaking liquid|liquor it was in|juices? (?:of|from) the raw|(?:left-?over|remaining|rest of the) (?:\w+ )?(?:paste|sauce|rub|liquid|liquor|mixture|glaze|yogh?urt))\b/i;
 const TO_THE_END =
-  /\b(?:to|till|until|up to) the (?:very )?(?:end|last)\b|\bthroughout\b|\blast (?:minute|moment)\b|\bjust before (?:it|they|serving)\b/i;
+  /\b(?:to|till|until|up to) the (?:very )?(?:end|last)\b|\b(?:until|till) (?:they|it) (?:comes? off|(?:is|are) (?:done|ready|cooked))\b|\bthroughout\b|\blast (?:minute|moment)\b|\bjust before (?:it|they|serving)\b/i;
 /** What raw flesh has lain in, poured over it or served by a later step that does not boil it. */
 export function marinadeReuse({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {

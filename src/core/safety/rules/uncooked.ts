@@ -53,7 +53,8 @@ const pasteurised = (part: Part): Mend => ({
 });
 
 /** Hot sugar syrup poured on whites, and like ways of cooking an egg by what comes to it. */
-const HOT_SYRUP = /\b(?:hot|boiling) (?:sugar )?syrup|syrup at 1[12]\d|soft[- ]ball/i;
+const HOT_SYRUP = /\b(?:hot|boiling) (?:sugar )?syrup|syrup (?:at|to|reaches|until) (?:about )?1[12]\d|soft[- ]ball/i;
+const POURS_ON = /\bpour\w* (?:it |this )?(?:on|onto|over|into|in)\b/i;
 
 export function rawEgg(scene: SafetyScene): Finding[] {
   const care = careOf(scene);
@@ -64,6 +65,7 @@ export function rawEgg(scene: SafetyScene): Finding[] {
       !j.food.cooked &&
       hottest(j).core < 71 &&
       !j.visits.some((v) => HOT_SYRUP.test(v.step.words)) &&
+      !(j.part.steps.some((s) => HOT_SYRUP.test(s.words)) && j.visits.some((v) => POURS_ON.test(v.step.words))) &&
       !/\b(?:glaz|wash\b)/i.test(j.item.ingredient.name),
   ).map((j) => {
     const { core, visit } = hottest(j);
