@@ -5,6 +5,7 @@ import { dishModel } from "../core/dish/read-model";
 import { PlanFile, planFromFile } from "../core/planner";
 import { type HomeRow, toBuy } from "../core/sheets/at-home";
 import { type Need, needsOf } from "../core/sheets/shopping";
+import { shoppingCsv } from "../core/sheets/shopping-csv";
 import type { Queryable } from "../db/db";
 import { findDish, listPlaced } from "../db/queries/dishes";
 import { findNewestFeasible } from "../db/queries/runs";
@@ -39,6 +40,8 @@ export async function loadShopping(
 interface ShoppingForAll {
   readonly rows: readonly HomeRow[];
   readonly dishes: readonly { readonly slug: string; readonly name: string }[];
+  /** The clock of the nearest of them. */
+  readonly zone: ReturnType<typeof dishModel>["zone"] | undefined;
 }
 
 /** For all dishes ahead that have a plan, the nearest first. */
@@ -47,14 +50,25 @@ export async function loadShoppingForAll(): Promise<ShoppingForAll> {
   const now = nowMinute();
   const needs: Need[] = [];
   const dishes: { slug: string; name: string }[] = [];
+  let zone: ShoppingForAll["zone"];
   for (const placed of await listPlaced(db, "ahead", wallNow(), { from: 0, most: MOST_DISHES })) {
     const found = await needsOfDish(db, placed.slug, true);
     if (!found) continue;
     // What was wanted before now is bought, or was not needed.
     needs.push(...found.needs.filter((n) => n.row.wantedBy >= now));
     dishes.push({ slug: placed.slug, name: placed.name });
+    zone ??= found.dish.zone;
   }
-  return { rows: toBuy(needs, await loadLarderItems()), dishes };
+  return { rows: toBuy(needs, await loadLarderItems()), dishes, zone };
+}
+
+/** A list as a file, as on its page: what this house always has is on no list, and causes no trip. */
+export async function shoppingFile(rows: readonly HomeRow[], clock: Parameters<typeof shoppingCsv>[1], list: string): Promise<Response> {
+  const staples = new Set(await loadStaples());
+  const bought = rows.filter((r) => !staples.has(r.ingredient.toLowerCase()));
+  return new Response(shoppingCsv(bought, clock, await loadMostTrips(list)), {
+    headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${list}-shopping.csv"` },
+  });
 }
 
 const STAPLES = "staples";

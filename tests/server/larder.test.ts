@@ -10,6 +10,7 @@ import { POST as acknowledge, GET as findings } from "../../src/app/api/dishes/[
 import { GET as shoppingFile } from "../../src/app/api/dishes/[dish]/shopping/route";
 import { POST as bringIn } from "../../src/app/api/dishes/route";
 import { GET as larder, POST as put } from "../../src/app/api/larder/route";
+import { GET as allShopping } from "../../src/app/api/shopping/route";
 import { POST as staple } from "../../src/app/api/staples/route";
 import { POST as changeTrips } from "../../src/app/api/trips/route";
 import ShoppingPage from "../../src/app/d/[dish]/shopping/page";
@@ -150,7 +151,10 @@ describe("shopping for all dishes", () => {
     const text = async () => (await shown(ShoppingForAllPage())).text;
     expect(await text()).toMatch(/For .*first-of-two, .*second-of-two/);
     expect(await text()).toMatch(/2 × 250 g ?Butter ?350 g needed; 150 g left over; for sauce \(first-of-two\), sauce \(second-of-two\)/);
+    const file = async () => (await allShopping(new Request("http://house/"), { params: Promise.resolve({}) })).text();
+    expect(await file()).toMatch(/Butter,350 g,sauce \(first-of-two\); sauce \(second-of-two\),.*,2 × 250 g,150 g,/i);
     expect((await call(staple, {}, { name: "Butter", always: true })).said).toEqual({ staples: ["butter"] });
+    expect(await file()).not.toMatch(/Butter/);
     expect(await text()).toMatch(/One thing that you always have/);
     expect(await text()).not.toMatch(/350 g needed/);
     expect((await call(staple, {}, { name: "butter", always: false })).said).toEqual({ staples: [] });

@@ -71,7 +71,9 @@ function readEnglish(name: string, chosen: string | undefined): Understood | und
     ...turnedBy(hit.food, words, rest),
     frozen: /\b(?:frozen|deep-frozen|freezer)\b/.test(words),
     farmed: /\b(?:farmed|aquaculture|cultivated)\b/.test(words),
-    wild: /\b(?:wild|foraged?|foragers?|(?:hand-?)?picked|gathered|from the (?:woods?|forests?|meadows?|fields?|pastures?|hedgerows?|hills)|found|caught|line-caught|hand-dived)\b/.test(words),
+    wild: /\b(?:wild|foraged?|foragers?|(?:hand-?)?picked|gathered|from the (?:woods?|forests?|meadows?|fields?|pastures?|hedgerows?|hills)|found|caught|line-caught|hand-dived)\b/.test(
+      words,
+    ),
     dried: /\bdried\b/.test(words),
   };
 }

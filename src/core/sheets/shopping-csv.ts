@@ -9,9 +9,9 @@ import { chosenTrips, shoppingOf } from "./trips";
  * CSV with a heading; instants as the dish file writes them; "trip" is the latest moment of the trip on which to buy it.
  * @param mostTrips at most so many; undefined: as many as keep everything fresh
  */
-export function shoppingCsv(rows: readonly ShoppingRow[], dish: Dish, mostTrips?: number): string {
-  const at = (minute: number | undefined) => (minute === undefined ? "" : dish.zone.toWallInstant(minute));
-  const { choices } = shoppingOf(rows, (minute) => dish.zone.timeOfDay(minute));
+export function shoppingCsv(rows: readonly ShoppingRow[], { zone }: Pick<Dish, "zone">, mostTrips?: number): string {
+  const at = (minute: number | undefined) => (minute === undefined ? "" : zone.toWallInstant(minute));
+  const { choices } = shoppingOf(rows, (minute) => zone.timeOfDay(minute));
   const trips = chosenTrips(choices, mostTrips)?.trips ?? [];
   const tripOf = new Map(trips.flatMap((t) => t.rows.map((r) => [r, t.by] as const)));
   return stringify(

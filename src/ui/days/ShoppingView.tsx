@@ -82,11 +82,9 @@ export function ShoppingView(props: ShoppingViewProps) {
             <button type="button" className="link min-h-9" onClick={() => void copy(true)}>
               {SHOPPING.copyMarkdown}
             </button>
-            {!props.of && (
-              <a className="link" href={`/api/dishes/${slug}/shopping`}>
-                {SHOPPING.csv}
-              </a>
-            )}
+            <a className="link" href={props.of ? "/api/shopping" : `/api/dishes/${slug}/shopping`}>
+              {SHOPPING.csv}
+            </a>
             <PrintButton />
           </p>
         )}
