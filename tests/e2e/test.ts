@@ -4,13 +4,18 @@ import { test as base, type Locator, type Page } from "@playwright/test";
 
 export { expect, type Page } from "@playwright/test";
 
-/** Waits until every control of the page has its handlers. A page without controls, such as a file, is ready at once. */
-const ready = (page: Page) =>
-  page.waitForFunction(() =>
-    [...document.querySelectorAll("main button, main input, main select, main textarea, main a")].every((e) =>
+/**
+ * Waits until every control of the page has its handlers, and until what listens to the whole window has been told to: that comes a
+ * frame later. A page without controls, such as a file, is ready at once.
+ */
+async function ready(page: Page): Promise<void> {
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll("header button, header a, main button, main input, main select, main textarea, main a")].every((e) =>
       Object.keys(e).some((key) => key.startsWith("__reactProps$")),
     ),
   );
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))));
+}
 
 export const test = base.extend({
   page: async ({ page }, use) => {
