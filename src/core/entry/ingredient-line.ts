@@ -231,7 +231,7 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   if (!amount && !asNeeded) doubts.push({ field: "amount", why: /\d/.test(rest) ? "an amount that was not understood" : "no amount" });
   if (/\d\s?(?:g|kg|ml|l|oz|lb|cups?|tbsp|tsp)\b/i.test(text)) doubts.push({ field: "amount", why: "two amounts: the first is taken" });
   if (amount && /^(?:per|pro|par|por|al) (?:kg|kilo|chilo|lit(?:re|er|ro)|\d)/i.test(note ?? ""))
-    doubts.push({ field: "amount", why: `so much ${note}` });
+    doubts.push({ field: "amount", why: `the amount is ${note}` });
   if (/\b(?:or|oder|ou|oppure)\b/i.test(text)) doubts.push({ field: "name", why: "one of several" });
   const unclear =
     amount || asNeeded

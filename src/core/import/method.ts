@@ -16,8 +16,8 @@ import {
   BESIDE,
   BESIDE_HEAT,
   BEST_AFTER,
+  isOnlyIf,
   KEEP_SENTENCE,
-  ONLY_IF,
   OPENS_KEEP,
   PREHEAT,
   STORES,
@@ -128,7 +128,7 @@ export function methodOf(
       }
       // Work that is done only if something goes so takes no place in the plan; its words stay with the step before.
       if (
-        ONLY_IF.test(folded) &&
+        isOnlyIf(folded, language) &&
         !whole.said.minutes &&
         whole.keeps.length === 0 &&
         !PREHEAT.test(folded) &&

@@ -1,5 +1,6 @@
 // What a sentence of a recipe is for, in five languages: it heats the oven, runs beside the last step, says how long something
 // keeps, gives advice, or wishes a good meal. Held against folded text.
+import type { Language } from "../entry/lexicon/lexicon";
 
 /** Heats the oven for a later step. */
 export const PREHEAT =
@@ -26,6 +27,15 @@ export const WISH =
 /** Says how long the sentence before it takes. */
 export const TAKES_SO_LONG =
   /^(?:this|that|it|das|dies|es|cela|ca|questo|esto) (?:will |should |may |can |kann |wird )?(?:takes?|dauert|dauern|prend|prendra|richiede|lleva|tarda)\b/;
-/** Work only where something turns out so: "cover with foil if it browns too fast". */
-export const ONLY_IF =
-  /^if (?!possible|you have)|\bif (?:it|they|the|needed|necessary|you (?:like|want|wish))\b|^(?:falls|wenn)\b|\bfalls\b|^si\b|^se\b|\bbei bedarf\b|\bau besoin\b|\bsi (?:besoin|necessaire)\b/;
+/**
+ * Work that is done only where something turns out so: "cover with foil if it browns too fast". In Italian "se" says so and "si" what one
+ * does; in Spanish it is the other way round.
+ */
+const CONDITIONS: Readonly<Record<Language, RegExp>> = {
+  en: /^if (?!possible|you have)|^(?:(?!,|;|\band\b).)*\bif (?:it|they|the|needed|necessary|you (?:like|want|wish))\b/,
+  de: /^falls\b|^(?:(?!,|;|\bund\b).)*\b(?:falls|bei bedarf)\b/,
+  fr: /^(?:si|s'il|s'ils)\b|^(?:(?!,|;|\bet\b).)*\b(?:au besoin|si (?:besoin|necessaire))\b/,
+  it: /^se\b|^(?:(?!,|;|\be\b).)*\bse (?:necessario|serve)\b/,
+  es: /^si\b|^(?:(?!,|;|\by\b).)*\bsi (?:hace falta|es necesario)\b/,
+};
+export const isOnlyIf = (folded: string, language: Language): boolean => CONDITIONS[language].test(folded);

@@ -12,7 +12,7 @@ const SHORTENED =
 const SHORTENED_UNIT = /\d\s?(?:mins?|hrs?|std)$/i;
 
 /** Sentences of a text that begins at `from` in the source. A number before the first ("1.") belongs to it. */
-export function sentencesOf(text: string, from: number, language: Language = "en"): Stretch[] {
+export function sentencesOf(text: string, from: number, language: Language): Stretch[] {
   const found: Stretch[] = [];
   // Who never writes a capital letter ends sentences before small ones.
   const small = /^[^\p{L}]*\p{Ll}/u.test(text) && !/[.!?]\s+\p{Lu}/u.test(text);

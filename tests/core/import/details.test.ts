@@ -2,6 +2,7 @@
 // which guesses the plan turns on, how long a part keeps.
 import { describe, expect, test } from "vitest";
 import { guessesOf } from "../../../src/core/import/corrections";
+import { methodOf } from "../../../src/core/import/method";
 import { readRecipes } from "../../../src/core/import/read";
 import { RECIPE_LIMITS } from "../../../src/core/import/recipe";
 import { dishOfRecipe } from "../../../src/core/import/to-dish";
@@ -178,5 +179,25 @@ ${note}`);
   test("without a place it says so, with one it does not", () => {
     expect(JSON.stringify(keeping("Keeps for 3 months."))).toMatch(/no place said/);
     expect(JSON.stringify(keeping("Keeps for 3 months in the fridge."))).not.toMatch(/no place said/);
+  });
+});
+
+describe("work that is done only if something turns out so", () => {
+  const stepsOf = (instructions: string[], language: "en" | "de" | "fr" | "it" | "es") =>
+    methodOf(
+      instructions.map((text, i) => ({ from: i * 500, to: i * 500 + text.length, text })),
+      language,
+    ).steps.map((s) => s.step.name);
+  test("takes no place of its own in the plan", () => {
+    expect(stepsOf(["Bake for 40 minutes. Cover with foil if it browns too fast."], "en")).toEqual(["Bake for 40 minutes"]);
+    expect(stepsOf(["Cuocere 40 minuti. Se scurisce troppo, coprire con un foglio."], "it")).toHaveLength(1);
+    expect(stepsOf(["Hornear 40 minutos. Si se dora demasiado, cubrir."], "es")).toHaveLength(1);
+  });
+  test("is not mistaken for work that is done anyway", () => {
+    expect(stepsOf(["Bake for 40 minutes. Knead the second dough, adding water if it looks dry."], "en")).toHaveLength(2);
+    // In Italian "si", in Spanish "se" says what one does.
+    expect(stepsOf(["Cuocere 40 minuti. Si mescola la farina con l'acqua."], "it")).toHaveLength(2);
+    expect(stepsOf(["Hornear 40 minutos. Se mezcla la harina con el agua."], "es")).toHaveLength(2);
+    expect(stepsOf(["40 Minuten backen. Wenn der Teig aufgegangen ist, Laibe formen."], "de")).toHaveLength(2);
   });
 });

@@ -114,15 +114,15 @@ function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]
 function doubtWaits({ found, folded }: Scan, verbs: readonly Verb[], doubts: Doubt[]): void {
   const last = found.lengths.at(-1);
   if (!last) return;
-  const unsaid = verbs.find((v) => v.sense.wait && v.opens && v.from > last.at && verbs.some((w) => w.from < last.at));
-  if (unsaid && !/^(?:cool(?:ing)?|stand|rest|set)\b.*\bbefore\b/.test(folded.slice(unsaid.from)))
-    doubts.push({ field: "minutes", why: `how long “${folded.slice(unsaid.from, unsaid.to)}” takes is not said` });
+  const untimed = verbs.find((v) => v.sense.wait && v.opens && v.from > last.at && verbs.some((w) => w.from < last.at));
+  if (untimed && !/^(?:cool(?:ing)?|stand|rest|set)\b.*\bbefore\b/.test(folded.slice(untimed.from)))
+    doubts.push({ field: "minutes", why: `no time for “${folded.slice(untimed.from, untimed.to)}”` });
   if (
     /\b(?:dazwischen|zwischendurch)\b|\bentre (?:chaque|cada)\b|\bbetween (?:each|every|folds?|turns?|coats?|layers?|them|batch(?:es)?|rounds?)\b/.test(
       folded.slice(Math.max(0, last.at - 18)),
     )
   )
-    doubts.push({ field: "minutes", why: "between rounds; how many there are is not counted" });
+    doubts.push({ field: "minutes", why: "the wait between rounds is counted once" });
 }
 
 /** How cold a store of food is at most, °C: "in the fridge (5 °C)" says nothing of heat. */

@@ -44,7 +44,7 @@ export const length: Item = (scan, at) => {
   end = (eachSide ? side : scan.end(lexicon.perBatch, next)) ?? end;
   // "1½ min each": of how many, nothing says.
   if (!eachSide && found.batches === undefined && side !== undefined)
-    found.doubts.push({ field: "minutes", why: "for each one; how many are done one after another is not said" });
+    found.doubts.push({ field: "minutes", why: "for each one; it is counted once" });
   const tail = scan.end(
     "or so|in total|in all|altogether|total|long|approximately|or thereabouts|lang|circa|environ|env\\.?|aprox\\.?",
     scan.blanks(end),
