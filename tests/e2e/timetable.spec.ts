@@ -511,7 +511,7 @@ test("a plan is rehearsed: each rehearsal a dot that can be watched, what failed
   await expect(watched.getByText(/^Next, /)).toBeVisible({ timeout: 30_000 });
   await watched.getByRole("button", { name: "1 h late" }).click();
   await expect(watched.getByRole("button", { name: "1 h late" })).toBeHidden({ timeout: 30_000 });
-  await watched.getByRole("button", { name: "Go on" }).click();
+  await watched.getByRole("button", { name: "Continue" }).click();
   await expect(watched.getByRole("listitem").last()).toContainText(/: started$/);
   expect(await record(), "a rehearsal writes nothing into dish, plan, log or record").toEqual(before);
   // What is worst has a fix that was tried on all of them.

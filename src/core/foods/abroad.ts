@@ -204,7 +204,8 @@ const plain = (text: string): string =>
   text.toLowerCase().replaceAll("ß", "ss").replaceAll("œ", "oe").normalize("NFD").replaceAll(/\p{M}/gu, "").replaceAll("’", "'");
 
 let byName: Map<string, string> | undefined;
-function names(): Map<string, string> {
+/** Every name of the rows with what it is in English. */
+export function foreignNames(): ReadonlyMap<string, string> {
   byName ??= new Map(
     ROWS.trim()
       .split("\n")
@@ -215,8 +216,6 @@ function names(): Map<string, string> {
   );
   return byName;
 }
-/** Every name of the rows with what it is in English. */
-export const foreignNames = (): ReadonlyMap<string, string> => names();
 const MOST_WORDS = 5;
 
 /**
@@ -230,7 +229,7 @@ export function inEnglish(name: string): string | undefined {
   const text = plain(name)
     .replaceAll(/\([^)]*\)/g, " ")
     .replaceAll(/\b(?:laktosefrei\w*|(?:ohne|sans|senza|sin) (?:laktose|lactose|lattosio|lactosa))\b/g, " ");
-  const known = names();
+  const known = foreignNames();
   const whole = known.get(text.trim());
   if (whole || OTHERWISE.test(text)) return whole;
   const words = text.match(/[\p{L}'-]+/gu) ?? [];
@@ -248,5 +247,5 @@ export function inEnglish(name: string): string | undefined {
 /** Whether the whole of a name stands in the rows: then it goes before an English word that looks like it ("pâte feuilletée" is no pâté). */
 export const isWhollyForeign = (name: string): boolean => {
   const text = plain(name).trim();
-  return text.includes(" ") && names().has(text);
+  return text.includes(" ") && foreignNames().has(text);
 };

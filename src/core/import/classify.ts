@@ -5,7 +5,7 @@ import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { saidAt } from "../entry/patterns";
 import { isDay } from "./days";
-import { headOf, isServesLine, isTimeLine, isTip } from "./heads";
+import { headOf, isServesLine, isTimeLine, isTip, withoutPictures } from "./heads";
 import type { Role, SourceLine } from "./recipe";
 
 /** A line, or a part of one, and what it is. */
@@ -42,12 +42,14 @@ function opensWithVerb(text: string, language: Language): boolean {
 
 const isSentence = (text: string) => /[.!?]$/.test(text) && text.split(/\s+/).length > 4;
 
+const TAKES_MINUTES = /\b\d+\s?(?:mins?|minutes?|hrs?|hours?|h|std|minuten|stunden|heures?|ore|minuti|horas?|minutos)\b/i;
+
 function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   const text = line.text.trim();
   if (NUMBERED.test(text) && !BULLET.test(text) && !/^\d{1,2}\.\s*\d/.test(text)) return false;
   if (text.length > 140 || /[.!?]\s+\p{Lu}/u.test(text) || isSentence(text)) return false;
-  // What takes minutes is work, whatever it weighs.
-  if (/\b\d+\s?(?:mins?|minutes?|hrs?|hours?|h|std|minuten|stunden|heures?|ore|minuti|horas?|minutos)\b/i.test(text)) return false;
+  // What takes minutes is work, unless it begins with its amount: "250 g butter, out of the fridge for 1 hour".
+  if (TAKES_MINUTES.test(text) && !/^[\d½¼¾⅓⅔]/u.test(text.replace(BULLET, ""))) return false;
   const read = readIngredient(text, language);
   if (read.heading) return false;
   const bulleted = BULLET.test(text) || line.hint === "item";
@@ -151,11 +153,6 @@ const MOST_YIELD_WORDS = 5;
 
 const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
 
-/** Pictures at the head of a line say nothing of it. */
-const PICTURES = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u;
-/** Nor at its end. */
-const PICTURES_BEHIND = /(?:\s*(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆]))+$/u;
-
 /** What each line is. Lines that come with a role of their own keep it. */
 export function classified(given: readonly SourceLine[], language: Language): RoledLine[] {
   const lines = given.flatMap((l) => (l.role || l.beyond ? [l] : cutAtHeads(l)));
@@ -176,7 +173,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       put(line, line.role, line.role === "section" ? { among: nextRole(lines, i) } : {});
       return;
     }
-    const text = line.text.trim().replace(PICTURES, "").replace(PICTURES_BEHIND, "");
+    const text = withoutPictures(line.text.trim());
     const row = tableRow(line);
     if (row) {
       const below = lines.slice(i + 1, i + 3).map(tableRow);
@@ -320,7 +317,7 @@ function severalIn(line: SourceLine, language: Language): { from: number; to: nu
 /** "Sponge: 4 eggs, 120 g sugar, 100 g flour": a part and its list in one line; undefined where it is none. */
 function listWithin(line: SourceLine, language: Language) {
   const lead = /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
-  if (!lead) return undefined;
+  if (!lead || TAKES_MINUTES.test(line.text)) return undefined;
   const from = line.from + lead[0].length;
   const parts = inlineList({ from, to: line.to, text: line.text.slice(lead[0].length) }, language);
   const weighed = parts.filter((p) => readIngredient(p.text, language).amount !== undefined).length;

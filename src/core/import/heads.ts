@@ -174,3 +174,8 @@ export function sectionName(heading: string, language: Language): string {
   const plain = name === name.toUpperCase() ? name.toLowerCase() : name;
   return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
+
+/** Pictures and stars at the head of a line say nothing of it; a figure behind them stays with them ("1️⃣"). */
+export const PICTURES_BEFORE = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u;
+const PICTURES_BEHIND = /(?:\s*(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆]))+$/u;
+export const withoutPictures = (text: string): string => text.replace(PICTURES_BEFORE, "").replace(PICTURES_BEHIND, "");

@@ -10,7 +10,7 @@ import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
 import { lineStepOf } from "../entry/step-line";
-import { isTip } from "./heads";
+import { isTip, PICTURES_BEFORE } from "./heads";
 import type { RecipeLine, Stretch } from "./recipe";
 import {
   BESIDE,
@@ -86,7 +86,7 @@ export function methodOf(
         .replace(/^\d\uFE0F?\u20E3\s*/u, "")
         .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
         .replace(/^[-–•*·]\s+/, "")
-        .replace(/^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|[★☆\s])+(?=[^\s\d])/u, "")
+        .replace(PICTURES_BEFORE, "")
         // "09:15 Unroll": when it was done once.
         .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "");
       const folded = fold(plain);

@@ -9,7 +9,7 @@ import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import { classified, type RoledLine } from "./classify";
 import { isDay } from "./days";
-import { isTotal, sectionName, servesIn, yieldIn } from "./heads";
+import { isTotal, sectionName, servesIn, withoutPictures, yieldIn } from "./heads";
 import { withoutIdle } from "./idle-parts";
 import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type Source } from "./recipe";
 
@@ -277,19 +277,17 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
   return all.includes(last) ? all : [...all, last];
 }
 
-const PICTURES_AROUND = /^(?:\p{Extended_Pictographic}|\uFE0F|\u200D|\s)+|(?:\s|\p{Extended_Pictographic}|\uFE0F|\u200D)+$/gu;
 const TALK =
   /^(?:ok(?:ay)?,? )?(?:so,? )?(?:here(?:'s| is) )?(?:how (?:i|we|to) (?:do|make|cook|prepare)|my (?:recipe|way|version) (?:for|of)) (?:the |my |our |a |an )?/i;
 
 /** The name of a dish without the talk around it ("ok so here's how I do the trout, for 6") and without for how many ("Duck (serves 4)"). */
 function titleName(text: string): string {
-  const plain = text
-    .replace(PICTURES_AROUND, "")
+  const plain = withoutPictures(text)
     .replace(TALK, "")
     .replace(/,?\s+(?:for|serves|feeds) (?:about )?\d{1,2}(?: people)?$/i, "");
   const bracket = /\s*\(([^()]*)\)$/.exec(plain);
   const name = bracket && servesIn(bracket[1] as string)?.serves !== undefined ? plain.slice(0, bracket.index) : plain;
-  return name.replace(PICTURES_AROUND, "").trim() || text;
+  return withoutPictures(name).trim() || text;
 }
 
 /**

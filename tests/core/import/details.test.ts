@@ -201,3 +201,9 @@ describe("work that is done only if something turns out so", () => {
     expect(stepsOf(["40 Minuten backen. Wenn der Teig aufgegangen ist, Laibe formen."], "de")).toHaveLength(2);
   });
 });
+
+test("an ingredient that begins with its amount stays one, though its note says hours", () => {
+  expect(
+    ingredientsOf("Toffee\n\n- 200 g sugar\n- 250 g butter, out of the fridge for 1 hour\n\nMethod\nBoil the sugar for 10 minutes."),
+  ).toEqual(["sugar", "butter"]);
+});

@@ -116,7 +116,7 @@ function doubtWaits({ found, folded }: Scan, verbs: readonly Verb[], doubts: Dou
   if (!last) return;
   const untimed = verbs.find((v) => v.sense.wait && v.opens && v.from > last.at && verbs.some((w) => w.from < last.at));
   if (untimed && !/^(?:cool(?:ing)?|stand|rest|set)\b.*\bbefore\b/.test(folded.slice(untimed.from)))
-    doubts.push({ field: "minutes", why: `no time for “${folded.slice(untimed.from, untimed.to)}”` });
+    doubts.push({ field: "minutes", why: `no time given for “${folded.slice(untimed.from, untimed.to)}”` });
   if (
     /\b(?:dazwischen|zwischendurch)\b|\bentre (?:chaque|cada)\b|\bbetween (?:each|every|folds?|turns?|coats?|layers?|them|batch(?:es)?|rounds?)\b/.test(
       folded.slice(Math.max(0, last.at - 18)),

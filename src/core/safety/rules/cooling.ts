@@ -94,7 +94,7 @@ const DRAINS = /\bdrain(?:s|ed)?\b(?! (?:the )?(?:fat|grease))/i;
 function guessedLitres(part: Part): number | undefined {
   // Water that was drained off since it came in is not in the pot.
   const drained = part.steps.findLastIndex((s) => DRAINS.test(s.name));
-  const stays = (i: Item) => !(isLiquid(i) && i.enters <= drained);
+  const stays = (i: Item) => !(isOf("water")(i) && i.enters <= drained);
   const grams = gramsOf(part, (i) => stays(i) && !isOf("bones", "poultry", "inedible")(i));
   const liquid = gramsOf(part, (i) => stays(i) && isLiquid(i));
   // How a little liquid cools with much in it is guessed at, so a small pot of that is left out.

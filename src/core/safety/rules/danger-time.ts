@@ -17,8 +17,7 @@ const HOT_C = 60;
 /** How fast what stands in a room comes to its temperature, min: a dish of a kilo or two. */
 const SETTLES_MIN = 120;
 /** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
-const MEANT_WARM =
-  /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt|dehydrat|air-?dry|dr(?:y|ies|ied|ying)\b|hang(?:s|ing)?\b)/i;
+const MEANT_WARM = /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt|dehydrat|air-?dry)|^dr(?:y|ying)\b/i;
 /** What the account takes. */
 const [MOST_LEGS, LONGEST_LEG_MIN] = [60, 20_000];
 /** The most, and half of it for guests who need care, min. */
