@@ -12,6 +12,8 @@ export class Server {
   readonly url: string;
   #process: ChildProcess | undefined;
   #said = "";
+  /** What the server's clock was last set to, and when. */
+  #clockSet = { to: 0, at: 0 };
 
   constructor(
     readonly port: number,
@@ -47,7 +49,10 @@ export class Server {
         (r) => r.ok,
         () => false,
       );
-      if (answers) return;
+      if (answers) {
+        this.#clockSet = { to: Date.parse(now), at: Date.now() };
+        return;
+      }
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
   }
@@ -101,8 +106,6 @@ export class Server {
       body: JSON.stringify(body),
     });
   }
-
-  #clockSet = { to: 0, at: 0 };
 
   /** Sets the server's clock. */
   async clock(now: string): Promise<void> {
