@@ -54,7 +54,9 @@ export function RehearsalView(props: RehearsalViewProps) {
     setTrouble(undefined);
     setWatched(undefined);
     setDone({ policy, of: times, runs: [], weak: undefined });
-    const tell = (run: RehearsedRun) => turn.current === mine && setDone((d) => d && { ...d, runs: [...d.runs, run] });
+    // What is told on the way has a line of its own, and may come in behind the answer that holds it already.
+    const tell = (run: RehearsedRun) =>
+      turn.current === mine && setDone((d) => (d && d.weak === undefined ? { ...d, runs: [...d.runs, run] } : d));
     try {
       const shell = await desk().mind();
       const notes = (await shell.rehearse(policy, times, listener(tell))) as Pick<KeptRehearsal, "runs" | "weak">;
