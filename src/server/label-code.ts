@@ -1,11 +1,12 @@
 import "server-only";
 // What a label is on, by its code.
+import { itemCode } from "../core/sheets/item-labels";
 import { labelCode } from "../core/sheets/labels";
 import { listDishOutputs } from "../db/queries/dishes";
 import { database } from "./database";
 import { loadLarderItems } from "./larder";
 
-/** The page that shows it; undefined where no dish has such an output. */
+/** The page that shows it; undefined where neither a dish nor the larder has such a thing. */
 export async function placeOfLabel(code: string): Promise<string | undefined> {
   const wanted = code.trim().toUpperCase();
   for (const { slug, dish, output } of await listDishOutputs(await database())) {
@@ -15,5 +16,6 @@ export async function placeOfLabel(code: string): Promise<string | undefined> {
       ? `/larder#${encodeURIComponent(kept.id)}`
       : `/d/${slug}/dish?c=${encodeURIComponent(output.slice(0, output.indexOf(".")))}`;
   }
-  return undefined;
+  const own = (await loadLarderItems()).find((i) => itemCode(i, undefined) === wanted);
+  return own && `/larder#${encodeURIComponent(own.id)}`;
 }

@@ -29,6 +29,20 @@ test("an item is put in with one line, some of it taken and taken back, and move
   await expect(row).toContainText("1 jar");
   await page.getByRole("listitem").filter({ hasText: "Taken: plum jam" }).getByRole("button", { name: "Undo" }).click();
   await expect(row).toContainText("2 jars");
+  // One of the two goes into the fridge, the other stays.
+  await page.getByRole("button", { name: /Change plum jam/i }).click();
+  await page.getByLabel("Amount to move").fill("1 jar");
+  await choose(page.getByRole("combobox", { name: "To" }), "Fridge");
+  await page.getByRole("button", { name: "Move", exact: true }).click();
+  await expect(row).toHaveCount(2);
+  for (const one of [0, 1]) await expect(row.nth(one)).toContainText("1 jar");
+  await page
+    .getByRole("listitem")
+    .filter({ hasText: /plum jam: fridge/i })
+    .getByRole("button", { name: "Undo" })
+    .click();
+  await expect(row).toHaveCount(1);
+  await expect(row).toContainText("2 jars");
   const other = await context.newPage();
   await other.goto(`${server.url}/larder`);
   await expect(other.getByRole("row", { name: /plum jam/ })).toContainText("2 jars");
@@ -42,7 +56,16 @@ test("an item is put in with one line, some of it taken and taken back, and move
   // A message that fades is no text any more, and has no contrast yet.
   await expect(page.locator("[data-sonner-toast]")).toHaveCount(0, { timeout: 20_000 });
   expect(await axeFaults(page)).toEqual([]);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  const wide = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(await wide()).toBeLessThanOrEqual(0);
+  // Its label, alone; another item's is one press away.
+  await page.getByRole("button", { name: /Change plum jam/i }).click();
+  await page.getByRole("link", { name: "Label", exact: true }).click();
+  await expect(page.getByRole("article", { name: /plum jam/i })).toContainText("2 jars");
+  expect(await axeFaults(page)).toEqual([]);
+  expect(await wide()).toBeLessThanOrEqual(0);
+  await page.getByRole("checkbox", { name: /plum jam/i }).uncheck();
+  await expect(page.getByRole("article", { name: /plum jam/i })).toHaveCount(0);
 });
 
 test("a list is put in at once, an unclear line is named first, and all of it is taken back with one press", async ({ page }) => {

@@ -1,5 +1,6 @@
 // The larder over the server's routes: what runs make and leave stands in it, what is done with it is kept once, and another dish is offered it.
 import { beforeEach, describe, expect, test, vi } from "vitest";
+import LabelsPage from "../../src/app/(house)/larder/labels/page";
 import LarderPage from "../../src/app/(house)/larder/page";
 import HomePage from "../../src/app/(house)/page";
 import ShoppingForAllPage from "../../src/app/(house)/shopping/page";
@@ -49,6 +50,27 @@ describe("by hand", () => {
     await write(event("by-hand-1", { kind: "withdrawn", of: gone.said.ids[0] }));
     expect((await named("Plum jam")).quantity.value).toBe(1);
   });
+  test("half of it goes into the freezer, and each half has a label that opens it", async () => {
+    await write(event("by-hand-5", { ...JAM, name: "Pesto with walnuts", place: "fridge" }));
+    const parted = await write(
+      event("by-hand-5", { kind: "split", amount: { amount: 1, unit: "jar" }, place: "freezer", into: "by-hand-5-half" }),
+    );
+    const halves = (await kept()).items.filter((i: Loose) => i.name === "Pesto with walnuts");
+    expect(halves.map((i: Loose) => [i.place, i.quantity.value]).toSorted()).toEqual([
+      ["freezer", 1],
+      ["fridge", 1],
+    ]);
+    const page = await shown(LabelsPage({ searchParams: Promise.resolve({ item: "by-hand-5-half" }) }));
+    const [label, ...others] = page.with("data-label").filter((l) => l.text.includes("Pesto"));
+    expect(others).toEqual([]);
+    expect(label?.text).toMatch(/Pesto with walnuts ?1 jar ?.*freezer.*Contains milk, nuts\./);
+    expect((await shown(LabelsPage({ searchParams: Promise.resolve({}) }))).with("data-label").length).toBeGreaterThan(1);
+    const code = label?.text.match(/[2-9A-Z]{5}$/)?.[0] ?? "";
+    const answer = await open(new Request("http://localhost/"), { params: Promise.resolve({ code }) });
+    expect([answer.status, answer.headers.get("location")]).toEqual([307, "/larder#by-hand-5-half"]);
+    await write(event("by-hand-5", { kind: "withdrawn", of: parted.said.ids[0] }));
+    expect((await named("Pesto with walnuts")).quantity.value).toBe(2);
+  });
   test("all or nothing, and what is wrong is said", async () => {
     const bad = await write(event("by-hand-2", { ...JAM, name: "Chutney" }), event("by-hand-2", { kind: "moved", place: "attic" }));
     expect(bad.status).toBe(422);
@@ -95,6 +117,10 @@ describe("from runs", () => {
     expect((await call(endRun, { dish })).status).toBe(200);
     const left = await named("stock");
     expect(left).toMatchObject({ quantity: { value: 500 }, source: { underway: false } });
+    // Its label says what went into it, by the dish.
+    const [label] = (await shown(LabelsPage({ searchParams: Promise.resolve({ item: left.id }) }))).with("data-label", left.id);
+    expect(label?.text).toMatch(/stock ?500 mL.*fridge.*not after/);
+    expect(label?.text).toMatch(new RegExp(`${labelCode("lardered", "stock.stock")}$`));
     // The code of its label opens it, however it is typed; before it is made, the component that makes it.
     const opened = async (code: string) => {
       const answer = await open(new Request("http://localhost/"), { params: Promise.resolve({ code }) });

@@ -37,6 +37,11 @@ export function quantityOf(amount: { readonly amount: number; readonly unit: str
   return { dimension: "count", value: amount.amount, piece: amount.unit };
 }
 
+/** The same amount in the unit of its dimension: grams, millilitres or its own pieces. */
+export function amountOf({ dimension, value, piece }: Quantity): { readonly amount: number; readonly unit: string } {
+  return { amount: value, unit: dimension === "mass" ? "g" : dimension === "volume" ? "mL" : (piece ?? "piece") };
+}
+
 /** Whether two quantities can be added: one dimension, and for pieces one word (or plain pieces). */
 export function comparable(a: Quantity, b: Quantity): boolean {
   return a.dimension === b.dimension && (a.piece === b.piece || a.piece === "piece" || b.piece === "piece");

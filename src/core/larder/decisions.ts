@@ -1,5 +1,5 @@
 // What somebody has to decide about what is kept: past its limit, free and soon to spoil, a fridge that is too full. The most pressing first.
-import { quantityText } from "../dish/units";
+import { amountOf, quantityText } from "../dish/units";
 import { freeOf, type LarderItem } from "./items";
 import type { Room } from "./room";
 
@@ -10,6 +10,8 @@ export interface Decision {
   readonly name: string;
   /** What of it is free, in words; empty where nobody says how much there is. */
   readonly free: string;
+  /** What steps leave of it, where some of it goes into steps: only that may go another way. Undefined: all of it may. */
+  readonly rest: { readonly amount: number; readonly unit: string } | undefined;
   /** Its limit, or when the fridge begins to be too full. */
   readonly at: number;
   readonly to: number | undefined;
@@ -30,6 +32,7 @@ export function decisionsOf(items: readonly LarderItem[], room: Room | undefined
       item: undefined,
       name: "",
       free: "",
+      rest: undefined,
       at: from,
       to,
       safety: false,
@@ -50,11 +53,12 @@ export function decisionsOf(items: readonly LarderItem[], room: Room | undefined
         item: item.id,
         name: item.name,
         free: past ? (item.quantity ? quantityText(item.quantity) : (item.about ?? "")) : free ? quantityText(free) : (item.about ?? ""),
+        rest: !past && taken && free ? amountOf(free) : undefined,
         at: item.until,
         to: undefined,
         safety: item.limit === "safety",
         litres: undefined,
-        freezable: !past && item.place !== "freezer" && !taken,
+        freezable: !past && item.place !== "freezer",
       },
     ];
   });

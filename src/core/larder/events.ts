@@ -1,4 +1,4 @@
-// What happens to things that are kept: put in, taken from, moved, opened, counted anew, promised to a dish, thrown away. Append-only, whatever made them.
+// What happens to things that are kept: put in, taken from, moved whole or in part, opened, counted anew, promised to a dish, thrown away. Append-only, whatever made them.
 import { z } from "zod";
 
 const text = (most: number) => z.string().trim().min(1).max(most);
@@ -24,11 +24,16 @@ const Added = z.object({
   limit: z.enum(["safety", "quality"]).optional(),
 });
 
+/** An item made in a run is named by it: "run 0192… stock.jelly"; one that was put in by hand by a random id. */
+export const LarderItemId = z.string().min(3).max(240);
+
 export const LarderBody = z.discriminatedUnion("kind", [
   Added,
   /** Without an amount all of it. */
   z.object({ kind: z.literal("taken"), amount: Amount.optional(), for: text(200).optional() }),
   z.object({ kind: z.literal("moved"), place, until: minute.optional() }),
+  /** Some of it goes to another place, as an item of its own; the rest stays. */
+  z.object({ kind: z.literal("split"), amount: Amount, place, until: minute.optional(), into: LarderItemId }),
   z.object({ kind: z.literal("opened"), until: minute.optional() }),
   z.object({ kind: z.literal("counted"), amount: Amount.optional(), about: text(80).optional() }),
   z.object({ kind: z.literal("reserved"), dish: text(200).optional() }),
@@ -41,15 +46,13 @@ export const LARDER_KINDS = [
   "added",
   "taken",
   "moved",
+  "split",
   "opened",
   "counted",
   "reserved",
   "discarded",
   "withdrawn",
 ] as const satisfies readonly LarderBody["kind"][];
-
-/** An item made in a run is named by it: "run 0192… stock.jelly"; one that was put in by hand by a random id. */
-export const LarderItemId = z.string().min(3).max(240);
 
 export interface LarderEvent {
   /** Rises with each event that is written. */

@@ -61,6 +61,7 @@ export function itemsOfRun(run: RunMade): LarderItem[] {
             output: output.ref,
             component: componentOf(dish, output.ref)?.name ?? output.ref,
             kind: componentOf(dish, output.ref)?.kind ?? "",
+            methods: plan.methods,
             takers: coming.toSorted((a, b) => a.at - b.at),
             underway: !run.ended,
           },

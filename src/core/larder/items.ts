@@ -1,6 +1,6 @@
 // What is kept in the house now: what runs made and did not use, and what was put in by hand, after all that happened to it since.
 import { comparable, type Quantity, quantityOf } from "../dish/units";
-import type { LarderEvent, LarderPlace } from "./events";
+import type { LarderBody, LarderEvent, LarderPlace } from "./events";
 
 export interface LarderItem {
   readonly id: string;
@@ -30,6 +30,8 @@ interface LarderSource {
   readonly component: string;
   /** The kind of its component. */
   readonly kind: string;
+  /** The methods of its dish that were in force, by component. */
+  readonly methods: Readonly<Record<string, string>>;
   /** Steps that take of it yet, in the order in which they come. */
   readonly takers: readonly { readonly step: string; readonly at: number; readonly quantity: Quantity | undefined }[];
   /** Its run is under way: the plan counts the room that it takes. */
@@ -71,6 +73,13 @@ export function larderItems(made: readonly LarderItem[], events: readonly Larder
     }
     const item = items.get(event.item);
     if (!item) continue;
+    if (body.kind === "split") {
+      const [rest, part] = items.has(body.into) ? [item, undefined] : parted(item, event.at, body);
+      if (rest) items.set(item.id, rest);
+      else items.delete(item.id);
+      if (part) items.set(part.id, part);
+      continue;
+    }
     const after = applied(item, event);
     if (after) items.set(item.id, after);
     else items.delete(item.id);
@@ -81,13 +90,8 @@ export function larderItems(made: readonly LarderItem[], events: readonly Larder
 /** Undefined: nothing is left of it. */
 function applied(item: LarderItem, { at, body }: LarderEvent): LarderItem | undefined {
   switch (body.kind) {
-    case "taken": {
-      if (!body.amount) return undefined;
-      const taken = quantityOf(body.amount);
-      if (!item.quantity || !comparable(item.quantity, taken)) return item;
-      const value = item.quantity.value - taken.value;
-      return value > item.quantity.value * USED_UP_SHARE ? { ...item, quantity: { ...item.quantity, value } } : undefined;
-    }
+    case "taken":
+      return body.amount ? without(item, quantityOf(body.amount)) : undefined;
     case "moved":
       return moved(item, at, body.place, body.until);
     case "opened":
@@ -108,10 +112,40 @@ function applied(item: LarderItem, { at, body }: LarderEvent): LarderItem | unde
   }
 }
 
+/** Less what is taken; undefined where next to nothing is left. Where amounts can not be compared it stays as it is. */
+function without(item: LarderItem, taken: Quantity): LarderItem | undefined {
+  if (!item.quantity || !comparable(item.quantity, taken)) return item;
+  const value = item.quantity.value - taken.value;
+  return value > item.quantity.value * USED_UP_SHARE ? { ...item, quantity: { ...item.quantity, value } } : undefined;
+}
+
+/** What stays, and what goes to another place. What steps still take is taken of what stays. */
+function parted(
+  item: LarderItem,
+  at: number,
+  { amount, place, until, into }: Extract<LarderBody, { kind: "split" }>,
+): [rest: LarderItem | undefined, part: LarderItem | undefined] {
+  const quantity = quantityOf(amount);
+  const rest = without(item, quantity);
+  if (!rest) return [moved(item, at, place, until), undefined];
+  const { source } = item;
+  const part: LarderItem = {
+    ...item,
+    id: into,
+    quantity,
+    about: undefined,
+    reserved: source?.takers.length ? undefined : item.reserved,
+    source: source && { ...source, takers: [], underway: false },
+  };
+  return [rest, moved(part, at, place, until)];
+}
+
 /** What is frozen keeps as long as is said; what is thawed, two days; anywhere else no longer than it did before. */
 function moved(item: LarderItem, at: number, place: LarderPlace, until: number | undefined): LarderItem {
   if (place === item.place) return item;
   const there = { ...item, place, best: undefined };
+  // Cold brings nothing back that was past its safe time.
+  if (item.limit === "safety" && item.until !== undefined && item.until < at) return there;
   if (place === "freezer") return { ...there, until, limit: until === undefined ? undefined : "quality" };
   if (item.place === "freezer") return { ...there, until: sooner(until, at + THAWED_MINUTES), limit: "safety" };
   const kept = sooner(item.until, until);

@@ -31,7 +31,7 @@ export interface Label {
   readonly raw: boolean;
 }
 
-const WHERE: Readonly<Record<string, string>> = { fridge: "fridge", freezer: "freezer", cellar: "cellar", counter: "counter" };
+export const LABEL_PLACE: Readonly<Record<string, string>> = { fridge: "fridge", freezer: "freezer", cellar: "cellar", counter: "counter" };
 /** What stands on the counter for less is in somebody's hands and needs no label; what is put away has one, however soon it is wanted. */
 const LEAST_ON_COUNTER_MIN = 30;
 const A_WEEK_MIN = 6 * 1440;
@@ -57,14 +57,17 @@ export function labelCode(dish: string, output: string): string {
   return code;
 }
 
+/** A weekday says which day it is for a week, and no longer. */
+export const labelTime = (clock: WallClock, from: number, at: number): string =>
+  at - from < A_WEEK_MIN ? clock.dayTime(at) : clock.date(at);
+
 /** A label for each output that waits long enough to be taken for something else, in the order in which they are made. */
 export function labelsOf(document: DishFile, view: PlanView, clock: WallClock): Label[] {
   const contains = containsOf(document, Object.fromEntries(view.components.map((c) => [c.id, c.methodId])));
-  // A weekday says which day it is for a week, and no longer.
-  const when = (from: number, at: number) => (at - from < A_WEEK_MIN ? clock.dayTime(at) : clock.date(at));
+  const when = (from: number, at: number) => labelTime(clock, from, at);
   const labels = new Map<string, Label & { readonly at: number; readonly last: number }>();
   for (const w of view.waits) {
-    const where = WHERE[w.place];
+    const where = LABEL_PLACE[w.place];
     if (!where || w.to <= w.from || (w.place === "counter" && w.to - w.from < LEAST_ON_COUNTER_MIN)) continue;
     const component = document.components.find((c) => c.id === w.component);
     const output = component?.methods.flatMap((m) => m.steps.flatMap((s) => s.makes ?? [])).find((o) => (o.name ?? o.id) === w.name);

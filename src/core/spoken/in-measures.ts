@@ -26,16 +26,22 @@ const MEASURE = new RegExp(
   String.raw`(?<![\d./,])(?:(${FIGURE})( to | and | or |–|-))?(${FIGURE}) ?(kg|g${IN_GRAMS}|litres?|[Ll]|m[Ll]|mm|cm)(?![\w/²³]| per | a (?:kg|litre))`,
   "g",
 );
+/** "20 × 30 × 5 cm": the unit stands once, behind the last side. */
+const SIDES = new RegExp(String.raw`${FIGURE}(?: [×x] ${FIGURE})+ ?(mm|cm)(?![\w/²³])`, "g");
+const SIDE = new RegExp(FIGURE, "g");
 
 /**
- * "1.2 kg" becomes "2 lb 10.3 oz", "2 to 3 L" "2 1/8 qt to 3 1/8 qt". Under 15 g, and for salts, yeast and what sets a jelly, a weight stays in grams.
+ * "1.2 kg" becomes "2 lb 10.3 oz", "2 to 3 L" "2 1/8 qt to 3 1/8 qt". Sides of a tin go together; "2 × 250 g" are two packs. Under 15 g, and for salts, yeast and what sets a jelly, a weight stays in grams.
  * @example inUsMeasures("500 g flour, 20 g salt") // "1 lb 1.6 oz flour, 20 g salt"
  */
 export function inUsMeasures(text: string): string {
-  return text.replace(MEASURE, (_, first: string | undefined, word: string | undefined, last: string, unit: string) => {
+  const tell = (n: string, unit: string) => {
     const [of, size] = METRIC[unit] as readonly [Quantity, number];
-    const tell = (n: string) => said(Number(n) * size, of, "us");
-    if (first === undefined) return tell(last);
-    return `${tell(first)}${word?.trim() === word ? " to " : word}${tell(last)}`;
+    return said(Number(n) * size, of, "us");
+  };
+  const sided = text.replace(SIDES, (sides, unit: string) => (sides.match(SIDE) ?? []).map((n) => tell(n, unit)).join(" × "));
+  return sided.replace(MEASURE, (_, first: string | undefined, word: string | undefined, last: string, unit: string) => {
+    if (first === undefined) return tell(last, unit);
+    return `${tell(first, unit)}${word?.trim() === word ? " to " : word}${tell(last, unit)}`;
   });
 }

@@ -10,7 +10,7 @@ import { lower } from "@/core/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
 import { LARDER, LARDER_PLACE } from "@/words/larder";
 import { useSpoken } from "../shell/conventions";
-import { useLarder } from "./use-larder";
+import { movedTo, useLarder } from "./use-larder";
 
 interface DecisionsProps {
   readonly decisions: readonly Decision[];
@@ -82,9 +82,9 @@ export function Decisions({ decisions, ideas, items, room, clock, now }: Decisio
                     type="button"
                     className="link min-h-[36px] font-medium"
                     disabled={busy}
-                    onClick={() => void write(item, { kind: "taken" }, LARDER.done.taken(d.name))}
+                    onClick={() => void write(item, { kind: "taken", ...(d.rest ? { amount: d.rest } : {}) }, LARDER.done.taken(d.name))}
                   >
-                    {LARDER.takeAll}
+                    {d.rest ? LARDER.takeRest : LARDER.takeAll}
                   </button>
                 )}
                 {item && d.freezable && (
@@ -92,12 +92,12 @@ export function Decisions({ decisions, ideas, items, room, clock, now }: Decisio
                     type="button"
                     className="link min-h-[36px]"
                     disabled={busy}
-                    onClick={() => void write(item, { kind: "moved", place: "freezer" }, LARDER.done.moved(d.name, LARDER_PLACE.freezer))}
+                    onClick={() => void write(item, movedTo("freezer", d.rest), LARDER.done.moved(d.name, LARDER_PLACE.freezer))}
                   >
-                    {LARDER.freeze}
+                    {d.rest ? LARDER.freezeRest : LARDER.freeze}
                   </button>
                 )}
-                {item && (
+                {item && !d.rest && (
                   <button
                     type="button"
                     className={`link min-h-[36px] ${d.kind === "past" ? "font-medium" : ""}`}

@@ -1,5 +1,6 @@
 "use client";
 // One item: what, how much, what it is for, its time as a blade on the common axis; and what can be done with it.
+import Link from "next/link";
 import { type FormEvent, useState } from "react";
 import { quantityText } from "@/core/dish/units";
 import { readAmount } from "@/core/entry/amounts";
@@ -11,7 +12,7 @@ import { LARDER, LARDER_PLACE } from "@/words/larder";
 import { colourOf } from "../route-chart/colours";
 import { Choice } from "../shell/Choice";
 import { Spoken } from "../shell/conventions";
-import { useLarder } from "./use-larder";
+import { movedTo, useLarder } from "./use-larder";
 
 interface ItemRowProps {
   readonly item: LarderItem;
@@ -127,6 +128,8 @@ function Tools({ item, now, onDone }: { readonly item: LarderItem; readonly now:
   const { busy, trouble, write } = useLarder();
   const [much, setMuch] = useState("");
   const [there, setThere] = useState("");
+  const [part, setPart] = useState("");
+  const [place, setPlace] = useState<LarderPlace>(item.place === "freezer" ? "fridge" : "freezer");
   const [why, setWhy] = useState("");
   const [problem, setProblem] = useState<string>();
   const put = async (...args: Parameters<typeof write>) => {
@@ -136,6 +139,12 @@ function Tools({ item, now, onDone }: { readonly item: LarderItem; readonly now:
     const amount = readAmount(much);
     if (!amount) return setProblem(LARDER.amountNotUnderstood);
     void put(item.id, { kind: "taken", amount: { amount: amount.amount, unit: amount.unit } }, LARDER.done.taken(item.name));
+  };
+  const move = () => {
+    const amount = readAmount(part);
+    if (part.trim() && !amount) return setProblem(LARDER.amountNotUnderstood);
+    const some = amount && { amount: amount.amount, unit: amount.unit };
+    void put(item.id, movedTo(place, some), LARDER.done.moved(item.name, LARDER_PLACE[place]));
   };
   const count = () => {
     if (!there.trim()) return setProblem(LARDER.amountNotUnderstood);
@@ -184,19 +193,32 @@ function Tools({ item, now, onDone }: { readonly item: LarderItem; readonly now:
           {LARDER.save}
         </button>
       </form>
-      <span className="flex flex-col text-[13px] text-quiet">
-        {LARDER.move}
-        <Choice
-          label={LARDER.move}
-          className="mt-0.5 min-h-11 text-ink"
-          value={item.place}
-          options={LARDER_PLACES.map((p) => [p, LARDER_PLACE[p]] as const)}
-          onChange={(p) =>
-            p !== item.place &&
-            void put(item.id, { kind: "moved", place: p as LarderPlace }, LARDER.done.moved(item.name, LARDER_PLACE[p as LarderPlace]))
-          }
-        />
-      </span>
+      <form className="flex items-end gap-2" onSubmit={submit(move)}>
+        <label className="text-[13px] text-quiet">
+          {LARDER.moveMuch}
+          <input
+            className={field}
+            value={part}
+            onChange={(e) => setPart(e.target.value)}
+            placeholder={LARDER.moveAll}
+            maxLength={40}
+            autoComplete="off"
+          />
+        </label>
+        <span className="flex flex-col text-[13px] text-quiet">
+          {LARDER.moveTo}
+          <Choice
+            label={LARDER.moveTo}
+            className="mt-0.5 min-h-11 text-ink"
+            value={place}
+            options={LARDER_PLACES.filter((p) => p !== item.place).map((p) => [p, LARDER_PLACE[p]] as const)}
+            onChange={(p) => setPlace(p as LarderPlace)}
+          />
+        </span>
+        <button type="submit" className="act min-h-11" disabled={busy}>
+          {LARDER.move}
+        </button>
+      </form>
       {item.opened === undefined && (
         <button
           type="button"
@@ -222,6 +244,9 @@ function Tools({ item, now, onDone }: { readonly item: LarderItem; readonly now:
           {LARDER.discard}
         </button>
       </form>
+      <Link className="link inline-flex min-h-11 items-center" href={`/larder/labels?item=${encodeURIComponent(item.id)}`}>
+        {LARDER.label}
+      </Link>
       {(problem ?? trouble) && (
         <p role="alert" className="w-full text-[14px] text-beet">
           {problem ?? trouble}

@@ -9,6 +9,7 @@ import type { LarderItem } from "@/core/larder/items";
 import { larderUntil, type Room } from "@/core/larder/room";
 import type { Takes } from "@/core/larder/uses";
 import { type Offsets, WallClock } from "@/core/time/wall-clock";
+import { LABELS } from "@/words/labels";
 import { LARDER, LARDER_PLACE } from "@/words/larder";
 import { SHOPPING } from "@/words/shopping";
 import { AddItem } from "./AddItem";
@@ -37,9 +38,16 @@ export function LarderView({ items, room, decisions, ideas, now, offsets }: Lard
         <div>
           <div className="flex flex-wrap items-baseline justify-between gap-x-6 pb-2">
             <h1 className="text-[30px] leading-tight">{LARDER.title}</h1>
-            <Link className="link inline-flex min-h-9 items-center" href="/shopping">
-              {SHOPPING.all}
-            </Link>
+            <span className="flex flex-wrap gap-x-5">
+              {items.length > 0 && (
+                <Link className="link inline-flex min-h-9 items-center" href="/larder/labels">
+                  {LABELS.title}
+                </Link>
+              )}
+              <Link className="link inline-flex min-h-9 items-center" href="/shopping">
+                {SHOPPING.all}
+              </Link>
+            </span>
           </div>
           {items.length === 0 && <p className="max-w-[52ch] pb-3">{LARDER.empty}</p>}
           <Decisions decisions={decisions} ideas={ideas} items={items} room={room} clock={clock} now={now} />

@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
-import type { LarderBody } from "@/core/larder/events";
+import type { LarderBody, LarderPlace } from "@/core/larder/events";
 import { LARDER } from "@/words/larder";
 import { ask, reason } from "../shell/ask";
 
@@ -11,6 +11,10 @@ interface Change {
   readonly item: string;
   readonly body: LarderBody;
 }
+
+/** All of an item goes to another place, or so much of it as an item of its own. */
+export const movedTo = (place: LarderPlace, amount?: { readonly amount: number; readonly unit: string }): LarderBody =>
+  amount ? { kind: "split", amount, place, into: crypto.randomUUID() } : { kind: "moved", place };
 
 const send = (changes: readonly Change[]) =>
   ask("/api/larder", "POST", { events: changes.map((c) => ({ key: crypto.randomUUID(), ...c })) });

@@ -52,6 +52,33 @@ describe("items", () => {
     const out = only(larderItems([], events(["a", mince], ["a", { kind: "moved", place: "counter", until: NOW + 9 * DAY }])));
     expect(out).toMatchObject({ until: NOW + DAY, limit: "safety", place: "counter" });
   });
+  test("some of it goes to another place, with the limit of that place, and the rest stays where it is", () => {
+    const frozen = { kind: "split", amount: { amount: 300, unit: "g" }, place: "freezer", into: "part" };
+    const [rest, part] = larderItems([], events(["a", mince], ["a", frozen]));
+    expect(rest).toMatchObject({ id: "a", place: "fridge", quantity: { value: 200 }, until: NOW + DAY, limit: "safety" });
+    expect(part).toMatchObject({ id: "part", name: "Mince", place: "freezer", quantity: { value: 300 }, until: undefined });
+    // Thawed in two turns, each has its own two days.
+    const thawed = { kind: "split", amount: { amount: 100, unit: "g" }, place: "fridge", into: "thawed" };
+    const all = larderItems([], events(["a", mince], ["a", frozen], ["part", thawed, NOW + 9 * DAY]));
+    expect(all.map((i) => [i.id, i.quantity?.value, i.until])).toEqual([
+      ["a", 200, NOW + DAY],
+      ["part", 200, undefined],
+      ["thawed", 100, NOW + 11 * DAY],
+    ]);
+    // Taken back, it is one again; what was done with the part is void then.
+    const back = events(["a", mince], ["a", frozen], ["part", { kind: "discarded" }], ["a", { kind: "withdrawn", of: 2 }]);
+    expect(only(larderItems([], back)).quantity?.value).toBe(500);
+  });
+  test("all of it, or more, moves as it is; the same name a second time changes nothing", () => {
+    const more = { kind: "split", amount: { amount: 5, unit: "jar" }, place: "fridge", into: "part" };
+    expect(only(larderItems([], events(["a", jam], ["a", more])))).toMatchObject({ id: "a", place: "fridge", quantity: { value: 2 } });
+    const one = { ...more, amount: { amount: 1, unit: "jar" } };
+    expect(larderItems([], events(["a", jam], ["a", one], ["a", one])).map((i) => i.quantity?.value)).toEqual([1, 1]);
+  });
+  test("freezing what is past its safe time brings nothing back", () => {
+    const late = only(larderItems([], events(["a", mince], ["a", { kind: "moved", place: "freezer" }, NOW + 2 * DAY])));
+    expect(late).toMatchObject({ place: "freezer", until: NOW + DAY, limit: "safety" });
+  });
   test("an open amount is kept as it was said", () => {
     const counted = only(larderItems([], events(["a", jam], ["a", { kind: "counted", about: "about half a jar" }])));
     expect(counted).toMatchObject({ about: "about half a jar", quantity: undefined });
@@ -186,7 +213,19 @@ describe("room and decisions", () => {
   test("what a plan takes in time needs no decision; its free rest does", () => {
     const [stock] = runOf(["stock.chop", "stock.simmer"]).items;
     const at = (stock?.until ?? 0) - DAY;
-    expect(decisionsOf([stock as LarderItem], undefined, at).map((d) => [d.name, d.free])).toEqual([["stock", "500 mL"]]);
+    const [decision] = decisionsOf([stock as LarderItem], undefined, at);
+    expect(decision).toMatchObject({ name: "stock", free: "500 mL", rest: { amount: 500, unit: "mL" }, freezable: true });
+    // The rest is frozen; what the sauce takes stays in the fridge.
+    const frozen = { kind: "split", amount: decision?.rest, place: "freezer", into: "part" };
+    const [kept, part] = larderItems([stock as LarderItem], events([stock?.id ?? "", frozen, at]));
+    expect(kept).toMatchObject({ place: "fridge", quantity: { value: 1500 }, source: { underway: true } });
+    expect(freeOf(kept as LarderItem)?.value).toBe(0);
+    expect(part).toMatchObject({
+      place: "freezer",
+      quantity: { value: 500 },
+      reserved: undefined,
+      source: { takers: [], underway: false },
+    });
     const whole = runOf(["stock.chop", "stock.simmer"], false, (d) => {
       stepOf(d, "sauce.reduce").takes = [{ from: "stock.stock" }];
     }).items;

@@ -28,6 +28,7 @@ describe("a text of the core", () => {
     ["1.25 kg shoulder, 2.5 L stock", "2 lb 12.1 oz shoulder, 2 5/8 qt stock"],
     ["freeze at −18 °C, or at -20 °C", "freeze at 0 °F, or at −4 °F"],
     ["from −2 to 4 °C, or 18-21 °C, or 18–21 °C", "from 28 to 39 °F, or 64-70 °F, or 64–70 °F"],
+    ["a tin of 20 × 30 × 5 cm and 2 × 250 g butter", "a tin of 7.87 in × 11.8 in × 1.97 in and 2 × 8.8 oz butter"],
     ["500 g flour, 40 g fine salt and 200 g butter", "1 lb 1.6 oz flour, 40 g fine salt and 7.1 oz butter"],
     ["3 g salt per kg", "3 g salt per kg"],
     ["125 mg/kg nitrite, 5 g/kg salt", "125 mg/kg nitrite, 5 g/kg salt"],

@@ -1,10 +1,10 @@
-import { headers } from "next/headers";
 import { notFound } from "next/navigation";
 import { HOLDS_SOURCE } from "@/core/foods/holds";
 import { labelsOf } from "@/core/sheets/labels";
 import { WallClock } from "@/core/time/wall-clock";
 import { spokenTexts } from "@/core/view/spoken-texts";
 import { readerConventions } from "@/server/conventions";
+import { addressOf } from "@/server/home-address";
 import { loadState } from "@/server/state";
 import { DaysNav } from "@/ui/days/DaysNav";
 import { LabelsView } from "@/ui/days/LabelsView";
@@ -16,8 +16,7 @@ export default async function LabelsPage({ params }: { params: Promise<{ dish: s
   const state = await loadState((await params).dish);
   if (!state) notFound();
   if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
-  const asked = await headers();
-  const address = `${asked.get("x-forwarded-proto") ?? "http"}://${asked.get("host") ?? "localhost"}`;
+  const address = await addressOf();
   const labels = spokenTexts(labelsOf(state.document, state.plan, new WallClock(state.offsets)), await readerConventions());
   return (
     <>
