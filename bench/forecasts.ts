@@ -6,9 +6,9 @@ import { normal } from "../src/core/devices/random";
 import { stepPot } from "../src/core/devices/simulate";
 import { seededRandom } from "../src/core/random";
 import type { Taken } from "../src/core/record/entries";
+import { probeForecast } from "../src/core/record/probe-forecast";
 import { coolingForecast } from "../src/core/view/cooling-forecast";
 import type { ViewPlace } from "../src/core/view/plan-view";
-import { probeForecast } from "../src/core/view/probe-forecast";
 
 const RUNS = Number(process.argv[2] ?? 200);
 const SEED = Number(process.argv[3] ?? 1);

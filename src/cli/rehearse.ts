@@ -16,7 +16,7 @@ export function rehearseCommand(args: readonly string[], tell: Tell) {
   const last = (flag: string) => flags.values.get(flag)?.at(-1);
   const written = last("--policy");
   const policy = written === undefined ? FOLLOW : policyOf(written);
-  if (!policy) throw bad("--policy", "Write follow, slow=1.1, late=20m, forget=1/8 or rounds=1/8, several joined by commas.");
+  if (!policy) throw bad("--policy", "Write follow, slow=1.1, late=20m, forget=1/8, rounds=1/8 or probe, several joined by commas.");
   const seed = numberFlag(flags, "--seed", 0, 2 ** 31) ?? 1;
   const logFile = last("--log");
   const log = logFile === undefined ? EMPTY_LOG : loadLog(logFile, dish);

@@ -15,9 +15,17 @@ import { weakPoints } from "../core/view/weak-points";
 import { rehearse } from "./rehearse";
 import { openScene } from "./scene";
 
+interface ReplayedPress {
+  readonly at: number;
+  readonly kind: string;
+  readonly step: string;
+  /** What the thermometer read, and when the step will be over by it. */
+  readonly probe?: { readonly coreC: number; readonly until: number };
+}
+
 /** A rehearsal to watch: its presses, and the plan that stood from each re-plan on. */
 export interface Replay {
-  readonly presses: readonly { readonly at: number; readonly kind: string; readonly step: string }[];
+  readonly presses: readonly ReplayedPress[];
   readonly plans: readonly { readonly from: number; readonly view: PlanView }[];
   /** Where the cook decides: what has to be chosen before it can go on. */
   readonly asked?: Asked;
@@ -79,13 +87,17 @@ export class RehearsalDesk {
   replay(policy: string, index: number, own?: CookDecisions): Replay | undefined {
     const { document, dish, plan, log, now } = this.#scene;
     if (!plan) return undefined;
-    const presses: { at: number; kind: string; step: string }[] = [];
+    const presses: ReplayedPress[] = [];
     const plans = [{ from: now, view: planView(dish, plan, log.events) }];
     const run = followOnce(document, plan, {
       ...this.#how(policy),
       seed: runSeed(SEED, index),
       decided: own && { late: new Map(Object.entries(own.late)), ways: own.ways },
-      onPress: ({ kind, step }, at) => presses.push({ at, kind, step }),
+      onPress: (press, at) => {
+        const { kind, step } = press;
+        const { coreC, until } = press.kind === "estimate" ? press : {};
+        presses.push({ at, kind, step, ...(coreC !== undefined && until !== undefined ? { probe: { coreC, until } } : {}) });
+      },
       onReplan: (_, at, answer, after) => {
         if (answer.status === "feasible") plans.push({ from: at, view: planView(dish, answer.plan, after.events) });
       },

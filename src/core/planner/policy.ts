@@ -20,20 +20,34 @@ export interface Policy {
   readonly forget: number;
   /** Share of the rounds (turn, skim, feed) that are missed. */
   readonly missRounds: number;
+  /** A thermometer stands in what is roasted, and the cook goes by it. */
+  readonly probe: boolean;
 }
 
-export const FOLLOW: Policy = { slow: 1, lateMinutes: 0, forget: 0, missRounds: 0 };
+/** What a thermometer says of a step after so many minutes: how long it will take in all. Undefined without one, or before it can tell. */
+export type Forecasts = (step: string, ran: number) => { readonly inAll: number; readonly coreC: number } | undefined;
+
+export const FOLLOW: Policy = { slow: 1, lateMinutes: 0, forget: 0, missRounds: 0, probe: false };
 /** A press that was forgotten is made so much later. */
 export const FORGOTTEN_MINUTES = 15;
 
-/** Reads `follow`, `slow=1.1`, `late=20m`, `forget=1/8`, `rounds=1/8`, several joined by commas; undefined where it is none of these. */
+/** A cook looks at the thermometer after so many minutes first, then again and again. */
+const [FIRST_LOOK, LOOK_EVERY] = [30, 10];
+/** What it says is taken over where it differs by so many minutes and by this share of what is left: less is no reason to move a plan. */
+const [TELLS_FROM, TELLS_SHARE] = [5, 0.1];
+
+/** Reads `follow`, `slow=1.1`, `late=20m`, `forget=1/8`, `rounds=1/8`, `probe`, several joined by commas; undefined where it is none of these. */
 export function policyOf(text: string): Policy | undefined {
   let policy = FOLLOW;
   for (const part of text.split(",")) {
-    const [, word, value = ""] = /^(follow|slow|late|forget|rounds)(?:=(.+))?$/.exec(part.trim()) ?? [];
+    const [, word, value = ""] = /^(follow|slow|late|forget|rounds|probe)(?:=(.+))?$/.exec(part.trim()) ?? [];
     const [, over, under = "1"] = /^(\d+(?:\.\d+)?)(?:\/(\d+))?m?$/.exec(value) ?? [];
     const number = Number(over) / Number(under);
     if (word === "follow" && value === "") continue;
+    if (word === "probe" && value === "") {
+      policy = { ...policy, probe: true };
+      continue;
+    }
     if (!(number >= 0)) return undefined;
     if (word === "slow" && number > 0 && number <= 5) policy = { ...policy, slow: number };
     else if (word === "late" && number <= 600) policy = { ...policy, lateMinutes: number };
@@ -72,7 +86,7 @@ export function likelyInAll(step: Step, ran: number): number {
 
 export type Press =
   | { readonly kind: "started" | "ended" | "put-down" | "taken-up"; readonly step: string; readonly at: number }
-  | { readonly kind: "estimate"; readonly step: string; readonly at: number; readonly until: number };
+  | { readonly kind: "estimate"; readonly step: string; readonly at: number; readonly until: number; readonly coreC?: number };
 
 export interface Kitchen {
   readonly plan: Plan;
@@ -83,6 +97,7 @@ export interface Kitchen {
   readonly truth: ReadonlyMap<string, number>;
   /** When the cook gets to a step that is to begin at a minute: then, or later. */
   readonly gets: (step: PlannedStep) => number;
+  readonly forecasts?: Forecasts | undefined;
 }
 
 /** At one minute what ends is pressed first, then what begins. */
@@ -99,7 +114,7 @@ export function nextPress(kitchen: Kitchen): Press | undefined {
   return next;
 }
 
-function pressOf(planned: PlannedStep, { log, now, steps, truth, gets }: Kitchen): Press | undefined {
+function pressOf(planned: PlannedStep, { log, now, steps, truth, gets, forecasts }: Kitchen): Press | undefined {
   const { step: ref } = planned;
   const event = log.events.get(ref);
   if (!event) return { kind: "started", step: ref, at: Math.max(now, gets(planned)) };
@@ -110,10 +125,27 @@ function pressOf(planned: PlannedStep, { log, now, steps, truth, gets }: Kitchen
   if (event.pieces) return splitPress(planned, event, total, now);
   const over = event.started + total;
   const due = Math.max(planned.end, event.estimate ?? 0);
+  const seen = forecasts && lookedAt(ref, event.started, due, now, Math.min(over, due), forecasts);
+  if (seen) return seen;
   if (step.stretch > 0 && over <= due) return { kind: "ended", step: ref, at: Math.max(now, planned.end) };
   if (over <= due || over <= now) return { kind: "ended", step: ref, at: Math.max(now, over) };
   const at = Math.max(now, due);
-  return { kind: "estimate", step: ref, at, until: event.started + likelyInAll(step, at - event.started) };
+  const read = forecasts?.(ref, at - event.started);
+  const inAll = read ? Math.max(read.inAll, at - event.started + 2) : likelyInAll(step, at - event.started);
+  return { kind: "estimate", step: ref, at, until: event.started + inAll, ...(read ? { coreC: read.coreC } : {}) };
+}
+
+/** The first look at the thermometer after now at which it says clearly something else than the plan. */
+function lookedAt(step: string, started: number, due: number, now: number, before: number, forecasts: Forecasts): Press | undefined {
+  const looks = Math.max(0, Math.ceil((now + 1 - started - FIRST_LOOK) / LOOK_EVERY));
+  for (let at = started + FIRST_LOOK + looks * LOOK_EVERY; at < before; at += LOOK_EVERY) {
+    const read = forecasts(step, at - started);
+    if (!read) continue;
+    const until = Math.max(at + 1, started + read.inAll);
+    if (Math.abs(until - due) >= Math.max(TELLS_FROM, TELLS_SHARE * (due - at)))
+      return { kind: "estimate", step, at, until, coreC: read.coreC };
+  }
+  return undefined;
 }
 
 /** A split step: worked in the plan's pieces until its true length is reached. */

@@ -20,6 +20,7 @@ import {
 import { type WayOn, waysOn, withoutComponent } from "../planner/ways-on";
 import { seededRandom } from "../random";
 import { heatOnAt } from "../record/heat-on";
+import { thermometers } from "./thermometers";
 
 interface RehearsalOptions {
   readonly runs: number;
@@ -111,6 +112,7 @@ const SMALL_MOVE_MINUTES = 5;
 const MOST_WAYS = 3;
 /** Sets what is remembered apart from what is drawn for the lengths. */
 const MEMORY = 104_729;
+const PROBES = 224_737;
 /** Conflicts that a re-plan may spend on one choice of methods. */
 const CONFLICTS = 300;
 
@@ -164,6 +166,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
   let steps = allSteps(dish);
   // Drawn for every step there is, so that another way of making something changes no other length.
   const truth = new Map([...steps.values()].map((s) => [s.ref, trueMinutes(s, random(), policy)]));
+  const forecasts = policy.probe ? thermometers(steps, truth, (options.seed ?? 1) + PROBES) : undefined;
   const lateDay = lateDayOf(plan, (m) => dish.zone.dayNumber(m), random);
   const forgets = new Map([...steps.keys()].map((ref) => [ref, random() < policy.forget]));
   const due = [{ step: dish.serve, at: start.serveAt }, ...dish.courses.map((c) => ({ step: c.serve, at: start.serveAt + c.after }))];
@@ -209,6 +212,7 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
       now,
       steps,
       truth,
+      forecasts,
       gets: (planned) => arrives.get(planned.step) ?? planned.start,
     });
     if (!press) break;
@@ -229,7 +233,8 @@ export function followOnce(document: DishFile, start: Plan, options: Omit<Rehear
     log = { ...pressed(log, { ...press, at: now }, steps.get(press.step)?.minPiece !== undefined), heat: heatOnAt(dish, plan, now) };
     options.onPress?.(press, now);
     if (press.kind === "ended") missRounds(press.step, now);
-    if (press.kind === "estimate") {
+    // A thermometer may say that it is over sooner: nothing runs late then.
+    if (press.kind === "estimate" && press.until > (plan.steps.find((s) => s.step === press.step)?.end ?? 0)) {
       baseline ??= plan;
       late.add(press.step);
     }

@@ -34,6 +34,7 @@ export function RehearsalView(props: RehearsalViewProps) {
   const clock = useMemo(() => new WallClock(offsets), [offsets]);
   const desk = useDesk(slug, stamp);
   const [policy, setPolicy] = useState("follow");
+  const [probe, setProbe] = useState(false);
   const [times, setTimes] = useState(TIMES[1] as number);
   const { last, planStamp } = props;
   // What was kept is shown again as long as the plan is the one that was rehearsed.
@@ -49,20 +50,22 @@ export function RehearsalView(props: RehearsalViewProps) {
     desk().giveUp();
     setDone((d) => d && { ...d, of: d.runs.length, weak: [] });
   };
+  const roasted = plan.steps.some((s) => s.probeC !== undefined && s.tempC !== undefined && s.tempC > s.probeC);
   const start = async () => {
+    const followed = roasted && probe ? `${policy},probe` : policy;
     const mine = ++turn.current;
     setTrouble(undefined);
     setWatched(undefined);
-    setDone({ policy, of: times, runs: [], weak: undefined });
+    setDone({ policy: followed, of: times, runs: [], weak: undefined });
     // What is told on the way has a line of its own, and may come in behind the answer that holds it already.
     const tell = (run: RehearsedRun) =>
       turn.current === mine && setDone((d) => (d && d.weak === undefined ? { ...d, runs: [...d.runs, run] } : d));
     try {
       const shell = await desk().mind();
-      const notes = (await shell.rehearse(policy, times, listener(tell))) as Pick<KeptRehearsal, "runs" | "weak">;
+      const notes = (await shell.rehearse(followed, times, listener(tell))) as Pick<KeptRehearsal, "runs" | "weak">;
       if (turn.current !== mine) return;
-      setDone({ policy, of: times, ...notes });
-      void ask(`/api/dishes/${slug}/rehearsals`, "POST", { planStamp, rehearsal: { policy, ...notes } });
+      setDone({ policy: followed, of: times, ...notes });
+      void ask(`/api/dishes/${slug}/rehearsals`, "POST", { planStamp, rehearsal: { policy: followed, ...notes } });
     } catch (error) {
       if (turn.current !== mine) return;
       setDone(undefined);
@@ -98,6 +101,12 @@ export function RehearsalView(props: RehearsalViewProps) {
               className="mt-0.5"
             />
           </span>
+          {roasted && (
+            <label className="flex min-h-[44px] items-center gap-x-2">
+              <input type="checkbox" checked={probe} onChange={(e) => setProbe(e.target.checked)} disabled={running} />
+              {REHEARSAL.thermometer}
+            </label>
+          )}
           <button type="button" className="act" data-main={!running || undefined} onClick={() => (running ? stop() : void start())}>
             {running ? REHEARSAL.stop : REHEARSAL.rehearse}
           </button>

@@ -2,6 +2,7 @@
 // One rehearsal, played on the route chart: the plan as it stood at each minute, and what was pressed.
 import { Slider } from "radix-ui";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { said } from "@/core/bench/quantity";
 import { lower } from "@/core/sentence";
 import type { WallClock } from "@/core/time/wall-clock";
 import { miniRoute } from "@/core/view/mini-route";
@@ -11,6 +12,7 @@ import type { CookDecisions, Replay } from "@/workers/rehearsal-desk";
 import { MiniChart } from "../home/MiniChart";
 import type { Desk } from "../planning/desk";
 import { Choice } from "../shell/Choice";
+import { useFigures, useUnits } from "../shell/conventions";
 import { useNarrow } from "../shell/use-narrow";
 import { OwnChoices } from "./OwnChoices";
 
@@ -89,6 +91,7 @@ export function ReplayPart({ desk, policy, index, plan, clock, onClose }: Replay
     setPlaying(false);
     setOwn(on ? { late: {}, ways: [] } : undefined);
   };
+  const [units, told] = [useUnits(), useFigures()];
   const name = (ref: string) => plan.steps.find((s) => s.ref === ref)?.name ?? view.steps.find((s) => s.ref === ref)?.name ?? ref;
   return (
     <section aria-label={REHEARSAL.watch(index + 1)} className="border-b border-rule py-4">
@@ -144,7 +147,10 @@ export function ReplayPart({ desk, policy, index, plan, clock, onClose }: Replay
               {clock.dayTime(p.at)}
             </span>
             <span>
-              {name(p.step)}: {REHEARSAL.pressed[p.kind] ?? lower(p.kind)}
+              {name(p.step)}:{" "}
+              {p.probe
+                ? REHEARSAL.probe(told(said(p.probe.coreC, "temp", units)), clock.near(p.probe.until, p.at))
+                : (REHEARSAL.pressed[p.kind] ?? lower(p.kind))}
             </span>
           </li>
         ))}

@@ -2,7 +2,7 @@
 import { describe, expect, test } from "vitest";
 import { STAND_IN_KINDS, type StandInKind, standIn } from "../../../src/core/devices/stand-ins";
 import type { Taken } from "../../../src/core/record/entries";
-import { probeForecast } from "../../../src/core/view/probe-forecast";
+import { probeForecast } from "../../../src/core/record/probe-forecast";
 
 /** Readings by the minute over so many hours; what it did not read is left out. */
 function over(kind: StandInKind, hours: number, seed = 7): number[] {

@@ -76,6 +76,40 @@ describe("followed to serving", () => {
     expect(some / all).toBeLessThan(0.33);
     for (const seed of seeds.slice(0, 5)) expect(missed("rounds=1", seed).end.log).toEqual(missed("follow", seed).end.log);
   });
+  test("a thermometer in the roast tells its true end before the plan's has come, and changes no length", () => {
+    const document = demoDocument("spiced-duck") as DishFile;
+    const plan = planOf(document);
+    let [told, near, early] = [0, 0, 0];
+    for (let seed = 1; seed <= 12; seed++) {
+      const seen: { ran: number; inAll: number }[] = [];
+      let began = 0;
+      const run = followOnce(document, plan, {
+        seed,
+        policy: policyOf("probe"),
+        onPress: (press, now) => {
+          if (press.step !== "duck.roast") return;
+          if (press.kind === "started") began = now;
+          if (press.kind === "estimate" && press.coreC !== undefined) seen.push({ ran: now - began, inAll: press.until - began });
+        },
+      });
+      const length = (r: typeof run) => {
+        const event = r.end.log.events.get("duck.roast");
+        return (event?.ended ?? 0) - (event?.started ?? 0);
+      };
+      expect(length(run)).toBe(length(followOnce(document, plan, { seed })));
+      told += seen.length;
+      near += seen.filter((s) => Math.abs(s.inAll - length(run)) <= 0.15 * length(run)).length;
+      early += seen.filter((s) => s.ran < 60).length;
+    }
+    expect(told).toBeGreaterThan(12);
+    expect(early).toBeGreaterThan(6);
+    expect(near / told).toBeGreaterThan(0.75);
+  });
+  test("a step that is not roasted, or has no temperature to reach, has no thermometer", () => {
+    const document = documentOf("bean-stew");
+    const plan = planOf(document);
+    expect(rehearse(document, plan, { runs: 3, policy: policyOf("probe") })).toEqual(rehearse(document, plan, { runs: 3 }));
+  });
   test.each([["late=20m"], ["forget=1/4"], ["slow=1.1"]])("with %s there is a plan all the same", (text) => {
     const document = demoDocument("saturday-pastries") as DishFile;
     expect(rehearse(document, planOf(document, "cautious"), { runs: deep(3, 8), seed: 2, policy: policyOf(text) }).none).toBe(0);
@@ -103,6 +137,9 @@ describe("the policy", () => {
     ["late=20m", { ...FOLLOW, lateMinutes: 20 }],
     ["forget=1/8,late=5m", { ...FOLLOW, lateMinutes: 5, forget: 0.125 }],
     ["rounds=1/8", { ...FOLLOW, missRounds: 0.125 }],
+    ["probe", { ...FOLLOW, probe: true }],
+    ["slow=1.1,probe", { ...FOLLOW, slow: 1.1, probe: true }],
+    ["probe=1", undefined],
     ["rounds=3", undefined],
     ["slow", undefined],
     ["slow=0", undefined],
@@ -132,6 +169,37 @@ describe("the policy", () => {
       expect(all).toBeGreaterThanOrEqual(before);
       before = all;
     }
+  });
+  test("a look at the thermometer counts where it says clearly something else, from half an hour on", () => {
+    const document = smallDish((d) => Object.assign(stepOf(d, "stock.simmer"), { time: { min: "3h", likely: "4h", max: "5h" } }));
+    const plan = planOf(document);
+    const dish = dishOf(document);
+    const steps = new Map(dish.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => [s.ref, s] as const))));
+    const planned = plan.steps.find((s) => s.step === "stock.simmer") as Plan["steps"][number];
+    const log = pressed(EMPTY_LOG, { kind: "started", step: planned.step, at: planned.start }, false);
+    const alone = { ...plan, steps: [planned] };
+    const length = planned.end - planned.start;
+    const next = (inAll: number, now = planned.start) =>
+      nextPress({
+        plan: alone,
+        log,
+        now,
+        steps,
+        truth: new Map([[planned.step, length]]),
+        gets: (s) => s.start,
+        forecasts: (_, ran) => ({ inAll, coreC: ran }),
+      });
+    const ended = { kind: "ended", at: planned.end };
+    // Less than a tenth of what is left is no reason to move a plan.
+    const least = Math.ceil(0.1 * (length - 30));
+    expect(next(length + least)).toMatchObject({ kind: "estimate", at: planned.start + 30, until: planned.end + least, coreC: 30 });
+    expect(next(length - least)).toMatchObject({ kind: "estimate", at: planned.start + 30, until: planned.end - least });
+    expect(next(length)).toMatchObject(ended);
+    expect(next(length + 4)).toMatchObject(ended);
+    // Five minutes are clear once no more than fifty are left.
+    expect(next(length + 5)).toMatchObject({ kind: "estimate", at: planned.start + 30 + 10 * Math.ceil((length - 80) / 10) });
+    // What was looked at already is not looked at again.
+    expect(next(length + 60, planned.start + 30)).toMatchObject({ at: planned.start + 40 });
   });
   test("starts when told, ends when it is over, says so where it is not, puts a split step down and takes it up", () => {
     const document = smallDish((d) =>

@@ -100,6 +100,25 @@ describe("the desk", () => {
       expect(replay?.plans[0]?.view.steps.length).toBeGreaterThan(3);
     }
   });
+  test("plays what the thermometer of a roast read, and when it will be done by it", () => {
+    const roasting = smallDish((d) => {
+      const step = stepOf(d, "stock.simmer");
+      Object.assign(step, { time: { min: "2h", likely: "3h", max: "4h" }, done: { probeC: 70 }, uses: [{ what: "oven", tempC: 150 }] });
+    });
+    const replay = deskOf(roasting).replay("probe", 1);
+    const read = (replay?.presses ?? []).filter((p) => p.probe);
+    expect(read.length).toBeGreaterThan(0);
+    for (const { at, step, probe } of read) {
+      expect(step).toBe("stock.simmer");
+      expect(probe?.until).toBeGreaterThan(at);
+      expect(probe?.coreC).toBeLessThan(71);
+    }
+    expect(
+      deskOf(roasting)
+        .replay("follow", 1)
+        ?.presses.some((p) => p.probe),
+    ).toBe(false);
+  });
   test("the cook decides: what is begun late comes later, and where no plan is left it asks and goes on as chosen", () => {
     const document = smallDish();
     const desk = deskOf(document);

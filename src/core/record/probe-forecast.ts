@@ -2,8 +2,7 @@
 // and too early in a stall, so it is calibrated against simulated joints to hold eight of ten (./rondeau bench forecasts).
 import { CalculationError } from "../measures/calculation-error";
 import { roastForecast } from "../measures/heat/forecast";
-import type { Taken } from "../record/entries";
-import type { StepView } from "./plan-view";
+import type { Taken } from "./entries";
 
 interface ProbeForecast {
   /** Minutes of the plan: most likely, and the band meant to hold eight of ten. */
@@ -44,7 +43,21 @@ const SMOKED: Readonly<Record<string, Spread>> = {
 /** Before the stall, long forecasts are too long and short ones too short: the true time goes with this power of the forecast. */
 const BEFORE_STALL_POWER = 0.78;
 
-type ForecastStep = Pick<StepView, "start" | "probeC" | "tempC"> & Partial<Pick<StepView, "name" | "note" | "cue">>;
+interface ForecastStep {
+  readonly start: number;
+  readonly probeC: number | undefined;
+  /** The heat round it. */
+  readonly tempC: number | undefined;
+  readonly name?: string | undefined;
+  readonly note?: string | undefined;
+  readonly cue?: string | undefined;
+}
+
+/** Whether it will stall: bare in low heat, and hotter in its core than where a wet surface holds it back. */
+export function stallsUncovered({ probeC, tempC, name, note, cue }: Omit<ForecastStep, "start">): boolean {
+  const bare = !COVERED.test(`${name ?? ""} ${note ?? ""} ${cue ?? ""}`);
+  return bare && tempC !== undefined && probeC !== undefined && tempC <= STALLS_TO_C && probeC > STALLS_FROM_C;
+}
 
 /**
  * @param taken readings of the step in their order; only those of the core count
@@ -55,8 +68,7 @@ export function probeForecast(step: ForecastStep, taken: readonly Taken[]): Prob
   const [first, last] = [core[0], core.at(-1)];
   const { probeC, tempC } = step;
   if (core.length < LEAST_READINGS || !first || !last || probeC === undefined || tempC === undefined) return undefined;
-  const bare = !COVERED.test(`${step.name ?? ""} ${step.note ?? ""} ${step.cue ?? ""}`);
-  const stalls = bare && tempC <= STALLS_TO_C && probeC > STALLS_FROM_C;
+  const stalls = stallsUncovered(step);
   try {
     const minute = (ms: number) => ms / 60_000 - step.start;
     const { etaMin, lowMin, highMin, status } = roastForecast({

@@ -1,7 +1,7 @@
 // A finish foretold from what a cook wrote down of the probe.
 import { describe, expect, test } from "vitest";
 import type { Taken } from "../../../src/core/record/entries";
-import { probeForecast } from "../../../src/core/view/probe-forecast";
+import { probeForecast } from "../../../src/core/record/probe-forecast";
 
 const START = 100_000;
 const roast = { start: START, probeC: 60, tempC: 160 };
