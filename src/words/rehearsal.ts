@@ -15,7 +15,7 @@ export const REHEARSAL = {
     ["rounds=1/8", "I forget one round in eight"],
   ] as const,
   thermometer: "With a simulated thermometer in each roast",
-  probe: (core: string, time: string) => `the thermometer reads ${core}: done about ${time}`,
+  probe: (core: string, time: string) => `the thermometer reads ${core}, done about ${time}`,
   often: "How many times",
   times: (n: number) => `${n} times`,
   rehearse: "Rehearse",

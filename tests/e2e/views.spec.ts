@@ -188,6 +188,14 @@ test.describe("on a phone", () => {
       await page.goto(server.url + view);
       expect(await sideways(page), view).toBeLessThanOrEqual(0);
     }
+    await page.goto(`${server.url}/d/harvest-lunch/rehearsal`);
+    const pressed = page
+      .locator("#main")
+      .getByRole("button")
+      .or(page.locator("#main").getByRole("combobox"))
+      .or(page.locator("#main label"));
+    expect(await pressed.count()).toBeGreaterThan(3);
+    for (const one of await pressed.all()) expect((await one.boundingBox())?.height).toBeGreaterThanOrEqual(56);
     await page.goto(`${server.url}/d/spiced-duck/cook`);
     for (const button of await page.getByRole("article").getByRole("button").all())
       expect((await button.boundingBox())?.height).toBeGreaterThanOrEqual(56);

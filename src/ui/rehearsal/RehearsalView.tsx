@@ -74,7 +74,7 @@ export function RehearsalView(props: RehearsalViewProps) {
   };
 
   return (
-    <div className="mx-auto max-w-[80rem] px-5 pt-5 pb-16 sm:px-7">
+    <div data-large className="mx-auto max-w-[80rem] px-5 pt-5 pb-16 sm:px-7">
       <header className="border-b-2 border-rim pb-3">
         <h1 className="text-[29px] leading-tight">{REHEARSAL.title}</h1>
         <p className="max-w-[76ch] pt-0.5 text-[14px] text-quiet">{REHEARSAL.nothingIsWritten}</p>

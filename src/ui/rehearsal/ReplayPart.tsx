@@ -117,7 +117,7 @@ export function ReplayPart({ desk, policy, index, plan, clock, onClose }: Replay
         <MiniChart mini={mini} wide />
       </div>
       <Slider.Root
-        className="relative flex h-8 w-full touch-none items-center"
+        className="relative flex h-8 w-full touch-none max-md:h-14 items-center"
         min={from}
         max={Math.max(to, from + 1)}
         step={1}

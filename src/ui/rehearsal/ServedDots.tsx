@@ -67,7 +67,16 @@ export function ServedDots({ done, plan, clock, watched, onWatch }: ServedDotsPr
           <tbody>
             {runs.map((r) => (
               <tr key={r.index} className="border-t border-rule">
-                <td className="clock pr-6">{r.index + 1}</td>
+                <td className="pr-6">
+                  <button
+                    type="button"
+                    className="link clock min-h-7 min-w-14 text-left"
+                    aria-label={REHEARSAL.watch(r.index + 1)}
+                    onClick={() => onWatch(r.index)}
+                  >
+                    {r.index + 1}
+                  </button>
+                </td>
                 <td className="pr-6">{servedText(r)}</td>
                 <td>{plan.steps.find((s) => s.ref === r.decidedBy)?.name ?? ""}</td>
               </tr>

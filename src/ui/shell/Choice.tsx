@@ -31,7 +31,7 @@ export function Choice({ label, value, options, none, prompt, onChange, classNam
     <Select.Item
       key={key}
       value={key}
-      className="flex min-h-9 cursor-pointer select-none items-center gap-2 rounded-[3px] px-2 py-1 outline-none data-[highlighted]:bg-saffron-wash data-[state=checked]:font-medium"
+      className="flex min-h-9 max-md:min-h-14 cursor-pointer select-none items-center gap-2 rounded-[3px] px-2 py-1 outline-none data-[highlighted]:bg-saffron-wash data-[state=checked]:font-medium"
     >
       <span className="w-4 shrink-0">
         <Select.ItemIndicator>
