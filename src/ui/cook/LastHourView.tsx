@@ -42,7 +42,7 @@ export function LastHourView({ slug, hour, offsets, now: serverNow, serves, entr
   const [current, ...later] = open;
   const left = hour.at - now;
   return (
-    <div className="mx-auto grid max-w-[70rem] gap-x-14 px-4 pt-4 pb-14 sm:px-7 md:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
+    <div data-large className="mx-auto grid max-w-[70rem] gap-x-14 px-4 pt-4 pb-14 sm:px-7 md:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
       <section aria-label={LAST_HOUR.now}>
         <h1 className="sr-only">
           {LAST_HOUR.title} {hour.course}

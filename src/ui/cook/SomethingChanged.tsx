@@ -23,7 +23,7 @@ export function SomethingChanged(props: SomethingChangedProps) {
   const ask = (what: Happened) =>
     setAsked({ happened: what, ways: waysOn({ document, plan, zone: new Zone(document.dish.timezone), now }, what.mishap) });
   return (
-    <div className="mx-auto max-w-[70rem] px-4 pt-5 pb-16 sm:px-7">
+    <div data-large className="mx-auto max-w-[70rem] px-4 pt-5 pb-16 sm:px-7">
       <header className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 border-b-2 border-rim pb-2">
         <h1 className="text-[29px] leading-tight">{happened ? happened.what : CHANGED.title}</h1>
         {happened && (

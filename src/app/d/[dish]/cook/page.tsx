@@ -12,7 +12,7 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
   if (!state) notFound();
   if (!state.plan) return <NoPlan slug={state.slug} conflict={state.conflict} />;
   return (
-    <>
+    <div data-large>
       {state.conflict && (
         <div className="mx-auto max-w-[70rem] px-4 pt-4 sm:px-7">
           <ConflictNote slug={state.slug} conflict={state.conflict} folded />
@@ -35,6 +35,6 @@ export default async function CookPage({ params }: { params: Promise<{ dish: str
         lastNotes={await loadLastNotes(state.slug)}
         findings={(await loadFindings(state.slug)) ?? []}
       />
-    </>
+    </div>
   );
 }
