@@ -4,7 +4,7 @@ import { COOLED_AS } from "../../dish/cooled-as";
 import { withStep } from "../../dish/edit/places";
 import { cooledBy } from "../../dish/questions/walk";
 import { type CoolingWay, type CoolingWayKey, coolingWays } from "../../measures/heat/compare-cooling";
-import { durationText, spokenDuration } from "../../time/duration";
+import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
 import { gramsOf, type Item, isOf, likelyMinutes, litresOf, outputOfPart, type Part, type PartStep } from "../part";
 import { isGrowing, killsGerms, type SafetyScene } from "../scene";
@@ -104,6 +104,16 @@ function guessedLitres(part: Part): number | undefined {
 
 /** Kinds that may be a pot of soup as well as a salad: a pot where most of it is liquid. */
 const MIXED: ReadonlySet<string> = new Set(["other", "assembly", "roast"]);
+/** It cools for an hour at most, and from there goes to the table: nothing says that it is kept, so nothing has to be cold. */
+const SOON_EATEN_MIN = 60;
+const isSoonEaten = (step: PartStep) =>
+  likelyMinutes(step.step) <= SOON_EATEN_MIN &&
+  (step.step.makes ?? []).length > 0 &&
+  (step.step.makes ?? []).every(
+    (o) =>
+      (o.holds ?? []).length > 0 &&
+      o.holds?.every((h) => h.place === "counter" && h.max !== undefined && minutesOf(h.max) <= SOON_EATEN_MIN),
+  );
 /** The cooling of a component as calculated; undefined where nothing hot is cooled, or nothing says how much it is. */
 export function cooledPart(part: Part): Cooled | undefined {
   const food =
@@ -118,7 +128,7 @@ export function cooledPart(part: Part): Cooled | undefined {
       part.steps.slice(0, i).some((hot) => killsGerms(hot) && (isBody(part, hot) || isBody(part, s))),
   );
   const step = part.steps[at] ?? hotIntoFridge(part);
-  if (!step) return undefined;
+  if (!step || isSoonEaten(step)) return undefined;
   const uncooled = at < 0;
   const made = step.step.makes?.find((o) => o.amount) ?? step.step.makes?.[0] ?? outputOfPart(part);
   const litres = litresOf(made, part.k) ?? litresOf(outputOfPart(part), part.k) ?? guessedLitres(part);

@@ -7,6 +7,7 @@ import { durationText, minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
 import { gramsOf, type Item, isOf, likelyMinutes, mLOf, type Part, type PartStep } from "../part";
 import { DRY, isPotato, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
+import { heatOf } from "../states/process";
 
 type Place = "counter" | "fridge" | "freezer" | "hot" | "cellar" | "none";
 const WHERE: Readonly<Record<string, string>> = {
@@ -161,11 +162,45 @@ export function standsWarm(scene: SafetyScene): Finding[] {
   });
 }
 
+/** Cooked rice in the warm, min (Food Standards Agency, rice: within the hour). */
+const RICE_WARM_MIN = 60;
+const isCookedRice = (part: Part) => part.items.some(isOf("rice")) && part.steps.some(killsGerms) && part.component.kind !== "dry";
+/** What was cooked may stand in the warm for so long, min (FDA Food Code 3-501.19). */
+const LEFT_OUT_MIN = 240;
+/** The step after its cooking in which it cools by itself for longer than it may be warm. */
+const coolingSlowly = (part: Part) =>
+  part.steps.slice(part.steps.findLastIndex(killsGerms) + 1).find(
+    (s) =>
+      /\b(?:cool|leave|stand|rest)/i.test(s.name) &&
+      !/fridge|refrigerat|\bice\b|chill|cold|freez/i.test(s.words) &&
+      !(s.step.uses ?? []).some((u) => u.what === "fridge" || u.what === "freezer") &&
+      heatOf(s) === undefined &&
+      likelyMinutes(s.step) > RICE_WARM_MIN &&
+      // Longer the account of time in the warm says it.
+      likelyMinutes(s.step) <= LEFT_OUT_MIN,
+  );
 export function rice(scene: SafetyScene): Finding[] {
-  return keptOf(scene).flatMap((k): Finding[] => {
+  const cooling = scene.parts.filter(isCookedRice).flatMap((part): Finding[] => {
+    const slow = coolingSlowly(part);
+    if (!slow) return [];
+    return [
+      cautioned("rice-cooling", slow.ref, {
+        component: part.component.id,
+        step: slow.ref,
+        computed: `Cooked rice is warm for ${spokenDuration(likelyMinutes(slow.step))} in “${slow.name}”; ${spokenDuration(RICE_WARM_MIN)} at most, then the fridge.`,
+        mends: [
+          {
+            label: "Spread on a tray, within the hour into the fridge",
+            apply: (d) => withStep(d, slow.place, (s) => ({ ...s, name: `${s.name ?? ""}, spread on a tray`, time: "45m" })),
+          },
+        ],
+      }),
+    ];
+  });
+  const kept = keptOf(scene).flatMap((k): Finding[] => {
     // Short of a limit nothing is asked of grains that are toasted, ground or dry.
-    if (!k.part.items.some(isOf("rice")) || !k.part.steps.some(killsGerms) || k.part.component.kind === "dry") return [];
-    const limit = k.place === "fridge" ? DAY : k.place === "counter" || k.place === "cellar" ? 60 : undefined;
+    if (!isCookedRice(k.part)) return [];
+    const limit = k.place === "fridge" ? DAY : k.place === "counter" || k.place === "cellar" ? RICE_WARM_MIN : undefined;
     if (limit === undefined || longest(k) <= limit) return [];
     return [
       cautioned("rice-cooling", `${k.part.component.id}.${k.output}:${k.place}`, {
@@ -175,6 +210,7 @@ export function rice(scene: SafetyScene): Finding[] {
       }),
     ];
   });
+  return [...cooling, ...kept];
 }
 
 /** What a spoonful of lemon juice does not reach: acid of all that is in the jar, as vinegar or lemon of 5 % bring it. */
@@ -201,7 +237,10 @@ const isLowAcidPlant = (i: Item) =>
   i.food?.dried !== true &&
   !/\bdried|powder|flakes?\b/i.test(i.ingredient.name);
 /** An oil made with a plant in it, or a plant put up under one. */
-const isUnder = (part: Part, name: string) => {
+const BLENDED = /\b(?:blitz|blend|pur[eé]e|pound|grind|process|whizz|crush)/i;
+const isUnder = (part: Part, name: string, place: string, minutes: number) => {
+  // A pesto in a cupboard is a plant under oil, whatever it is called; in the fridge it is a sauce.
+  if (place !== "fridge" && minutes > DAY && part.steps.some((s) => BLENDED.test(s.words))) return true;
   const words = `${part.component.name} ${part.method.name ?? ""} ${name} ${part.steps.map((s) => s.words).join(". ")}`;
   return UNDER.test(words) || (part.component.kind === "oil" && part.items.some(isLowAcidPlant));
 };
@@ -212,7 +251,7 @@ export function underOil(scene: SafetyScene): Finding[] {
     const cover = part.items.find((i) => isOf("oil", "honey")(i) && !/fry|tin\b|greas/i.test(i.ingredient.name));
     const plant = part.items.find(isLowAcidPlant);
     const enough = cover !== undefined && gramsOf(part, (i) => i === cover) >= 0.25 * gramsOf(part, isLowAcidPlant);
-    if (!cover || !plant || !enough || !isUnder(part, k.name) || part.component.kind === "ferment") return [];
+    if (!cover || !plant || !enough || !isUnder(part, k.name, k.place, longest(k)) || part.component.kind === "ferment") return [];
     const limit = k.place === "fridge" ? 3 * DAY : k.place === "counter" || k.place === "cellar" ? 120 : undefined;
     if (limit === undefined || longest(k) <= limit) return [];
     return [

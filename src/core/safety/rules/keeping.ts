@@ -2,7 +2,7 @@
 import { withStep } from "../../dish/edit/places";
 import { minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
-import { isOf, likelyMinutes, type Part, type PartStep } from "../part";
+import { type Item, isOf, likelyMinutes, type Part, type PartStep } from "../part";
 import { isGrowing, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 import { heatOf } from "../states/process";
 
@@ -94,7 +94,9 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
       const stands =
         likelyMinutes(step.step) > WARM_FISH_MIN &&
         !inFridge(step) &&
-        (/room temperature|counter|come to|stand|warm|rest|\b(?:out|leave|left|keep|table|bench|side)\b/i.test(step.words) ||
+        (/room temperature|counter|come to|stand|warm|rest|\b(?:out|leave|left|keep|table|bench|side|boot|car|van|drive|journey|carry|transport)\b/i.test(
+          step.words,
+        ) ||
           step.step.attention === "unattended");
       const waits = (step.step.makes ?? []).flatMap((o) =>
         (o.holds ?? []).filter(
@@ -138,7 +140,8 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
 
 /** Raw or half-cooked food that stands longer than this waits, min. */
 const COLD_WAIT_MIN = 60;
-const STUFFS = /\bstuff(?:s|ed|ing)?\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)/i;
+const STUFFS =
+  /\bstuff(?:s|ed|ing)?\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)|\bfill\b.*\b(?:sew|tie|truss|skewer|roll)\b/i;
 /** Put inside without the word: a stuffing where it is bread, grain or meat, and no lemon and no herb. */
 const PUT_INSIDE = /\b(?:into|in|inside) (?:of )?(?:the |its |their |each )?(?:\w+ )?(?:cavity|cavities|birds?|body)\b/i;
 const isFilling = isOf(
@@ -159,7 +162,10 @@ const isFilling = isOf(
 const BESIDE = /beside|separately|in a (?:tin|dish|tray)|under the skin/i;
 export function stuffing({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
-    const bird = part.items.find((i) => isOf("poultry")(i) && i.food?.cooked !== true);
+    const raw = (i: Item) => i.food?.cooked !== true;
+    const poultry = part.items.find((i) => isOf("poultry")(i) && raw(i));
+    // A breast or a shoulder holds a stuffing, too; its own core is judged where it is roasted.
+    const bird = poultry ?? (part.items.some(isFilling) ? part.items.find((i) => isOf("meat")(i) && raw(i)) : undefined);
     const filled = part.items.some(isFilling);
     const at = part.steps.findIndex(
       (s) =>
@@ -175,7 +181,7 @@ export function stuffing({ parts }: SafetyScene): Finding[] {
     const waits =
       stands || (step.step.makes ?? []).some((o) => (o.holds ?? []).some((h) => h.max === undefined || minutesOf(h.max) > COLD_WAIT_MIN));
     const probed = Math.max(roast?.step.done?.probeC ?? 0, roast?.step.done?.restToC ?? 0) >= 74;
-    if (!waits && probed) return [];
+    if (!waits && (probed || !poultry)) return [];
     return [
       cautioned("stuffing", part.component.id, {
         component: part.component.id,
@@ -299,6 +305,8 @@ export function inFilm({ parts }: SafetyScene): Finding[] {
 
 const HOLD_C = 60;
 const LUKEWARM_MIN = 120;
+/** After so long nobody may eat it any more. */
+const LUKEWARM_MOST_MIN = 240;
 const KEPT_WARM = /\b(?:keep|keeps|kept|keeping|hold|holds|held|holding)\b/i;
 /** Kept warm for hours below 60 °C, by the oven, the probe or the words of the step; or nothing says how warm. */
 export function keptLukewarm({ parts }: SafetyScene): Finding[] {
@@ -319,7 +327,7 @@ export function keptLukewarm({ parts }: SafetyScene): Finding[] {
         cautioned("cooked-then-warm", `lukewarm:${step.ref}`, {
           component: part.component.id,
           step: step.ref,
-          ...(warm === undefined ? { severity: "warn" as const } : {}),
+          severity: warm !== undefined && heat.minutes > LUKEWARM_MOST_MIN ? "stop" : "warn",
           title: warm === undefined ? `How warm is ${part.component.name.toLowerCase()} kept?` : `${part.component.name} is kept too cool`,
           computed: `“${step.name}” keeps it ${warm === undefined ? "warm" : `at ${warm} °C`} for ${spokenDuration(heat.minutes)}${warm === undefined ? " without a temperature" : ""}; below ${HOLD_C} °C two hours at most.`,
           way: `${HOLD_C} °C or more, or a shorter wait`,

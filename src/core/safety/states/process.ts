@@ -45,7 +45,7 @@ const PARTLY =
   /\b(?:half|par|part|partly|partially|two thirds)[- ]?(?:cook|roast|boil|bake|fry|fried|grill|smoke|braise|done)|\bunder-?cook|\bhalf[- ]?way\b|\bfor half (?:the|its) time|\bcoddl/i;
 const NO_HEAT = /\b(?:(?:switched|turned)[- ]off|without heat|off the heat|no heat|cold[- ]smok|no-?cook|uncooked|raw)\b/i;
 /** A probe shows what the food has, not what it is kept at, where a step only keeps or rests it. */
-const KEEPS = /\b(?:keep(?:s|ing)? (?:it |them )?(?:warm|hot)|rest(?:s|ing)?\b|hold)/i;
+const KEEPS = /\b(?:keep(?:s|ing)? (?:it |them )?(?:warm|hot|at)\b|rest(?:s|ing)?\b|hold)/i;
 
 const millimetres = (words: string): number | undefined => {
   const [, number, unit] = /(\d+(?:\.\d+)?)\s*(mm|cm)\b/i.exec(words) ?? [];
