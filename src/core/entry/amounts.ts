@@ -66,7 +66,8 @@ function unitAt(text: string, index: number, lexicon: Lexicon): Found<Unit> | un
     const spoon = card[1] === "T" ? "tbsp" : card[1] === "t" ? "tsp" : "cup";
     return { value: { unit: spoon, factor: 1 }, start: index, end: index + card[0].length };
   }
-  const piece = saidAt(pieces, folded, 0);
+  // A bunch of anything is counted in bunches; a bouquet garni is a thing of its own.
+  const piece = /^bouquets? garnis?(?!\p{L})/u.test(folded) ? undefined : saidAt(pieces, folded, 0);
   // "Leaf-wrapped" is no leaf.
   const whole = piece && folded.charAt(piece.end) !== "-" ? piece : undefined;
   const best = (whole?.end ?? 0) > (unit?.end ?? 0) ? whole : unit;

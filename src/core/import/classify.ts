@@ -7,6 +7,7 @@ import { saidAt } from "../entry/patterns";
 import { isDay } from "./days";
 import { headOf, isServesLine, isTimeLine, isTip, withoutPictures } from "./heads";
 import type { Role, SourceLine } from "./recipe";
+import { tableRow } from "./tables";
 
 /** A line, or a part of one, and what it is. */
 export interface RoledLine {
@@ -122,18 +123,6 @@ function cutAtHeads(line: SourceLine): SourceLine[] {
   });
 }
 
-/** A row of a table written with bars: its cells in one line. */
-function tableRow(line: SourceLine): { from: number; to: number; text: string; cells: number } | undefined {
-  const text = line.text.trim();
-  if (!/^\|.*\|$/.test(text)) return undefined;
-  const cells = text
-    .split("|")
-    .map((c) => c.trim())
-    .filter(Boolean);
-  const from = line.from + (line.text.length - line.text.trimStart().length);
-  return { from, to: from + text.length, text: cells.join(" "), cells: cells.length };
-}
-
 const FOR_THE = /^(?:for the|für d(?:en|ie|as)|pour l(?:a|e|es)|per (?:il|la|lo)|para (?:el|la))\s\p{L}+$/iu;
 
 /** "Pastry" among the ingredients of a page's data: a heading where its steps say "for the pastry". */
@@ -174,9 +163,17 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       return;
     }
     const text = withoutPictures(line.text.trim());
-    const row = tableRow(line);
+    const row = tableRow(lines, i);
     if (row) {
-      const below = lines.slice(i + 1, i + 3).map(tableRow);
+      if (row.is === "head") {
+        titled = true;
+        return put(row, "list-head");
+      }
+      if (row.is !== undefined) {
+        mode = row.is === "step" ? "method" : "ingredients";
+        return put(row, row.is === "step" ? "instruction" : "ingredient");
+      }
+      const below = [i + 1, i + 2].map((at) => tableRow(lines, at));
       // One cell above rows that weigh something: the heading of its part.
       const heads = row.cells === 1 && below.some((b) => b && readIngredient(b.text, language).amount !== undefined);
       if (heads) mode = "ingredients";
@@ -272,7 +269,8 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     const ledList = listWithin(line, language);
     if (ledList) {
       mode = "ingredients";
-      put(ledList.head, "section", { among: "ingredients" });
+      if (ledList.head.text === "") put(ledList.head, "list-head");
+      else put(ledList.head, "section", { among: "ingredients" });
       return void ledList.parts.forEach((part) => put(part, "ingredient"));
     }
     if (looksLikeIngredient(line, language)) {
@@ -314,15 +312,20 @@ function severalIn(line: SourceLine, language: Language): { from: number; to: nu
   return whole ? parts : [line];
 }
 
+/** "For the filling you want 900 g haddock, …", "You'll need 2 kg bones, …". */
+const WANTED =
+  /^\s*(?:(?:and )?for the ([\p{L}][\p{L}\s'’-]{1,30}?),? )?(?:you(?:['’]ll| will)? (?:want|need)|i (?:use|used|take)|we(?:['’]ll)? (?:use|need)|get|take)\s*:?\s+(?=[\d½¼¾⅓⅔]|an?\s)/iu;
+
 /** "Sponge: 4 eggs, 120 g sugar, 100 g flour": a part and its list in one line; undefined where it is none. */
 function listWithin(line: SourceLine, language: Language) {
-  const lead = /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
+  const wanted = WANTED.exec(line.text);
+  const lead = wanted ?? /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
   if (!lead || TAKES_MINUTES.test(line.text)) return undefined;
   const from = line.from + lead[0].length;
   const parts = inlineList({ from, to: line.to, text: line.text.slice(lead[0].length) }, language);
   const weighed = parts.filter((p) => readIngredient(p.text, language).amount !== undefined).length;
   if (weighed < 2 || weighed < parts.length - 1) return undefined;
-  return { head: { from: line.from, to: from, text: lead[0] }, parts };
+  return { head: { from: line.from, to: from, text: wanted ? (wanted[1] ?? "") : lead[0] }, parts };
 }
 
 /** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */
@@ -335,9 +338,11 @@ function inlineList(line: { from: number; to: number; text: string }, language: 
     if (text !== "") parts.push({ from: line.from + start, to: line.from + next, text });
     start = next;
   };
-  for (const m of line.text.matchAll(/[,;•·|]\s+|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)/giu)) {
+  for (const m of line.text.matchAll(
+    /[,;•·|]\s+|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)|\s+and\s+(?=an? (?:\p{L}+ )?(?:bunch|handful|pinch|few|sprig|knob|glug|splash|stick|piece)\b)/giu,
+  )) {
     const behind = line.text.slice(m.index + m[0].length).trimStart();
-    const read = readIngredient(behind.split(/[,;•·|]/)[0] ?? "", language);
+    const read = readIngredient(behind.split(/[;•·|]|,(?!\d)/)[0] ?? "", language);
     const sign = m[0].trim().charAt(0);
     if (/[;•·|]/.test(sign) || read.amount !== undefined || read.asNeeded) cut(m.index, m.index + m[0].length);
   }

@@ -18,6 +18,7 @@ import {
   BEST_AFTER,
   isOnlyIf,
   KEEP_SENTENCE,
+  MADE_AHEAD,
   OPENS_KEEP,
   PREHEAT,
   STORES,
@@ -57,6 +58,7 @@ export interface ReadMethod {
 }
 
 const LONGEST_NAME = 64;
+const COUNTDOWN = /^T\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*[:.)–-]\s*/i;
 
 /** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */
 export function methodOf(
@@ -87,8 +89,9 @@ export function methodOf(
         .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
         .replace(/^[-–•*·]\s+/, "")
         .replace(PICTURES_BEFORE, "")
-        // "09:15 Unroll": when it was done once.
-        .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "");
+        // "09:15 Unroll", "T-2h30: Roast": when it was done once, or is to be.
+        .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "")
+        .replace(COUNTDOWN, "");
       const folded = fold(plain);
       // "Store in a tin, keep for 3 weeks": at the head of a line it is a step, in a recipe it says how long.
       const tip = isTip(plain);
@@ -113,7 +116,12 @@ export function methodOf(
         });
         continue;
       }
-      if (tip || WISH.test(folded) || (BEST_AFTER.test(folded) && whole.keeps.length === 0)) {
+      if (
+        tip ||
+        WISH.test(folded) ||
+        (MADE_AHEAD.test(folded) && whole.keeps.length === 0) ||
+        (BEST_AFTER.test(folded) && whole.keeps.length === 0)
+      ) {
         beside.push({ stretch: sentence });
         continue;
       }

@@ -320,12 +320,12 @@ function inlineIngredients(sections: readonly RecipeSection[], language: Languag
       [...line.text.matchAll(INLINE)].flatMap((m): RecipeLine[] => {
         const behind = line.text.slice(m.index);
         // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
-        const end = /[,;.:()]|\s\+\s|\s(?:and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
+        const end = /[,;.:()@]|\s\+\s|\s(?=\d)|\s(?:and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
           behind.slice(m[0].length),
         );
         const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();
         const read = readIngredient(text, language);
-        return read.amount && read.name && read.name.split(" ").length <= 5
+        return read.amount && read.name && read.name !== "each" && read.name.split(" ").length <= 5
           ? [{ from: line.from, to: line.from, text, guess: "taken from the sentence" }]
           : [];
       }),

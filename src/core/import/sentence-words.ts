@@ -12,18 +12,21 @@ export const BESIDE =
   /^(?:meanwhile|in the meantime|while (?:the|it|they|this|that|your|everything)|at the same time|inzwischen|in der zwischenzeit|wahrenddessen|wahrend|pendant ce temps|pendant que|nel frattempo|intanto|mentre|mientras(?: tanto)?|entretanto)\b/;
 /** May say how long something keeps. */
 export const KEEP_SENTENCE =
-  /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten)\b/;
+  /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten|congel\w+|surgel\w+|eingefroren|einfrieren)\b/;
 /** Tells the cook to store what is made; "keep stirring" and "keep warm" do not. */
 export const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
 /** Opens with how long something keeps. */
 export const OPENS_KEEP =
-  /^(?:(?:(?:well |tightly |loosely )?(?:wrapped|covered|sealed|chilled|frozen)|(?:stored |kept )?in (?:a|an|its|the) [^,.]{1,30}|im [\p{L}-]+|in (?:der|dem) [\p{L}-]+|dans [^,.]{1,30}|nel [\p{L}-]+|en [^,.]{1,30}),? )?(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
+  /^(?:(?:(?:well |tightly |loosely )?(?:wrapped|covered|sealed|chilled|frozen)|(?:stored |kept )?in (?:a|an|its|the) [^,.]{1,30}|im [\p{L}-]+|in (?:der|dem) [\p{L}-]+|dans [^,.]{1,30}|nel [\p{L}-]+|en [^,.]{1,30}),? )?(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ |(?:das|der|die|la|le|les|il|lo|gli|el|los|las) [\p{L}-]+ |l'[\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
 /** "Best after 2 days": advice, no step. */
 export const BEST_AFTER =
   /^(?:(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b|(?:(?:it|they|this|es|sie|das) )?(?:tastes?|schmeck(?:t|en)|is|are|ist) (?:[\p{L}]+ ){0,3}(?:better|besser)\b)/u;
+/** "You can make it the day before up to the baking": advice, no step. */
+export const MADE_AHEAD =
+  /^(?:you|this|it|they|everything|all of it|all this|most of it) can (?:all )?(?:be )?(?:make|made|prepare|prepared|assemble|assembled|do|done)\b.*\b(?:day|days|night|hours?|week) (?:before|ahead|in advance|earlier)\b/u;
 /** Sentences that wish a good meal. */
 export const WISH =
-  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger)\b/;
+  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger|sent from my|von meinem [a-z]+ gesendet|love,)\b/;
 /** Says how long the sentence before it takes. */
 export const TAKES_SO_LONG =
   /^(?:this|that|it|das|dies|es|cela|ca|questo|esto) (?:will |should |may |can |kann |wird )?(?:takes?|dauert|dauern|prend|prendra|richiede|lleva|tarda)\b/;

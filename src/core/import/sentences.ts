@@ -47,6 +47,9 @@ const JOIN = /,?\s+(?:and then|then|and|before|und dann|dann|und|et puis|puis|et
 
 const LEADING_JOIN = /^[,\s]*(?:(?:and then|then|and|und dann|dann|und|et puis|puis|et|e poi|poi|e|y luego|luego|y)\s+)?/i;
 
+/** "10 Minuten ruhen lassen": the clause is over with its infinitive. */
+const endsInVerb = (clause: string) => /^\s*(?:\p{L}+\s+){0,2}\p{Ll}{2,}(?:en|ern|eln)$/u.test(clause);
+
 /** A sentence with several lengths of its own, cut at the last joining word before each; a cut falls only before a verb. */
 export function timedParts(sentence: Stretch, language: Language): Stretch[] {
   const lexicon = lexiconOf(language);
@@ -62,12 +65,18 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
       return (
         saidAt(lexicon.verbs, folded, behind) !== undefined ||
         // Verbs at the end of their clause: "und 15 Minuten dünsten".
-        (language === "de" && /(?:und|dann|,)\s+$/i.test(j[0]) && (time.start - behind <= 4 || j.index <= 1)) ||
+        (language === "de" &&
+          /(?:und|dann|,)\s+$/i.test(j[0]) &&
+          (time.start - behind <= 4 || j.index <= 1) &&
+          // ", 6 Minuten" alone is the length of what stands before it.
+          /\p{L}{3}/u.test(text.slice(time.end, times[i + 2]?.start))) ||
+        (language === "de" && endsInVerb(text.slice(end, end + j.index))) ||
         /^(?:a further|another|for|turn|reduce|lower|increase|weitere|encore|pendant|altri|otros)\b/.test(folded.slice(behind)) ||
         /\bthen\b|\bdann\b|\bpuis\b|\bpoi\b|\bluego\b/i.test(j[0])
       );
     });
-    const last = joins.at(-1);
+    // Behind the verb that ends its clause another clause begins: there, and not further on.
+    const last = joins.find((j) => language === "de" && endsInVerb(text.slice(end, end + j.index))) ?? joins.at(-1);
     if (!last) return;
     const cut = end + last.index;
     parts.push({ from: sentence.from + from, to: sentence.from + cut, text: text.slice(from, cut).trim() });

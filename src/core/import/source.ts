@@ -35,16 +35,26 @@ function sourceOf(kind: SourceKind, drafts: readonly LineDraft[], more: Pick<Sou
   return { kind, text, lines, ...more };
 }
 
+const QUOTED = /^(?:\s*>)+ ?/;
+/** Of its lines so many are quoted: some are the sender's own. */
+const MOSTLY = 0.6;
+
 /** A plain text: its own lines. */
 export function textSource(file: string): Source {
   const text = file.replace(/^\uFEFF/, "").replace(/\r\n?/g, "\n");
   const lines: SourceLine[] = [];
   let at = 0;
   let gap = false;
-  for (const line of text.split("\n")) {
-    if (line.trim() === "") gap = true;
+  const raw = text.split("\n");
+  const written = raw.filter((l) => l.trim() !== "");
+  // A mail that was sent on has a mark before each line.
+  const isQuoted = written.length > 2 && written.filter((l) => QUOTED.test(l)).length >= MOSTLY * written.length;
+  for (const line of raw) {
+    const mark = isQuoted ? (QUOTED.exec(line)?.[0].length ?? 0) : 0;
+    const own = line.slice(mark);
+    if (own.trim() === "") gap = true;
     else {
-      lines.push({ from: at, to: at + line.length, text: line, gap });
+      lines.push({ from: at + mark, to: at + line.length, text: own, gap });
       gap = false;
     }
     at += line.length + 1;
@@ -52,17 +62,36 @@ export function textSource(file: string): Source {
   return { kind: "text", text, lines: withoutWraps(lines) };
 }
 
+/** Letters by which lines of one width may fall short of it. */
+const SLACK = 14;
+/** The width to which the paragraph is filled that begins there: that of its longest line, if half of its lines reach it; infinite where none is. */
+function widthOf(lines: readonly SourceLine[], from: number): number {
+  const lengths: number[] = [];
+  for (let i = from; i < lines.length && (i === from || !lines[i]?.gap); i++) lengths.push(lines[i]?.text.trimEnd().length ?? 0);
+  const width = Math.max(...lengths);
+  // The last one ends where the paragraph does.
+  const full = lengths.slice(0, -1).filter((n) => n >= width - SLACK).length;
+  return 2 * full >= lengths.length - 1 ? width : Number.POSITIVE_INFINITY;
+}
+
 /** Lines that only end because the page was narrow, joined again: the next goes on in lower case. */
 function withoutWraps(lines: readonly SourceLine[]): SourceLine[] {
   const long = lines.filter((l) => l.text.trimEnd().length > 55).length;
   if (long < 2) return [...lines];
   const joined: SourceLine[] = [];
-  for (const line of lines) {
+  let widest = 0;
+  for (const [i, line] of lines.entries()) {
+    // As wide as the paragraph that it stands in: where the next word would have had room, the line was ended on purpose.
+    if (line.gap || i === 0) widest = widthOf(lines, i);
+    const before = lines[i - 1];
+    const hadRoom =
+      before !== undefined && before.text.trimEnd().length + 1 + (/^\s*\S+/.exec(line.text)?.[0].trim().length ?? 0) <= widest - SLACK;
     const last = joined.at(-1);
     const goesOn =
       last &&
       !line.gap &&
-      /^\s*\p{Ll}/u.test(line.text) &&
+      !hadRoom &&
+      (/^\s*\p{Ll}/u.test(line.text) || (/,\s*$/.test(last.text) && /^\s*\d/.test(line.text))) &&
       last.text.trimEnd().length > 45 &&
       !/[.!?:]\s*$/.test(last.text) &&
       !/^\s*(?:[-–•*]|\d{1,2}[.)]\s)/.test(line.text);

@@ -235,7 +235,7 @@ export const ITALIAN: Lexicon = {
   ],
   levelBefore: "(?:a|su) (?:fuoco|fiamma) ",
   levelBehind: "(?:fuoco|fiamma)",
-  advance: "in anticipo|prima",
+  advance: "in anticipo|prima(?! di)",
   perBatch: "per volta|ogni volta",
   hanging: "per|a|in|e|poi|con|su|il|la|di|&|-|\\/|–",
 };

@@ -234,7 +234,7 @@ export const SPANISH: Lexicon = {
   ],
   levelBefore: "(?:a|sobre) fuego ",
   levelBehind: "(?:fuego)",
-  advance: "con antelacion|antes",
+  advance: "con antelacion|antes(?! de)",
   perBatch: "por tanda|cada vez",
   hanging: "durante|a|en|y|luego|con|sobre|el|la|de|&|-|\\/|–",
 };

@@ -158,6 +158,9 @@ function beforeMode(scan: Scan, at: number): ReturnType<typeof tempAt> {
   return temp && temp.celsius >= 100 && saidAt(scan.lexicon.modes, scan.folded, scan.blanks(temp.end)) ? temp : undefined;
 }
 
+const FRYING_FAT =
+  /(?:^|[^\p{L}])(?:oil|fat|lard|dripping|ghee|(?:pflanzen|frittier|sonnenblumen|raps|erdnuss)?ol|fett|frittierfett|schmalz|huile|friture|graisse|olio|strutto|aceite|manteca)(?: [\p{L}-]+){0,3}\s*$/u;
+
 /** "At 190C", "180 °C fan", "gas 5", "at 350": a heat without what gives it. */
 export const heatFigure: Item = (scan, at) => {
   const { folded, lexicon, found } = scan;
@@ -191,6 +194,8 @@ export const heatFigure: Item = (scan, at) => {
     return temp.end;
   }
   const heat: HeatSaid = { tempC: temp.celsius, at };
+  // "Heat the oil to 170C": fat that something is fried in, and no oven.
+  if (toward && !set && FRYING_FAT.test(folded.slice(scan.clause, at))) Object.assign(heat, { by: "fryer", sure: true });
   let end = modeBehind(scan, temp.end, heat);
   // "200C fan oven", "at 110 in the smoker": what gives it stands right behind.
   const kind = kindAt(scan, scan.blanks(end));

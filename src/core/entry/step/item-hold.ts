@@ -195,8 +195,36 @@ export function keepsAt(
 const VERB_AT_HEAD =
   /^(?:keep|store|hold|wait|freeze|chill|refrigerate|cover|stand|improve|conserver|garder|conservare|conservar|lagern|aufbewahren|guardar)(?!\p{L}*s\b)\b/u;
 
+/** "Se pueden congelar", "lässt sich gut einfrieren": it may be frozen, and is not now. */
+const MAY_FREEZE =
+  /^(?:(?:se )?(?:puede|pueden) congelar(?:se)?|(?:peut|peuvent) (?:etre |se )?(?:congel|surgel)\p{L}+|(?:si )?(?:puo|possono) congelare|(?:lasst|lassen) sich (?:\p{L}+ ){0,2}(?:ein|tief)(?:frieren|kuhlen)|(?:kann|konnen) (?:\p{L}+ ){0,3}eingefroren werden)(?!\p{L})/u;
+const FREEZE_LEAD = /^\s*\(?\s*(?:(?:hasta|jusqu'a|fino a|bis zu|fur|pour|per|pendant|durante|max\.?|circa|environ|etwa|unos)\s+)*/u;
+const MOST_WORDS_BETWEEN = 5;
+
+/** What may be frozen and for how long: "…, se puede congelar antes de gratinar hasta 2 meses". */
+function mayFreeze(scan: Scan, at: number): number | undefined {
+  const { folded, lexicon } = scan;
+  const may = MAY_FREEZE.exec(folded.slice(at));
+  if (!may) return undefined;
+  let here = at + may[0].length;
+  for (let words = 0; words <= MOST_WORDS_BETWEEN; words++) {
+    const length = lengthAt(folded, here + (FREEZE_LEAD.exec(folded.slice(here))?.[0].length ?? 0), lexicon);
+    if (length) {
+      scan.found.keeps.push({ place: "freezer", min: null, max: length.value.max });
+      scan.mark(at, length.end, "keeps");
+      return length.end;
+    }
+    const word = /^\s*[\p{L}'’-]+/u.exec(folded.slice(here));
+    if (!word) return undefined;
+    here += word[0].length;
+  }
+  return undefined;
+}
+
 export const hold: Item = (scan, at) => {
   const { folded, lexicon } = scan;
+  const may = mayFreeze(scan, at);
+  if (may !== undefined) return may;
   const keeps = scan.end(lexicon.keeps, at);
   const ahead = keeps === undefined ? scan.end(lexicon.ahead, at) : undefined;
   const needs =
@@ -244,11 +272,16 @@ export const hold: Item = (scan, at) => {
   return got.end;
 };
 
+const A_DAY_MIN = 1440;
 /** "Up to 3 days ahead", "2 days in advance": without a verb. */
 function aheadOnly(scan: Scan, at: number): number | undefined {
   const { folded, lexicon } = scan;
   const length = lengthAt(folded, at, lexicon);
-  if (!length || scan.end(lexicon.advance, scan.blanks(length.end)) === undefined) return undefined;
+  const ahead = length && scan.end(lexicon.advance, scan.blanks(length.end));
+  if (!length || ahead === undefined) return undefined;
+  // "Let it rest 10 minutes before serving": how long, not how long before.
+  const before = /^before/.test(folded.slice(scan.blanks(length.end)));
+  if (before && length.value.max < A_DAY_MIN && length.value.open === undefined && /\p{L}/u.test(folded.slice(0, at))) return undefined;
   const got = keepsAt(scan, at);
   if (!got) return undefined;
   add(scan, got);

@@ -1,0 +1,73 @@
+// Rows of tables written with bars ("| 250 g | nettle tops |"): what their columns hold, by their heads, and each row as the line that a cook would
+// have written.
+import { fold } from "../entry/lexicon/fold";
+import type { SourceLine } from "./recipe";
+
+type Column = "amount" | "thing" | "step" | "length" | "heat" | "other";
+
+/** What stands above a column, in five languages. */
+const HEADS: readonly (readonly [Column, RegExp])[] = [
+  [
+    "amount",
+    /^(?:amounts?|quantit(?:y|ies)|qty|how much|weights?|grams?|menge|gewicht|quantites?|poids|quantita|peso|dosi|cantidad(?:es)?)$/,
+  ],
+  ["thing", /^(?:what|ingredients?|item|things?|zutat(?:en)?|was|ingredients|quoi|ingredient[ei]|cosa|ingredientes?|que)$/],
+  [
+    "step",
+    /^(?:steps?|method|tasks?|actions?|what to do|to do|do|job|instructions?|schritte?|arbeitsschritt|was tun|etapes?|quoi faire|passo|passaggi[o]?|cosa fare|pasos?|que hacer)$/,
+  ],
+  ["length", /^(?:times?|how long|durations?|mins?|minutes|takes|dauer|zeit|duree|temps|tempo|durata|tiempo|duracion)$/],
+  ["heat", /^(?:heat|temp(?:erature)?|oven|temperatur|hitze|ofen|temperature|four|temperatura|forno|fuoco|horno|fuego)$/],
+];
+const columnOf = (head: string): Column => HEADS.find(([, is]) => is.test(fold(head).trim()))?.[0] ?? "other";
+
+const RULE = /^\s*\|?(?:\s*:?-{2,}:?\s*\|)+(?:\s*:?-{2,}:?\s*)?$/;
+const isRow = (line: SourceLine | undefined): line is SourceLine => line !== undefined && /^\s*\|.*\|\s*$/.test(line.text);
+const cellsOf = (line: SourceLine): string[] =>
+  line.text
+    .trim()
+    .replace(/^\||\|$/g, "")
+    .split("|")
+    .map((c) => c.trim());
+
+export interface TableRow {
+  readonly from: number;
+  readonly to: number;
+  /** What the row says, as a line. */
+  readonly text: string;
+  readonly cells: number;
+  /** What the heads of its table say that it is; undefined where they do not. */
+  readonly is: "head" | "ingredient" | "step" | undefined;
+}
+
+/** "4 (about 900 g)" of "duck legs": what explains the amount stands behind the thing. */
+function amountFirst(amount: string, thing: string): string {
+  const [, figure = "", more = ""] = /^([^,(]*)(.*)$/.exec(amount) ?? [];
+  return `${figure.trim()} ${thing}${more.startsWith(",") ? more : ` ${more}`}`.trim();
+}
+
+/** Row `at` of the lines; undefined where it is none. */
+export function tableRow(lines: readonly SourceLine[], at: number): TableRow | undefined {
+  const line = lines[at];
+  if (!isRow(line)) return undefined;
+  const from = line.from + (line.text.length - line.text.trimStart().length);
+  const own = cellsOf(line);
+  const filled = own.filter(Boolean);
+  const row = { from, to: from + line.text.trim().length, text: filled.join(" "), cells: filled.length };
+  let top = at;
+  while (isRow(lines[top - 1])) top--;
+  if (!RULE.test(lines[top + 1]?.text ?? "")) return { ...row, is: undefined };
+  const columns = cellsOf(lines[top] as SourceLine).map(columnOf);
+  const works = columns.includes("step") || (columns.includes("length") && !columns.includes("amount"));
+  const kind = works ? "step" : columns.includes("amount") || columns.includes("thing") ? "ingredient" : undefined;
+  if (at === top) return { ...row, is: kind && "head" };
+  if (kind === undefined || columns.length < own.length) return { ...row, is: undefined };
+  const cell = (...wanted: readonly Column[]) => own.filter((c, i) => c !== "" && wanted.includes(columns[i] as Column));
+  // "750 g puff pastry (freezer)", "Slow-roast the legs, 3 h, 140 °C (Sat)": where and when stand behind.
+  const others = cell("other");
+  const behind = others.length ? ` (${others.join(", ")})` : "";
+  const text = works
+    ? [...cell("step", "thing"), ...cell("length", "heat")].join(", ")
+    : amountFirst(cell("amount").join(" "), cell("thing").join(" "));
+  return text === "" ? { ...row, is: undefined } : { ...row, text: `${text}${behind}`, is: kind };
+}
