@@ -4,6 +4,7 @@ import { lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { saidAt } from "../entry/patterns";
+import { readStep } from "../entry/step/read";
 import { isDay } from "./days";
 import { headOf, isServesLine, isTimeLine, isTip, withoutPictures } from "./heads";
 import type { Role, SourceLine } from "./recipe";
@@ -61,6 +62,12 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   if (read.asNeeded) return text.split(/\s+/).length <= 9;
   return bulleted && text.length < 80 && (!opensWithVerb(text, language) || text.split(/\s+/).length <= 3);
 }
+
+/** The head or foot of a printed page, between two spaces of it: "WINTER MENUS      page 14", "Page 3 of 4". */
+const PAGE_MARK =
+  /^.{0,60}\s{3,}(?:page|p\.|seite|pagina|p[áa]gina)?\s*\d{1,4}$|^(?:page|seite|pagina|p[áa]gina)\s+\d{1,4}(?:\s*(?:of|von|de|di|sur|\/)\s*\d{1,4})?$/iu;
+/** "Cooked chestnuts 150 g": weighed at its end, whatever it begins with. */
+const WEIGHED_BEHIND = /^[\p{L}][\p{L}\s,'’-]{2,50}\s\d+(?:[.,]\d+)?\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|tbsp|tsp|cups?|el|tl)$/iu;
 
 const indent = (line: SourceLine) => line.text.length - line.text.trimStart().length;
 
@@ -140,6 +147,7 @@ function namesPart(text: string, lines: readonly SourceLine[], language: Languag
 const YIELD_VERB = /^(?:serves|makes|feeds|yields|ergibt|reicht f[üu]r|donne|(?:pour|per|para) \d+ pers)/i;
 const MOST_YIELD_WORDS = 5;
 
+const MOST_READ = 600;
 const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
 
 /** What each line is. Lines that come with a role of their own keep it. */
@@ -163,6 +171,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       return;
     }
     const text = withoutPictures(line.text.trim());
+    if (PAGE_MARK.test(text)) return put(line, "note");
     const row = tableRow(lines, i);
     if (row) {
       if (row.is === "head") {
@@ -273,14 +282,21 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       else put(ledList.head, "section", { among: "ingredients" });
       return void ledList.parts.forEach((part) => put(part, "ingredient"));
     }
-    if (looksLikeIngredient(line, language)) {
+    if (looksLikeIngredient(line, language) || WEIGHED_BEHIND.test(text)) {
       mode = "ingredients";
       return void severalIn(line, language).forEach((part) => put(part, "ingredient"));
     }
     if (mode === "ingredients" && !opensWithVerb(text, language) && text.length < 60 && !isSentence(text) && !line.gap)
       return put(line, "ingredient");
-    if (mode === "top" && !opensWithVerb(text, language)) return put(line, "description");
-    if (mode === "top" && !lines.slice(i).some((l) => headOf(l.text.trim())?.head === "ingredients" || looksLikeIngredient(l, language))) {
+    // Who talks says what is done in the middle of a line.
+    const listless = () =>
+      !lines.some(
+        (l, at) => at >= i && (headOf(l.text.trim())?.head === "ingredients" || looksLikeIngredient(l, language) || tableRow(lines, at)),
+      );
+    const talked =
+      mode === "top" && listless() && TAKES_MINUTES.test(text) && readStep(text.slice(0, MOST_READ), { language }).verb !== null;
+    if (mode === "top" && !opensWithVerb(text, language) && !talked) return put(line, "description");
+    if (mode === "top" && listless()) {
       mode = "method";
       return put(line, "instruction");
     }

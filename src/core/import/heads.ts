@@ -54,11 +54,11 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 }
 
 const PEOPLE =
-  "of us|people|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
+  "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
-  /(?:^|[^\p{L}])(?:servings|serving|serves|serve|feeds|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+  /(?:^|[^\p{L}])(?:servings|serving|serves|serve|feeds?|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
 const FOR = new RegExp(
-  `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}])`,
+  `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)`,
   "u",
 );
 const COUNT = new RegExp(
@@ -66,7 +66,7 @@ const COUNT = new RegExp(
   "u",
 );
 const MAKES =
-  /(?:^|[^\p{L}])(?:makes|yields?|yield|gives|quantity|ergibt|menge|ausbeute|donne|quantite|rendement|resa|rende|quantita|salen|rinde|cantidad)\s*[:(]?\s*(?:about |around |approx\.? |ca\.? |etwa |environ |circa |unos |unas )?(\d+|[\p{L}]+)(?:\s*(?:-|to|bis|a|or)\s*(\d+))?\s*(\p{L}*)/u;
+  /(?:^|[^\p{L}])(?:makes|yields?|yield|gives|quantity|ergibt|menge|ausbeute|donne|quantite|rendement|resa|rende|quantita|salen|rinde|cantidad)\s*[:(]?\s*(?:about |abt\.? |around |approx\.? |ca\.? |etwa |environ |circa |unos |unas )?(\d+|[\p{L}]+)(?:\s*(?:-|to|bis|a|or)\s*(\d+))?\s*(\p{L}*)/u;
 /** Litres and kilos feed nobody in particular. */
 const BULK = /^(?:litres?|liters?|l|ml|kg|kilos?|g|grams?|cups?|quarts?|lbs?|pounds?|litri|litros|gramm|pints?)$/;
 
@@ -130,7 +130,7 @@ export function isServesLine(text: string): boolean {
         (/^(?:for|pour|per|para|fur)\b/.test(folded)
           ? /^(?:for|pour|per|para|fur)\s+(?:about )?(?:\d|\p{L}+\s+(?:people|person|guests|personnes|persone|personas))/u.test(folded)
           : true)
-    : /^\d+(?:\s*-\s*\d+)?\s+(?:servings?|portions?|portionen|personen|personnes|people|porzioni|persone|raciones|porciones|personas|parts)\b/.test(
+    : /^\d+(?:\s*-\s*\d+)?\s+(?:servings?|portions?|portionen|personen|personnes|people|porzioni|persone|raciones|porciones|personas|parts|pers)\b/.test(
         folded,
       );
 }
@@ -154,7 +154,7 @@ const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
   en: /^(?:for (?:the |a |an |your )?|to make (?:the )?|make (?:the )?|making (?:the )?|preparing (?:the )?|prepare (?:the )?|to prepare (?:the )?|the )/i,
   de: /^(?:f[üu]r (?:den |die |das |dem )?|den |die |das |der )/i,
   fr: /^(?:pour (?:la |le |les |l['’])?|la |le |les |l['’])/i,
-  it: /^(?:per (?:la |il |lo |l['’]|i |le |gli )?|la |il |lo |l['’]|i |le )/i,
+  it: /^(?:per (?:la |il |lo |l['’]|i |le |gli )?|la |il |lo |l['’]|i |le |gli )/i,
   es: /^(?:para (?:la |el |los |las )?|la |el |los |las )/i,
 };
 
@@ -162,7 +162,7 @@ const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
 export function sectionName(heading: string, language: Language): string {
   const bare = heading
     .replace(/^[#*_=\s>•~–—-]+|[#*_=\s:~–—-]+$/g, "")
-    .replace(/^(?:step|part|schritt|etape|étape|passo|paso)\s+\d+\s*[:.–-]\s*/i, "")
+    .replace(/^(?:step|part|schritt|etape|étape|passo|paso)\s+\d+\s*[:.–—-]\s*/i, "")
     .replace(/^\d{1,2}[.)]\s+/, "")
     .replace(/\s*\([^()]*\)$/, "")
     .trim();

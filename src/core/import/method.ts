@@ -10,12 +10,13 @@ import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
 import { lineStepOf } from "../entry/step-line";
-import { isTip, PICTURES_BEFORE } from "./heads";
+import { isServesLine, isTip, PICTURES_BEFORE } from "./heads";
 import type { RecipeLine, Stretch } from "./recipe";
 import {
   BESIDE,
   BESIDE_HEAT,
   BEST_AFTER,
+  FORBIDS,
   isOnlyIf,
   KEEP_SENTENCE,
   MADE_AHEAD,
@@ -24,6 +25,7 @@ import {
   STORES,
   TAKES_SO_LONG,
   WISH,
+  YIELDS,
 } from "./sentence-words";
 import { sentencesOf, timedParts } from "./sentences";
 
@@ -58,6 +60,8 @@ export interface ReadMethod {
 }
 
 const LONGEST_NAME = 64;
+/** "Day 2. Simmer": when it is done, and not what. */
+const DAY_AHEAD = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}\s*[.:–—-]\s+(?=\p{L})/iu;
 const COUNTDOWN = /^T\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*[:.)–-]\s*/i;
 
 /** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */
@@ -91,7 +95,8 @@ export function methodOf(
         .replace(PICTURES_BEFORE, "")
         // "09:15 Unroll", "T-2h30: Roast": when it was done once, or is to be.
         .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "")
-        .replace(COUNTDOWN, "");
+        .replace(COUNTDOWN, "")
+        .replace(DAY_AHEAD, "");
       const folded = fold(plain);
       // "Store in a tin, keep for 3 weeks": at the head of a line it is a step, in a recipe it says how long.
       const tip = isTip(plain);
@@ -120,6 +125,7 @@ export function methodOf(
         tip ||
         WISH.test(folded) ||
         (MADE_AHEAD.test(folded) && whole.keeps.length === 0) ||
+        (YIELDS.test(folded) && isServesLine(plain.replace(/\.$/, ""))) ||
         (BEST_AFTER.test(folded) && whole.keeps.length === 0)
       ) {
         beside.push({ stretch: sentence });
@@ -136,7 +142,7 @@ export function methodOf(
       }
       // Work that is done only if something goes so takes no place in the plan; its words stay with the step before.
       if (
-        isOnlyIf(folded, language) &&
+        (isOnlyIf(folded, language) || FORBIDS.test(folded)) &&
         !whole.said.minutes &&
         whole.keeps.length === 0 &&
         !PREHEAT.test(folded) &&

@@ -7,6 +7,7 @@ import { languageOf, lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
+import { understand } from "../foods/match";
 import { classified, type RoledLine } from "./classify";
 import { isDay } from "./days";
 import { isTotal, sectionName, servesIn, withoutPictures, yieldIn } from "./heads";
@@ -104,6 +105,8 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
         break;
       case "section": {
         const title = sectionName(text, language);
+        const said = servesIn(text);
+        if (said?.serves !== undefined && !said.pieces && /\d/.test(text)) serves ??= said.serves;
         if (partsListed && isDay(text)) {
           aside.push({ ...lineOf(line), role: "note" });
           break;
@@ -295,8 +298,10 @@ function titleName(text: string): string {
  */
 function ledLines(lines: readonly RoledLine[]): RoledLine[] {
   const listed = lines.some((l) => l.role === "ingredient" || l.role === "section");
-  const leads = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && !/^\d/.test(l.text));
-  if (listed || leads.length < 2) return [...lines];
+  const led = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && !/^\d/.test(l.text));
+  // A line that weighs out what it is made of is a part, alone as well.
+  const leads = listed || led.length < 2 ? led.filter((l) => [...l.text.matchAll(INLINE)].length >= LEAST_LISTED) : led;
+  if (leads.length === 0) return [...lines];
   return lines.flatMap((line): RoledLine[] => {
     const lead = leads.includes(line) ? LEAD.exec(line.text) : null;
     if (!lead) return [line];
@@ -308,8 +313,20 @@ function ledLines(lines: readonly RoledLine[]): RoledLine[] {
   });
 }
 
+const LEAST_LISTED = 3;
 const INLINE =
   /(?<![\p{L}\p{N}.,/])(?:\d+(?:[.,]\d+)?(?:\s?[/⁄]\s?\d+)?|[½¼¾⅓⅔])\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|cups?|tbsp|tsp|tablespoons?|teaspoons?|el|tl|cuilleres?|cucharadas?|cucchiai|eggs?|onions?|cloves?)(?![\p{L}])/giu;
+
+const COUNTED = /(?<![\p{L}\p{N}.,/°@-])\d{1,2}\s(?=\p{Ll}{3})/gu;
+const SURE = 0.9;
+/** "Take 8 quail": a figure before one or two words that are a food, and no unit. */
+function countedFoods(text: string): RegExpExecArray[] {
+  return [...text.matchAll(COUNTED)].filter((m) => {
+    const [first = "", second = ""] = text.slice(m.index + m[0].length).match(/\p{L}+/gu) ?? [];
+    const weighed = [...text.slice(m.index, m.index + 24).matchAll(INLINE)].some((x) => x.index === 0);
+    return !weighed && [first, `${first} ${second}`].some((name) => (understand(name)?.confidence ?? 0) >= SURE);
+  });
+}
 
 /** Prose without a list: the amounts in its sentences are its ingredients, as guesses. Their words stay in the steps as well. */
 function inlineIngredients(sections: readonly RecipeSection[], language: Language): RecipeSection[] {
@@ -317,12 +334,13 @@ function inlineIngredients(sections: readonly RecipeSection[], language: Languag
   return sections.map((section) => ({
     ...section,
     ingredients: section.instructions.flatMap((line) =>
-      [...line.text.matchAll(INLINE)].flatMap((m): RecipeLine[] => {
+      [...line.text.matchAll(INLINE), ...countedFoods(line.text)].flatMap((m): RecipeLine[] => {
         const behind = line.text.slice(m.index);
         // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
-        const end = /[,;.:()@]|\s\+\s|\s(?=\d)|\s(?:and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
-          behind.slice(m[0].length),
-        );
+        const end =
+          /[,;.:()@]|\s\+\s|\s(?=\d)|\s(?:goe?s?|that|all|end|diced|chopped|sliced|and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
+            behind.slice(m[0].length),
+          );
         const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();
         const read = readIngredient(text, language);
         return read.amount && read.name && read.name !== "each" && read.name.split(" ").length <= 5

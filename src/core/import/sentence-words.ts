@@ -17,16 +17,21 @@ export const KEEP_SENTENCE =
 export const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
 /** Opens with how long something keeps. */
 export const OPENS_KEEP =
-  /^(?:(?:(?:well |tightly |loosely )?(?:wrapped|covered|sealed|chilled|frozen)|(?:stored |kept )?in (?:a|an|its|the) [^,.]{1,30}|im [\p{L}-]+|in (?:der|dem) [\p{L}-]+|dans [^,.]{1,30}|nel [\p{L}-]+|en [^,.]{1,30}),? )?(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ |(?:das|der|die|la|le|les|il|lo|gli|el|los|las) [\p{L}-]+ |l'[\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta)\b/u;
+  /^(?:(?:(?:well |tightly |loosely )?(?:wrapped|covered|sealed|chilled|frozen)|(?:stored |kept )?in (?:a|an|its|the) [^,.]{1,30}|im [\p{L}-]+|in (?:der|dem) [\p{L}-]+|dans [^,.]{1,30}|nel [\p{L}-]+|en [^,.]{1,30}),? )?(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ |(?:das|der|die|la|le|les|il|lo|gli|el|los|las) [\p{L}-]+ |l'[\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta|se congele(?:nt)?|si congela(?:no)?|se congelan?)\b/u;
 /** "Best after 2 days": advice, no step. */
 export const BEST_AFTER =
   /^(?:(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b|(?:(?:it|they|this|es|sie|das) )?(?:tastes?|schmeck(?:t|en)|is|are|ist) (?:[\p{L}]+ ){0,3}(?:better|besser)\b)/u;
 /** "You can make it the day before up to the baking": advice, no step. */
 export const MADE_AHEAD =
   /^(?:you|this|it|they|everything|all of it|all this|most of it) can (?:all )?(?:be )?(?:make|made|prepare|prepared|assemble|assembled|do|done)\b.*\b(?:day|days|night|hours?|week) (?:before|ahead|in advance|earlier)\b/u;
+/** "Don't freeze.": what is not to be done takes no place in the plan. */
+export const FORBIDS =
+  /^(?:(?:please )?(?:do not|don't|never|avoid)|nicht|auf keinen fall|ne pas|surtout ne pas|non (?:mescolare|aprire|congelare)|no (?:abrir|remover|congelar))\b/;
+/** "Makes about 6 jars." at the end of the work. */
+export const YIELDS = /^(?:makes|serves|feeds|yields|ergibt|reicht fur|donne|resa|rinde|salen)\b/;
 /** Sentences that wish a good meal. */
 export const WISH =
-  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger|sent from my|von meinem [a-z]+ gesendet|love,)\b/;
+  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger|sent from my|von meinem [a-z]+ gesendet|love,|hth\b|hope (?:this|that|it) helps|cheers\b|good luck|let me know|se rechauffe|reheats? (?:very )?well|lasst sich (?:gut |bestens )?(?:wieder )?aufwarmen|si riscalda bene|se recalienta)\b/;
 /** Says how long the sentence before it takes. */
 export const TAKES_SO_LONG =
   /^(?:this|that|it|das|dies|es|cela|ca|questo|esto) (?:will |should |may |can |kann |wird )?(?:takes?|dauert|dauern|prend|prendra|richiede|lleva|tarda)\b/;

@@ -32,7 +32,7 @@ export function sentencesOf(text: string, from: number, language: Language): Str
     const ended = SHORTENED_UNIT.test(before) && (/^\p{Lu}/u.test(next) ? language !== "de" || works : small && works && language !== "de");
     // The point of a number at the head, of a shortened word, or before a small letter ends nothing.
     if (
-      /^\s*(?:step\s*|schritt\s*|[ée]tape\s*|passo\s*|paso\s*)?\d{1,2}$/i.test(before) ||
+      /^\s*(?:(?:step|schritt|[ée]tape|passo|paso|day|tag|jour|giorno|d[ií]a)\s*)?\d{1,2}$/i.test(before) ||
       (m[0] === "." && SHORTENED.test(before) && !ended)
     )
       continue;

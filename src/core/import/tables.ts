@@ -53,7 +53,10 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   const from = line.from + (line.text.length - line.text.trimStart().length);
   const own = cellsOf(line);
   const filled = own.filter(Boolean);
-  const row = { from, to: from + line.text.trim().length, text: filled.join(" "), cells: filled.length };
+  // An amount that stands behind its thing is put before it.
+  const figures = filled.filter((c) => /^[\d½¼¾⅓⅔]/u.test(c));
+  const ordered = figures.length === 1 ? [...figures, ...filled.filter((c) => c !== figures[0])] : filled;
+  const row = { from, to: from + line.text.trim().length, text: ordered.join(" "), cells: filled.length };
   let top = at;
   while (isRow(lines[top - 1])) top--;
   if (!RULE.test(lines[top + 1]?.text ?? "")) return { ...row, is: undefined };

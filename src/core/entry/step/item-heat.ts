@@ -183,7 +183,7 @@ export const heatFigure: Item = (scan, at) => {
   const sugar =
     temp.celsius >= 100 &&
     temp.celsius <= 180 &&
-    /\b(?:soft|hard|firm)[- ](?:ball|crack)|\bthread stage|\bsugar syrup/.test(folded.slice(0, at));
+    /\b(?:soft|hard|firm)[- ](?:ball|crack)|\bthread stage|\bsugar syrup|\bsetting (?:point|pt)/.test(folded.slice(0, at));
   const chocolate = temp.celsius <= 55 && /\btemper/.test(folded.slice(0, at));
   if (sugar || chocolate || (toward && !set && temp.celsius < 105)) {
     found.probeC = temp.celsius;

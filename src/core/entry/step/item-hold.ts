@@ -21,6 +21,8 @@ const FILLER =
 const JOIN = /^\s*(?:,|;|\/|\(|\)|-|and|or|und|oder|et|ou|e|o|y|but|then)(?![\p{L}\p{N}])\s*(?:and |or )?/u;
 const JOIN_SIGN = /^\s*[,;/(]\s*(?:(?:and|or|und|oder|et|ou|e|o|y|but)\s+)?/u;
 
+const HOW_KEPT =
+  /^,\s*(?:(?:well|tightly|loosely|closely|gut|luftdicht|bien|ben)\s+)?(?:wrapped|covered|sealed|boxed|lidded|abgedeckt|verpackt|verschlossen|couverte?s?|emballe\p{L}*|coperto|coperti|avvolt\p{L}|tapad\p{L}+|envuelt\p{L}+),\s*/u;
 const LIMIT = /^(?:safety|quality)(?!\p{L})/u;
 
 /** Groups of a length and a place, in either order, from a place on. */
@@ -97,6 +99,12 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
     const ahead = scan.end(lexicon.advance, at);
     if (ahead !== undefined && done(group)) {
       at = end = ahead;
+      continue;
+    }
+    // "Keeps 3 days, well wrapped, in the fridge".
+    const how = done(group) && group.place === undefined ? HOW_KEPT.exec(folded.slice(at)) : null;
+    if (how && saidAt(lexicon.places, folded, at + how[0].length)) {
+      at += how[0].length;
       continue;
     }
     const join = JOIN_SIGN.exec(folded.slice(at)) ?? JOIN.exec(folded.slice(at));
@@ -197,7 +205,7 @@ const VERB_AT_HEAD =
 
 /** "Se pueden congelar", "lässt sich gut einfrieren": it may be frozen, and is not now. */
 const MAY_FREEZE =
-  /^(?:(?:se )?(?:puede|pueden) congelar(?:se)?|(?:peut|peuvent) (?:etre |se )?(?:congel|surgel)\p{L}+|(?:si )?(?:puo|possono) congelare|(?:lasst|lassen) sich (?:\p{L}+ ){0,2}(?:ein|tief)(?:frieren|kuhlen)|(?:kann|konnen) (?:\p{L}+ ){0,3}eingefroren werden)(?!\p{L})/u;
+  /^(?:(?:se )?(?:puede|pueden) congelar(?:se)?|(?:peut|peuvent) (?:etre |se )?(?:congel|surgel)\p{L}+|se congele(?:nt)?|si congela(?:no)?|se congelan?|(?:si )?(?:puo|possono) congelare|(?:lasst|lassen) sich (?:\p{L}+ ){0,2}(?:ein|tief)(?:frieren|kuhlen)|(?:kann|konnen) (?:\p{L}+ ){0,3}eingefroren werden)(?!\p{L})/u;
 const FREEZE_LEAD = /^\s*\(?\s*(?:(?:hasta|jusqu'a|fino a|bis zu|fur|pour|per|pendant|durante|max\.?|circa|environ|etwa|unos)\s+)*/u;
 const MOST_WORDS_BETWEEN = 5;
 
