@@ -30,7 +30,7 @@ const cellsOf = (line: SourceLine): string[] =>
     .split("|")
     .map((c) => c.trim());
 
-export interface TableRow {
+interface TableRow {
   readonly from: number;
   readonly to: number;
   /** What the row says, as a line. */
