@@ -250,6 +250,8 @@ function secondAt(
   // "An hour or two", "2 h to 3": the second figure borrows the unit of the first.
   const number = first && first.unit > 0 && numberAt(folded, to, true, lexicon);
   if (!first || !number || number.value * first.unit <= first.high) return undefined;
+  // "12 min/160": a heat behind the stroke.
+  if (dash?.[0].trim() === "/" && number.value >= 100) return undefined;
   if (!/^\s*(?:$|[,.;:)]|\p{L})/u.test(folded.slice(number.end)) || unitLike(folded, number.end)) return undefined;
   if (!dash && endOf(lexicon.either, folded, start) === undefined) return undefined;
   const high = number.value * first.unit;

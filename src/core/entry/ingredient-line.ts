@@ -8,7 +8,7 @@ import { type IngredientPiece, IngredientScan, markPart, markPast, noteOf } from
 import { languageOf, lexiconOf } from "./lexicon";
 import { fold } from "./lexicon/fold";
 import { INGREDIENT_WORDS } from "./lexicon/ingredient-words";
-import type { Language } from "./lexicon/lexicon";
+import type { Language, Lexicon } from "./lexicon/lexicon";
 import { numberAt } from "./numbers";
 import { endOf, skipBlanks } from "./patterns";
 
@@ -38,6 +38,18 @@ const SINGLE =
 /** Longest line that is read. */
 const LONGEST_LINE = 2_000;
 const NOTHING = { amount: undefined, also: [], note: undefined, asNeeded: false, optional: false, heading: false } as const;
+
+const PACKS =
+  /^(?:tins?|cans?|packs?|packets?|bags?|tubs?|jars?|bottles?|cartons?|box(?:es)?|blocks?|punnets?|pouch(?:es)?)(?!\p{L})(?:\s+of(?!\p{L}))?\s+(?=\p{L})/u;
+/** A package behind a weight, or behind one of so much; undefined where there is none. */
+function packedIn(l: IngredientScan, line: string, at: number, amount: ReadAmount, lexicon: Lexicon) {
+  const own = quantityOf(amount).dimension !== "count" ? { value: amount, end: at } : undefined;
+  const each = own ?? (amount.unit === "piece" && /^\s*(?:an?|one)\s/i.test(line) ? amountAt(line, at, false, lexicon) : undefined);
+  if (!each || quantityOf(each.value).dimension === "count") return undefined;
+  const from = skipBlanks(line, each.end);
+  const pack = PACKS.exec(l.folded.slice(from));
+  return pack ? { amount: each.value, amountEnd: each.end, end: from + pack[0].length } : undefined;
+}
 
 /**
  * Reads one line of an ingredient list.
@@ -69,7 +81,7 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   if (isHeading(rest, l.folded.slice(at).trim(), words.heading)) return headingLine(l, line, at, words.heading);
 
   // "Optional: 1 tsp chilli" and "about 200 g".
-  const optionalHead = endOf(`\\(?(?:${words.optional})\\)?:?`, l.folded, at);
+  const optionalHead = endOf(`[(\\[]?(?:${words.optional})[)\\]]?:?`, l.folded, at);
   let optional = false;
   if (optionalHead !== undefined && /^[:\s]/.test(l.folded.slice(optionalHead))) {
     optional = true;
@@ -133,6 +145,14 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     at = skipBlanks(line, sizedAt + single.end - 2);
   }
 
+  // "400 ml tin coconut milk", "a 400 g can of beans": what it comes in says nothing of the food.
+  const packed = amount && lexicon.language === "en" ? packedIn(l, line, at, amount, lexicon) : undefined;
+  if (packed) {
+    l.mark(at, packed.amountEnd, "amount");
+    l.mark(packed.amountEnd, packed.end, "note");
+    amount = packed.amount;
+    at = skipBlanks(line, packed.end);
+  }
   // "One 3-pound chicken": what each weighs.
   if (amount?.unit === "piece") {
     const each = /^\d[\d.,/]*\s?-\s?\p{L}/u.test(line.slice(at)) ? amountAt(line, at, false, lexicon) : undefined;

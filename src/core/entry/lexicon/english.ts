@@ -147,7 +147,7 @@ export const ENGLISH: Lexicon = {
     ["kept (?:hot|warm)|(?:in|into) (?:the|a) (?:warm(?:ing)? (?:oven|drawer)|hot box|haybox)|keep (?:hot|warm)", "hot"],
   ],
   bare: [
-    ["fridge|refrigerat(?:or|ed)|chilled|in the cold", "fridge"],
+    ["fridge|refrigerat(?:or|ed)|chilled|in the cold|cold(?= (?:or|and) )", "fridge"],
     ["(?:deep )?freez(?:er|e|es)|frozen", "freezer"],
     [
       "counter|room temp(?:erature)?|worktop|out|ambient|unrefrigerated|on the side|(?:in )?(?:a |an )?(?:airtight )?(?:tin|bread bin|container|box)",

@@ -24,7 +24,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
   en: {
     about:
       "about|approximately|approx\\.?|around|roughly|ca\\.?|circa|a (?:generous|scant|heaped|heaping|level|good|rounded|big|small|large)|generous|scant|heaped|heaping|rounded|level|at least|up to|a little over|just over|just under|almost|nearly|another|an extra|an additional|a further",
-    size: "(?:(?:extra|very|good)[- ])?(?:large|small|medium|big|fat|thick|thin|long|little|tiny|huge|plump|heaped|generous|medium-sized)(?:[- ]?sized)?|(?:large|medium) (?:to|or) (?:large|small)|(?:small|medium)-large|jumbo|size \\d|free-range|organic|good-quality|whole|ripe|fresh",
+    size: "(?:(?:extra|very|good)[- ])?(?:large|small|medium|big|fat|thick|thin|long|little|tiny|huge|plump|heaped|generous|medium-sized)(?:[- ]?sized)?|(?:large|medium) (?:to|or) (?:large|small)|(?:small|medium)-large|jumbo|size \\d|free-range|organic|good-quality|good(?= (?:handful|pinch|bunch|glug|splash|dollop|sprinkl))|whole(?!-)|ripe(?!-)|fresh(?!-)",
     part: "(?:(?:the|fresh|finely|freshly|grated|squeezed|strained)[ ])*(?:juice|zest|rind|peel|juice (?:and|&|\\+) zest|zest (?:and|&|\\+) juice|grated zest|grated rind|zest and juice|yolks?|whites?|leaves|seeds|flesh|tops|stalks|kernels)(?: only)?(?:,)? (?:of|from)(?: the)?",
     asNeeded:
       "to taste|as (?:needed|required|you like|desired|necessary)|if needed|to season|(?:for|to) (?:(?:deep|shallow)[- ])?(?:frying|fry|greas(?:ing|e)|dusting|dust|rolling|brushing|brush|serving|serve|garnish(?:ing)?|sprinkling|sprinkle|drizzling|drizzle|the (?:tin|pan|pot|tray|board|work surface|tins|worktop|bowl|table|dish)|kneading|coating|basting|finish(?:ing)?|topping|decorat(?:ing|e|ion)|oiling|glazing)",

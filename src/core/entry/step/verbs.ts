@@ -40,6 +40,8 @@ const DESCRIBES =
 /** Verbs that are said as adjectives in the same form: "while warm", "add warm milk". */
 const ADJECTIVE = /^(?:warm|cool|dry|brown|firm|set)$/;
 
+const HOW_DONE = /^(?:keeping|holding|leaving|letting)(?!\p{L})(?! (?:it |them )?(?:warm|hot|at|for|to)(?!\p{L}))/u;
+
 const isBetween = (folded: string, from: number, to: number) => [...folded.slice(from, to)].some((_, i) => isBreak(folded, from + i));
 
 const FARTHEST_VERB = 4_000;
@@ -74,7 +76,9 @@ function scannedVerbs(scan: Scan, anywhere: boolean): Verb[] {
       const described = english && sense.attention === "hands" && /ed$/.test(folded.slice(i, found.end)) && i > scan.blanks(0);
       const adjective =
         english && !anywhere && ((!opening && !led && ADJECTIVE.test(folded.slice(i, found.end))) || DESCRIBES.test(folded.slice(i)));
-      const free = !adjective && (mark === undefined || mark === "name") && !described;
+      // "Trim the beef, keeping the fat on": how it is done.
+      const how = english && verbs.length > 0 && HOW_DONE.test(folded.slice(i));
+      const free = !adjective && !how && (mark === undefined || mark === "name") && !described;
       if (free && (opening || !english || (!noun && (anywhere || sense.attention !== "hands"))))
         verbs.push({ name: found.value, sense, from: i, to: found.end, opens: opening || led });
       i = found.end;
