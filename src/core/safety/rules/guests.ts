@@ -131,6 +131,14 @@ const RISKY: readonly { readonly is: (i: Item) => boolean; readonly safeFromC: n
     only: PREGNANT,
   },
   { is: (i) => i.food?.food.id === "sprouts", safeFromC: 70, why: "raw sprouts can carry bacteria inside the seed" },
+  {
+    // Any other raw fish has a caution of its own.
+    is: (i) =>
+      isOf("fish", "fish-freshwater", "fish-scombroid", "cephalopod")(i) &&
+      (i.food?.farmed === true || i.food?.frozen === true || /\b(?:tuna|sushi|sashimi)/i.test(i.ingredient.name)),
+    safeFromC: 63,
+    why: "raw fish can carry listeria, however it was frozen",
+  },
   { is: isOf("meat"), safeFromC: 63, why: "meat that is pink inside can carry toxoplasmosis and bacteria" },
 ];
 export function sprouts(scene: SafetyScene): Finding[] {

@@ -16,24 +16,31 @@ const INDOORS =
   /\b(?:indoors?|inside (?:the |our |your |a )?(?:house|home|flat|room|tent|garage|kitchen)|garage|balcony|cellar|kitchen|tent|shed|dining room|living room|hall|cabin|conservatory|on the (?:dining )?table|carport|porch|fireplace)\b/i;
 
 const NIGHT = /\b(?:overnight|through the night|all night|while (?:you|we|everybody) sleeps?|before (?:going to )?bed)\b/i;
-/** Heat that by the words of its step goes on through the night, whatever a plan makes of it. */
+const AWAY =
+  /\b(?:while|when|with) (?:nobody|no[- ]one|everybody|everyone|you|we|i)(?:['’](?:re|m)| is| are| am)? (?:at home|home|in|there|out|away|at work|gone|shopping)\b|\b(?:and|then) go (?:out|to work|shopping)\b/i;
+/** Heat that by the words of its step goes on through the night or in an empty house, whatever a plan makes of it. */
 export function heatAtNight({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>
     part.steps.flatMap((step): Finding[] => {
       const heat = heatOf(step);
-      if (!heat || !NIGHT.test(step.words) || ["slow", "bath", "warm"].includes(heat.medium) || MADE_FOR_IT.test(step.words)) return [];
+      const night = NIGHT.test(step.words);
+      const away = AWAY.test(step.words) && !/\b(?:we|you|i)(?:['’]re| are| am|['’]m)? (?:at home|home|in|there)\b/i.test(step.words);
+      if (!heat || !(night || away) || ["slow", "bath", "warm"].includes(heat.medium) || MADE_FOR_IT.test(step.words)) return [];
       return [
         cautioned("unattended-heat", `night:${step.ref}`, {
           component: part.component.id,
           step: step.ref,
-          computed: `“${step.name}” leaves heat on at night, for ${spokenDuration(heat.minutes)}.`,
+          computed: `“${step.name}” leaves heat on ${night ? "at night" : "while nobody is there"}, for ${spokenDuration(heat.minutes)}.`,
           mends: [
             {
               label: "By day, with someone there",
               apply: (d) =>
                 withStep(d, step.place, (s) => ({
                   ...s,
-                  name: (s.name ?? "").replace(/,? ?\b(?:overnight|(?:all |through )the night|all night)\b/i, ""),
+                  name: (s.name ?? "")
+                    .replace(/,? ?\b(?:overnight|(?:all |through )the night|all night)\b/i, "")
+                    .replace(AWAY, "")
+                    .trim(),
                   attention: "nearby",
                   sleepOk: false,
                 })),

@@ -98,6 +98,8 @@ export function heldTooLong(scene: SafetyScene): Finding[] {
     const cooked = k.part.steps.slice(0, k.part.steps.indexOf(k.step) + 1).some(killsGerms);
     if (cooked && RAW_ROWS.has(known.id)) return [];
     if (POTATO_ROWS.has(known.id) && !k.part.items.some((i) => /potato/.test(i.food?.food.id ?? ""))) return [];
+    // A mayonnaise without an egg is none of raw egg.
+    if (known.id === "mayonnaiseRaw" && !k.part.items.some((i) => isOf("egg")(i) || /mayonnaise|aioli/i.test(i.ingredient.name))) return [];
     const allowed = k.max ?? Number.POSITIVE_INFINITY;
     const planned = k.planned ?? 0;
     if (allowed <= known.minutes && planned <= known.minutes) return [];
