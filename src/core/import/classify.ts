@@ -158,6 +158,14 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
   let titled = lines.some((l) => l.role === "title");
   const put = (line: { from: number; to: number; text: string }, role: Role, more: Partial<RoledLine> = {}) =>
     out.push({ from: line.from, to: line.to, text: line.text, role, ...more });
+  let lastListed: number | undefined;
+  /** No list of ingredients stands there or further down. */
+  const listless = (from: number): boolean => {
+    lastListed ??= lines.findLastIndex(
+      (l, at) => headOf(l.text.trim())?.head === "ingredients" || looksLikeIngredient(l, language) || tableRow(lines, at) !== undefined,
+    );
+    return lastListed < from;
+  };
   lines.forEach((line, i) => {
     // Signs alone (a rule of dashes) are nothing.
     if (!/[\p{L}\p{N}]/u.test(line.text)) return;
@@ -289,14 +297,10 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (mode === "ingredients" && !opensWithVerb(text, language) && text.length < 60 && !isSentence(text) && !line.gap)
       return put(line, "ingredient");
     // Who talks says what is done in the middle of a line.
-    const listless = () =>
-      !lines.some(
-        (l, at) => at >= i && (headOf(l.text.trim())?.head === "ingredients" || looksLikeIngredient(l, language) || tableRow(lines, at)),
-      );
     const talked =
-      mode === "top" && listless() && TAKES_MINUTES.test(text) && readStep(text.slice(0, MOST_READ), { language }).verb !== null;
+      mode === "top" && TAKES_MINUTES.test(text) && listless(i) && readStep(text.slice(0, MOST_READ), { language }).verb !== null;
     if (mode === "top" && !opensWithVerb(text, language) && !talked) return put(line, "description");
-    if (mode === "top" && listless()) {
+    if (mode === "top" && listless(i)) {
       mode = "method";
       return put(line, "instruction");
     }
