@@ -138,6 +138,7 @@ test("guests who come later: the way on is planned, chosen, told in the log, and
   expect(Date.parse(`${(await dish()).dish.serveAt}Z`) - Date.parse(`${before}Z`)).toBe(45 * 60_000);
   await expect(page.getByRole("region", { name: "Log" }).getByText("Note: The guests come later: Serve 45 min later")).toBeVisible();
   await page.goto(`${server.url}/d/${slug}/timetable`);
+  await expect(page.getByRole("application", { name: /Route chart/ })).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press("Control+z");
   await expect.poll(async () => (await dish()).dish.serveAt).toBe(before);
 });
