@@ -1,6 +1,6 @@
 import "server-only";
+// Labels for the larder, with the allergens of each item by the dish that made it.
 import type { DishFile } from "../core/dish/schema";
-// Labels of what is in the larder, with what each contains by the dish that made it.
 import { allergenWordsOf } from "../core/foods/allergens";
 import type { LarderItem } from "../core/larder/items";
 import { containsOf } from "../core/sheets/contains";
@@ -13,13 +13,13 @@ import { readerOffsets } from "./conventions";
 import { database } from "./database";
 import { loadLarderItems } from "./larder";
 
-/** The dish file says that it has to be cooked yet. */
+/** Whether the dish file marks an output as raw. */
 const isRaw = (document: DishFile, ref: string): boolean =>
   document.components.some((c) =>
     c.methods.some((m) => m.steps.some((s) => s.makes?.some((o) => `${c.id}.${o.id}` === ref && o.raw === true))),
   );
 
-/** What went into each; of what was put in by hand, what its name betrays. */
+/** What each item contains: from the dish that made it, or, for an item added by hand, from its name. */
 async function knownOf(items: readonly LarderItem[]): Promise<Map<string, KnownItem>> {
   const db = await database();
   const dishes = new Map<string, Awaited<ReturnType<typeof findDish>>>();

@@ -4,8 +4,8 @@ export const LABELS = {
   title: "Labels",
   lead: "One for everything that is put away, and for what stands on the counter for half an hour or longer.",
   larderTitle: "Labels for the larder",
-  larderLead: "One for everything that is kept. For what was put in by hand, the allergens are those that its name shows.",
-  larderNone: "Nothing is kept yet, so there are no labels.",
+  larderLead: "One label for each item. For an item you added yourself, the allergens come from its name.",
+  larderNone: "The larder is empty, so there are no labels.",
   which: "Print labels for",
   allOrNone: (all: boolean) => (all ? "None" : "All"),
   none: "Nothing waits in this plan, so there are no labels.",
@@ -19,6 +19,7 @@ export const LABELS = {
   goodUntil: (when: string) => `good until ${when}`,
   for: (what: string) => `for: ${what}`,
   raw: "RAW",
+  contentsUnknown: "Allergens not known.",
   contains: (what: string) => `Contains ${what}.`,
   source: (holds: string) =>
     `Allergens come from the names of what went in; what a name does not show is missing here. How long things keep comes from the dish file and its table of holds: ${holds} Local codes come first.`,

@@ -65,6 +65,11 @@ describe("by hand", () => {
     expect(others).toEqual([]);
     expect(label?.text).toMatch(/Pesto with walnuts ?1 jar ?.*freezer.*Contains milk, nuts\./);
     expect((await shown(LabelsPage({ searchParams: Promise.resolve({}) }))).with("data-label").length).toBeGreaterThan(1);
+    // No allergen on a label of something added by hand does not mean that there is none.
+    await write(event("by-hand-6", { ...JAM, name: "Aunt's special" }));
+    const special = (await shown(LabelsPage({ searchParams: Promise.resolve({ item: "by-hand-6" }) }))).with("data-label", "by-hand-6")[0];
+    expect(special?.text).toContain("Allergens not known.");
+    expect(label?.text).not.toContain("not known");
     const code = label?.text.match(/[2-9A-Z]{5}$/)?.[0] ?? "";
     const answer = await open(new Request("http://localhost/"), { params: Promise.resolve({ code }) });
     expect([answer.status, answer.headers.get("location")]).toEqual([307, "/larder#by-hand-5-half"]);

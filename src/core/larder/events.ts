@@ -32,7 +32,7 @@ export const LarderBody = z.discriminatedUnion("kind", [
   /** Without an amount all of it. */
   z.object({ kind: z.literal("taken"), amount: Amount.optional(), for: text(200).optional() }),
   z.object({ kind: z.literal("moved"), place, until: minute.optional() }),
-  /** Some of it goes to another place, as an item of its own; the rest stays. */
+  /** Moves part of an item to another place as a new item; the rest stays. */
   z.object({ kind: z.literal("split"), amount: Amount, place, until: minute.optional(), into: LarderItemId }),
   z.object({ kind: z.literal("opened"), until: minute.optional() }),
   z.object({ kind: z.literal("counted"), amount: Amount.optional(), about: text(80).optional() }),

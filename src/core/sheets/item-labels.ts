@@ -44,6 +44,7 @@ export function labelsOfItems(items: readonly LarderItem[], now: number, clock: 
       code: itemCode(item, own?.dish),
       warmUp: "",
       contains: own?.contains ?? [],
+      contentsUnknown: own?.dish === undefined && !own?.contains.length,
       raw: own?.raw ?? false,
     };
   });

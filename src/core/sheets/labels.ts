@@ -28,6 +28,8 @@ export interface Label {
   readonly code: string;
   readonly warmUp: string;
   readonly contains: readonly string[];
+  /** Nobody has said what is in it, so no allergen listed does not mean that there is none. */
+  readonly contentsUnknown?: boolean;
   readonly raw: boolean;
 }
 

@@ -114,6 +114,7 @@ function OneLabel({
         )}
         {!low && l.for && <p className="truncate">{LABELS.for(l.for)}</p>}
         {l.contains.length > 0 && <p className="font-medium">{LABELS.contains(l.contains.join(", "))}</p>}
+        {l.contentsUnknown && <p>{LABELS.contentsUnknown}</p>}
         {!low && l.warmUp && <p className="truncate">{l.warmUp}</p>}
       </div>
       <div className="flex shrink-0 flex-col items-center">

@@ -12,7 +12,7 @@ interface Change {
   readonly body: LarderBody;
 }
 
-/** All of an item goes to another place, or so much of it as an item of its own. */
+/** Moves an item, or the given amount of it as a new item. */
 export const movedTo = (place: LarderPlace, amount?: { readonly amount: number; readonly unit: string }): LarderBody =>
   amount ? { kind: "split", amount, place, into: crypto.randomUUID() } : { kind: "moved", place };
 
