@@ -11,13 +11,13 @@ const HEADS: readonly (readonly [Column, RegExp])[] = [
     "amount",
     /^(?:amounts?|quantit(?:y|ies)|qty|how much|weights?|grams?|menge|gewicht|quantites?|poids|quantita|peso|dosi|cantidad(?:es)?)$/,
   ],
-  ["thing", /^(?:what|ingredients?|item|things?|zutat(?:en)?|was|ingredients|quoi|ingredient[ei]|cosa|ingredientes?|que)$/],
+  ["thing", /^(?:what|ingredients?|item|things?|zutat(?:en)?|was|quoi|ingredient[ei]|cosa|ingredientes?|que)$/],
   [
     "step",
     /^(?:steps?|method|tasks?|actions?|what to do|to do|do|job|instructions?|schritte?|arbeitsschritt|was tun|etapes?|quoi faire|passo|passaggi[o]?|cosa fare|pasos?|que hacer)$/,
   ],
   ["length", /^(?:times?|how long|durations?|mins?|minutes|takes|dauer|zeit|duree|temps|tempo|durata|tiempo|duracion)$/],
-  ["heat", /^(?:heat|temp(?:erature)?|oven|temperatur|hitze|ofen|temperature|four|temperatura|forno|fuoco|horno|fuego)$/],
+  ["heat", /^(?:heat|temp(?:erature)?|oven|temperatur|hitze|ofen|four|temperatura|forno|fuoco|horno|fuego)$/],
 ];
 const columnOf = (head: string): Column => HEADS.find(([, is]) => is.test(fold(head).trim()))?.[0] ?? "other";
 

@@ -45,7 +45,6 @@ const fileSteps = (draft: Draft): Loose[] => draft.document.components.flatMap((
 /** Each kind of change that a plan, what was pressed or the dish behind it may have. */
 const BENDS: Readonly<Record<string, Bend>> = {
   "a step moved": ({ plan }, pick, by) => moved(pick(plan.steps), by),
-  "a step moved ": ({ plan }, pick, by) => moved(pick(plan.steps), by),
   "a step left out": ({ plan }, pick) => plan.steps.splice(plan.steps.indexOf(pick(plan.steps)), 1),
   "a step twice": ({ plan }, pick) => plan.steps.push(structuredClone(pick(plan.steps))),
   "a step that is none": ({ plan }, pick) => plan.steps.push({ ...structuredClone(pick(plan.steps) as object), step: "nowhere.nothing" }),

@@ -137,7 +137,7 @@ const RISKY: readonly { readonly is: (i: Item) => boolean; readonly safeFromC: n
       isOf("fish", "fish-freshwater", "fish-scombroid", "cephalopod")(i) &&
       (i.food?.farmed === true || i.food?.frozen === true || /\b(?:tuna|sushi|sashimi)/i.test(i.ingredient.name)),
     safeFromC: 63,
-    why: "raw fish can carry listeria, however it was frozen",
+    why: "raw fish can carry listeria, even if it was frozen",
   },
   { is: isOf("meat"), safeFromC: 63, why: "meat that is pink inside can carry toxoplasmosis and bacteria" },
 ];

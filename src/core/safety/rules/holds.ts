@@ -192,7 +192,7 @@ export function rice(scene: SafetyScene): Finding[] {
         computed: `Cooked rice is warm for ${spokenDuration(likelyMinutes(slow.step))} in “${slow.name}”; ${spokenDuration(RICE_WARM_MIN)} at most, then the fridge.`,
         mends: [
           {
-            label: "Spread on a tray, within the hour into the fridge",
+            label: "Spread it on a tray and put it in the fridge within an hour",
             apply: (d) => withStep(d, slow.place, (s) => ({ ...s, name: `${s.name ?? ""}, spread on a tray`, time: "45m" })),
           },
         ],
