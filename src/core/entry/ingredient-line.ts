@@ -35,6 +35,9 @@ const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s*|\[[ x]?\]\s*
 const SINGLE =
   /^(?:pinch|handful|knob|splash|dash|drop|drizzle|glug|dollop|twist|grind|bunch|sprig|prise|handvoll|schuss|spritzer|bund|pincee|poignee|noix|filet|botte|brin|pizzico|manciata|noce|mazzetto|rametto|pizca|punado|nuez|chorro|chorrito|manojo|ramita)(?!\p{L})/u;
 
+/** Vessels that hold what the cook happens to have: where a measure stands beside them, it is the amount. */
+const DRINKING_GLASSES = new Set(["glass", "mug", "becher", "verre", "bicchiere", "tazza", "vaso", "taza", "tasse"]);
+
 /** Longest line that is read. */
 const LONGEST_LINE = 2_000;
 const NOTHING = { amount: undefined, also: [], note: undefined, asNeeded: false, optional: false, heading: false } as const;
@@ -218,6 +221,11 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   optional ||= tail.optional;
   if (!amount && tail.amount) amount = tail.amount;
   also.push(...tail.also);
+  if (amount && DRINKING_GLASSES.has(fold(amount.unit))) {
+    const measured = also.findIndex((a) => quantityOf(a).dimension !== "count");
+    const [measure] = measured < 0 ? [] : also.splice(measured, 1, { amount: amount.amount, unit: amount.unit });
+    if (measure) amount = { ...measure, range: undefined };
+  }
 
   let text = l.said("name").replace(/^[,.\s]+|[,.:;\s]+$/g, "");
   // "5 cloves" is a spice by itself: the word that counts is what is counted.

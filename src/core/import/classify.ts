@@ -71,6 +71,8 @@ const WEIGHED_BEHIND = /^[\p{L}][\p{L}\s,'’-]{2,50}\s\d+(?:[.,]\d+)?\s?(?:g|kg
 
 const indent = (line: SourceLine) => line.text.length - line.text.trimStart().length;
 
+const NUMBERED_CAPITALS = /^\p{Lu}{4,}\s\d{1,2}\s*[-–—:.]\s*\p{Lu}[\p{Lu}\s'’&-]{2,}$/u;
+
 /** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
   const text = line.text.trim();
@@ -89,6 +91,8 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
     const name = bare.replace(BULLET, "");
     return next !== undefined && indent(next) > indent(line) && BULLET.test(next.text.trim()) && !/\d/.test(name) && words <= 5;
   }
+  // "MISE 1 - CONFIT", "STAGE 2 – FILLING": numbered, in capitals, behind a blank line.
+  if (!amounts && line.gap && NUMBERED_CAPITALS.test(bare)) return true;
   if (amounts || /\d/.test(bare)) return false;
   if (
     /^(?:for the|to make the|f[üu]r (?:den|die|das)|pour (?:la|le|les|l')|per (?:la|il|lo|l'|i|le)|para (?:la|el|los|las))\b/i.test(bare) &&
@@ -123,6 +127,9 @@ const HEAD_WITHIN =
 /** A line that holds a whole recipe ("Mousse. Serves 6. Ingredients: … Method: …") as its parts. */
 function cutAtHeads(line: SourceLine): SourceLine[] {
   const cuts = [...line.text.matchAll(HEAD_WITHIN)].map((m) => m.index + m[0].length);
+  // "Serves 4! Sauce keeps 4 days": for how many, and then something else.
+  const first = /^[^.!?]{4,40}[.!?]+\s+(?=\p{L})/u.exec(line.text);
+  if (first && isServesLine(first[0].replace(/[\s.!?]+$/, "")) && !cuts.includes(first[0].length)) cuts.unshift(first[0].length);
   if (cuts.length === 0) return [line];
   return [0, ...cuts].map((from, i) => {
     const to = cuts[i] ?? line.text.length;
@@ -246,7 +253,10 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       }
       return put(line, "note", mode === "storage" ? { storage: true } : {});
     }
-    if (isSection(line, next, mode, language) && (mode !== "top" || !looksLikeIngredient(line, language))) {
+    if (
+      isSection(line, next, mode, language) &&
+      (mode !== "top" || NUMBERED_CAPITALS.test(text.replace(/\s*\([^()]*\)$/, "")) || !looksLikeIngredient(line, language))
+    ) {
       const list = next && looksLikeIngredient(next, language) && !(mode === "method" && isSentence(next.text));
       const works = next && (NUMBERED.test(next.text.trim()) || isSentence(next.text.trim()) || opensWithVerb(next.text.trim(), language));
       mode = list ? "ingredients" : works || mode === "method" ? "method" : "ingredients";
@@ -294,7 +304,14 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       mode = "ingredients";
       return void severalIn(line, language).forEach((part) => put(part, "ingredient"));
     }
-    if (mode === "ingredients" && !opensWithVerb(text, language) && text.length < 60 && !isSentence(text) && !line.gap)
+    if (
+      mode === "ingredients" &&
+      !opensWithVerb(text, language) &&
+      text.length < 60 &&
+      !isSentence(text) &&
+      !line.gap &&
+      !TAKES_MINUTES.test(text)
+    )
       return put(line, "ingredient");
     // Who talks says what is done in the middle of a line.
     const talked =

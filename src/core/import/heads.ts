@@ -11,11 +11,11 @@ export type Head = "ingredients" | "method" | "notes" | "nutrition" | "equipment
 const HEADS: readonly (readonly [Head, RegExp])[] = [
   [
     "ingredients",
-    /^(?:the )?(?:ingredients?(?: list)?|you(?:'|’)?ll need|you will need|what you need|what you(?:'|’)ll need|shopping(?: list)?|(?:man|ihr|du|wir|sie) (?:braucht|brauchst|brauchen|nehme|nimmt)|zutaten(?:liste)?|das brauchst du|ingredients|ce qu'il (?:vous )?faut|ingredienti|gli ingredienti|occorrente|ingredientes|necesitas)$/,
+    /^(?:the )?(?:ingredients?(?: list)?|you(?:'|’)?ll need|you will need|what you need|what you(?:'|’)ll need|shopping(?: list)?|(?:man|ihr|du|wir|sie) (?:braucht|brauchst|brauchen|nehme|nimmt)|zutaten(?:liste)?|das brauchst du|ingredients|(?:ce qu')?il (?:vous |nous |te )?faut|was man braucht|man nehme|cosa serve|(?:che )?cosa (?:ti |vi )?serve|ci vuole|hace falta|(?:lo que|que) (?:se )?necesit(?:as|a|amos|aremos)|ingredienti|gli ingredienti|occorrente|ingredientes|necesitas)$/,
   ],
   [
     "method",
-    /^(?:the )?(?:methods?|directions?|instructions?|preparation(?: steps)?|steps?|how to (?:make|do|cook) (?:it|them|this)|what (?:to do|i do|we do|you do)|(?:game |cooking )?plan|time ?(?:table|line)|schedule|ablauf|zeitplan|how|how (?:i|we|you) (?:make|do|cook) it|how it(?:'s| is) (?:done|made)|here(?:'s| is) how|the process|process|procedure|let's cook|zubereitung(?:sschritte)?|anleitung|so (?:geht's|geht es|wird's gemacht)|arbeitsschritte|etapes?(?: de (?:la )?preparation)?|realisation|preparation|la preparation|marche a suivre|deroule|preparazione|procedimento|come si fa|svolgimento|preparacion|elaboracion|pasos|modo de (?:preparacion|hacer(?:lo)?)|instrucciones|como se hace)$/,
+    /^(?:the )?(?:methods?|directions?|instructions?|preparation(?: steps)?|steps?|how to (?:make|do|cook) (?:it|them|this)|what (?:to do|i do|we do|you do)|(?:game |cooking )?plan|time ?(?:table|line)|schedule|ablauf|zeitplan|how|how (?:i|we|you) (?:make|do|cook) it|how it(?:'s| is) (?:done|made)|here(?:'s| is) how|the process|process|procedure|let's cook|zubereitung(?:sschritte)?|anleitung|so (?:geht's|geht es|wird's gemacht)|arbeitsschritte|etapes?(?: de (?:la )?preparation)?|realisation|preparation|la preparation|marche a suivre|deroule(?:ment)?|progression|on s'y met|c'est parti|en cuisine|mise en oeuvre|vorgehen|los geht(?:'s| es)|so wird(?:'s| es) gemacht|und so geht(?:'s| es)|esecuzione|come procedere|si comincia|manos a la obra|asi se hace|el proceso|preparazione|procedimento|come si fa|svolgimento|preparacion|elaboracion|pasos|modo de (?:preparacion|hacer(?:lo)?)|instrucciones|como se hace)$/,
   ],
   [
     "notes",
@@ -54,7 +54,7 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 }
 
 const PEOPLE =
-  "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
+  "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|covers|plates|couverts|coperti|cubiertos|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
   /(?:^|[^\p{L}])(?:servings|serving|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
 const FOR = new RegExp(
@@ -162,7 +162,7 @@ const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
 export function sectionName(heading: string, language: Language): string {
   const bare = heading
     .replace(/^[#*_=\s>•~–—-]+|[#*_=\s:~–—-]+$/g, "")
-    .replace(/^(?:step|part|schritt|etape|étape|passo|paso)\s+\d+\s*[:.–—-]\s*/i, "")
+    .replace(/^(?:step|part|mise|prep|stage|phase|component|schritt|teil|etape|étape|partie|passo|fase|paso|parte)\s+\d+\s*[:.–—-]\s*/i, "")
     .replace(/^\d{1,2}[.)]\s+/, "")
     .replace(/\s*\([^()]*\)$/, "")
     .trim();

@@ -18,7 +18,12 @@ function both(a: RecipeSection, b: RecipeSection, name: string): RecipeSection {
 /** Every part with steps of its own: a list without steps goes to the part behind it, words about keeping to the one before. */
 export function withoutIdle(sections: readonly RecipeSection[], language: Language): RecipeSection[] {
   if (sections.length < 2) return [...sections];
-  const works = sections.map((s) => s.instructions.length > 0 && methodOf(s.instructions, language).steps.length > 0);
+  const works = sections.map((s, i) => {
+    const { steps } = methodOf(s.instructions, language);
+    // A line above the first part that says neither how long nor how hot is no part of its own.
+    const opens = i === 0 && s.name === "" && s.ingredients.length === 0 && steps.length === 1;
+    return steps.length > 0 && !(opens && steps.every((step) => !step.reading.said.minutes && !step.reading.said.heat));
+  });
   if (!works.includes(true)) return [sections.reduce((a, b) => both(a, b, a.name || b.name))];
   const parts: RecipeSection[] = [];
   let waiting: RecipeSection | undefined;

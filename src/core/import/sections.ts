@@ -45,7 +45,9 @@ const stem = (word: string) => (word.length > 4 ? word.replace(/(?:ies|es|en|s|n
 /** Whether a text has a word, in any of its endings. */
 export const names = (text: string, words: readonly string[]): boolean => {
   const has = (fold(text).match(/\p{L}+/gu) ?? []).map(stem);
-  return words.some((w) => has.includes(w) || (w.length > 4 && has.some((h) => h.startsWith(w) && h.length - w.length <= 2)));
+  return words.some(
+    (w) => has.includes(w) || (w.length >= 4 && has.some((h) => h.startsWith(w) && h.length - w.length <= (w.length > 4 ? 2 : 1))),
+  );
 };
 
 /**
@@ -193,6 +195,7 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
       const speaks = done.find((p) => p.instructions.some((i) => words.length > 0 && names(i.text.slice(0, 120), words)));
       const guess = `no steps under “${list.name}”; taken with the part that names it`;
       if (speaks) {
+        speaks.name ||= list.name;
         speaks.headings.push(...list.headings.map((h) => ({ ...h, guess })));
         speaks.ingredients.push(...list.ingredients.map((i) => ({ ...i, guess })));
       } else done.push({ ...list });
@@ -217,6 +220,9 @@ const OPENS_PART =
 
 /** A line that begins with the name of what it makes: "Sauce: …", "2. **Filling.** …". */
 const LEAD = /^(?:\d{1,2}[.)]\s*|\d{1,2}[:.]\d{2}\s+)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?::\*{0,2}|[.]\*{2})\s/u;
+
+/** "filling - cook …": the same with a dash, among lines that have a colon. */
+const DASHED_LEAD = /^(\p{L}[\p{L}'’]*(?: \p{L}[\p{L}'’]*)?)\s+[-–—]\s/u;
 
 /** Words that put the parts together. */
 const ASSEMBLES =
@@ -293,17 +299,20 @@ function titleName(text: string): string {
   return withoutPictures(name).trim() || text;
 }
 
+const leadOf = ({ text }: RoledLine) => LEAD.exec(text) ?? DASHED_LEAD.exec(text);
+
 /**
  * Prose in which each line begins with what it makes ("trout: brine it …", "pâté: flake …"), and no list: each such line opens a part.
  */
 function ledLines(lines: readonly RoledLine[]): RoledLine[] {
   const listed = lines.some((l) => l.role === "ingredient" || l.role === "section");
-  const led = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && !/^\d/.test(l.text));
+  const colons = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && !/^\d/.test(l.text));
+  const led = colons.length === 0 ? colons : lines.filter((l) => colons.includes(l) || (l.role === "instruction" && leadOf(l)));
   // A line that weighs out what it is made of is a part, alone as well.
   const leads = listed || led.length < 2 ? led.filter((l) => [...l.text.matchAll(INLINE)].length >= LEAST_LISTED) : led;
   if (leads.length === 0) return [...lines];
   return lines.flatMap((line): RoledLine[] => {
-    const lead = leads.includes(line) ? LEAD.exec(line.text) : null;
+    const lead = leads.includes(line) ? leadOf(line) : null;
     if (!lead) return [line];
     const cut = line.from + lead[0].trimEnd().length;
     return [

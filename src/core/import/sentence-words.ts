@@ -14,7 +14,8 @@ export const BESIDE =
 export const KEEP_SENTENCE =
   /\b(?:keeps?|will keep|stores?|stored|storage|lasts?|freezes|frozen|can be (?:made|frozen|kept|stored|prepared|refrigerated|chilled)|make (?:it |this |them )?(?:up to|ahead)|ahead|in advance|shelf life|halt(?:bar|en)?|halt sich|aufbewahr\w+|lager\w+|se conserv\w+|se garde\w*|conserver|conserva\w*|si mantien\w+|aguanta\w*|se guarda\w*|vorbereiten|congel\w+|surgel\w+|eingefroren|einfrieren)\b/;
 /** Tells the cook to store what is made; "keep stirring" and "keep warm" do not. */
-export const STORES = /^(?:store|keep)\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
+export const STORES =
+  /^(?:store|keep|hold(?= (?:at )?(?:-?\d|cold\b|chilled\b|in the (?:fridge|walk-in|freezer)\b)))\b(?!.*\b(?:warm|hot|stirring|an eye|covered with|at a)\b)/;
 /** Opens with how long something keeps. */
 export const OPENS_KEEP =
   /^(?:(?:(?:well |tightly |loosely )?(?:wrapped|covered|sealed|chilled|frozen)|(?:stored |kept )?in (?:a|an|its|the) [^,.]{1,30}|im [\p{L}-]+|in (?:der|dem) [\p{L}-]+|dans [^,.]{1,30}|nel [\p{L}-]+|en [^,.]{1,30}),? )?(?:it |they |this |these |the [\p{L}-]+ |leftovers? |leftover [\p{L}-]+ |(?:das|der|die|la|le|les|il|lo|gli|el|los|las) [\p{L}-]+ |l'[\p{L}-]+ )?(?:will |can |should )?(?:keeps?|stores?|lasts|freezes?|halt sich|halt|se conserve|se garde|si conserva|se conserva|aguanta|se congele(?:nt)?|si congela(?:no)?|se congelan?)\b/u;

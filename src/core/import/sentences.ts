@@ -71,7 +71,9 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
           // ", 6 Minuten" alone is the length of what stands before it.
           /\p{L}{3}/u.test(text.slice(time.end, times[i + 2]?.start))) ||
         (language === "de" && endsInVerb(text.slice(end, end + j.index))) ||
-        /^(?:a further|another|for|turn|reduce|lower|increase|weitere|encore|pendant|altri|otros)\b/.test(folded.slice(behind)) ||
+        /^(?:a further|another|for|turn|reduce|lower|drop|increase|raise|weitere|encore|pendant|altri|otros)\b/.test(
+          folded.slice(behind),
+        ) ||
         /\bthen\b|\bdann\b|\bpuis\b|\bpoi\b|\bluego\b/i.test(j[0])
       );
     });
@@ -90,7 +92,7 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
 function isWithin(folded: string, start: number, end: number): boolean {
   if (/^(?:the )?(?:last|final|first)\b/.test(folded.slice(start))) return true;
   // "Twice a day": how often.
-  if (/(?:once|twice|times|\dx|mal|fois|volte|veces|volta|vez)\s*(?:a|per|pro|am|par|al|alla)?\s*$/.test(folded.slice(0, start)))
+  if (/(?<!\p{L})(?:once|twice|times|\dx|mal|fois|volte|veces|volta|vez)\s*(?:a|per|pro|am|par|al|alla)?\s*$/u.test(folded.slice(0, start)))
     return true;
   const before = folded.slice(0, start);
   if (

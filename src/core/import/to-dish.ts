@@ -122,7 +122,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
       ...(guess ? { why: guess } : {}),
     });
   };
-  sections.forEach((section, i) => accountSection(section, linked[i] as PreviewComponent, i, methods[i] as ReadMethod, items, keep, notes));
+  sections.forEach((section, i) => accountSection(section, linked, i, methods[i] as ReadMethod, items, keep, notes));
   for (const aside of recipe.aside) accountAside(aside, recipe, linked, items, keep, dishNotes);
 
   // An oven that was heated and never used: kept as words.
@@ -150,16 +150,20 @@ const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
 
 type KeepFn = (stretch: Stretch | undefined, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
 
+/** Of a sentence that says how long something keeps, what may name it. */
+const LONGEST_SUBJECT = 40;
+
 /** What became of a section's heading, ingredients and steps. */
 function accountSection(
   section: RecipeSection,
-  c: PreviewComponent,
+  parts: readonly PreviewComponent[],
   i: number,
   method: ReadMethod,
   items: Draft[],
   keep: KeepFn,
   notes: Map<string, string[]>,
 ): void {
+  const c = parts[i] as PreviewComponent;
   const at = `/components/${i}`;
   for (const h of section.headings)
     items.push({ from: h.from, to: h.to, state: h.guess ? "guess" : "read", became: `${at}/name`, ...(h.guess ? { why: h.guess } : {}) });
@@ -187,8 +191,12 @@ function accountSection(
   for (const h of method.heating)
     items.push({ from: h.stretch.from, to: h.stretch.to, state: "read", became: `${at}/methods/0/steps/${h.step}` });
   for (const b of method.beside) {
-    if (b.keeps) keep(b.stretch, i, b.keeps, b.guess);
-    else {
+    if (b.keeps) {
+      // "The pastry keeps 3 days": another part than the one whose steps it stands below.
+      const subject = b.stretch.text.slice(0, LONGEST_SUBJECT);
+      const named = names(subject, tellingWords(c.name)) ? i : parts.findIndex((p) => names(subject, tellingWords(p.name)));
+      keep(b.stretch, named < 0 ? i : named, b.keeps, b.guess);
+    } else {
       notes.set(c.id, [...(notes.get(c.id) ?? []), oneLine(b.stretch.text)]);
       items.push({ from: b.stretch.from, to: b.stretch.to, state: "note", became: `${at}/note` });
     }

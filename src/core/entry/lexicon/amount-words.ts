@@ -108,7 +108,7 @@ const EN_PIECES: PieceWords = [
   ["tins?", "tin"],
   ["sheets?", "sheet"],
   ["slices?", "slice"],
-  ["pieces?|pcs?", "piece"],
+  ["pieces?|pcs?|ea(?:ch)?", "piece"],
   ["heads?", "head"],
   ["stalks?", "stalk"],
   ["sticks?", "stick"],

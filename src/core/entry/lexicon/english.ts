@@ -132,7 +132,7 @@ export const ENGLISH: Lexicon = {
     "(?:in(?:side)? )?(?:the |its )?(?:middle|centre|center|core|thickest(?: part)?|breast|thigh|internal(?:ly)?)|inside|internal(?:ly)?(?: temp(?:erature)?\\.?)?|core(?: temp(?:erature)?\\.?)?|probe|on (?:the|a|an) (?:probe|thermometer|instant-read)|at the bone|in the (?:breast|thigh|leg|loaf|crumb)",
   places: [
     [
-      "(?:(?:back )?(?:in|into|to|inside) )?(?:the |a |your )?(?:fridge|refrigerator)|(?:in|into) the (?:cold(?= *(?:[,.;:)]|$|\\d|(?:for|until|till|and|over|to|at|an?)\\b))|chiller|walk-in)|(?:in )?cold storage",
+      "(?:(?:back )?(?:in|into|to|inside) )?(?:the |a |your )?(?:fridge|refrigerator)|(?:(?:in|into) (?:the )?)?(?:walk-in|reach-in)(?: fridge| cooler)?|(?:in|into) the (?:cold(?= *(?:[,.;:)]|$|\\d|(?:for|until|till|and|over|to|at|an?)\\b))|chiller|walk-in)|(?:in )?cold storage",
       "fridge",
     ],
     ["(?:(?:back )?(?:in|into|to) )?(?:the |a |your )?(?:deep )?freezer", "freezer"],

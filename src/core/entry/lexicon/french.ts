@@ -197,7 +197,7 @@ export const FRENCH: Lexicon = {
     [`${MELD}griller|grillez`, "grill"],
     ["fumer a froid", "coldSmoke"],
     [`${MELD}fumer`, "smoke"],
-    [`${MELD}(?:cuire|cuisez|cuisson)`, "cook"],
+    [`${MELD}(?:cuire|cuisez|cuisson)|poursui(?:vre|vez)(?: la cuisson)?|prolonge[rz](?: la cuisson)?`, "cook"],
     [`${MELD}(?:reposer|repos|detendre|gonfler|relacher)|reposez`, "rest"],
     [`${MELD}(?:lever|pousser|pousse|pointage|appret|levee)`, "prove"],
     [`${MELD}(?:fermenter|fermentation)`, "ferment"],

@@ -33,7 +33,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     of: "of(?: the)?",
     heading: "for (?:the |a |an )?|to (?:make (?:the )?|finish|serve|garnish|assemble|decorate|glaze)",
     prepared:
-      "(?:finely |roughly |thinly |coarsely |freshly |lightly |well )?(?:chopped|sliced|diced|minced|grated|peeled|crushed|melted|softened|beaten|sifted|drained|rinsed|toasted|halved|quartered|cubed|shredded|torn|ground|soaked|cooked|chilled|divided|packed|separated|trimmed|pitted|stoned|zested|juiced|washed|split|scraped|bruised|filleted|diluted|dissolved|butterflied|mixed with|cut (?:into|in)\\b|at room temperature|room temperature|in (?:chunks|pieces|cubes|strips|slices)|skin on|bone in|skinless|boneless and skinless)",
+      "(?:finely |roughly |thinly |coarsely |freshly |lightly |well )?(?:chopped|sliced|diced|minced|grated|peeled|crushed|melted|softened|beaten|sifted|drained|rinsed|toasted|halved|quartered|cubed|shredded|torn|ground|soaked|cooked|chilled|divided|packed|separated|trimmed|pitted|stoned|zested|juiced|washed|split|scraped|bruised|filleted|diluted|dissolved|butterflied|mixed with|cut (?:into|in)\\b|at room temperature|room temperature|in (?:chunks|pieces|cubes|strips|slices)|skin on|bone in|skinless|boneless and skinless|without (?:the )?(?:bones?|skin|seeds|stones?|rind|crusts?))",
     byFeel:
       "salt|pepper|salt and (?:freshly ground )?(?:black )?pepper|sea salt|ice|water|seasoning|ice cubes|fleur de sel|flaky salt|black pepper|(?:freshly )?ground (?:black )?pepper|salt & pepper",
     few: "a few|few|several|some|a couple of|a couple",
@@ -49,7 +49,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     of: "von|vom",
     heading: "fur (?:den |die |das |dem )?|zum ",
     prepared:
-      "(?:fein |grob |klein )?(?:gehackt|geschnitten|gerieben|gewurfelt|zerlassen|geschmolzen|weich|zimmerwarm|geschalt|gemahlen|abgetropft|geschlagen|gesiebt|kalt)",
+      "(?:fein |grob |klein )?(?:gehackt|geschnitten|gerieben|gewurfelt|zerlassen|geschmolzen|weich|zimmerwarm|geschalt|gemahlen|abgetropft|geschlagen|gesiebt|kalt|ohne (?:knochen|haut|kerne?|steine?|rinde|graten|schwarte|stiele?))",
     byFeel: "salz|pfeffer|salz und pfeffer|wasser|eis",
     few: "einige|ein paar|etwas",
   },
@@ -64,7 +64,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     of: "de(?: la| l')?|d'|du|des",
     heading: "pour (?:la |le |les |l')?",
     prepared:
-      "(?:finement |grossierement )?(?:hache(?:e?s?)|emince(?:e?s?)|rape(?:e?s?)|fondu(?:e?s?)|mou|ramolli|pommade|coupe(?:e?s?)|tamise(?:e?s?)|battu(?:e?s?)|egoutte(?:e?s?)|pele(?:e?s?)|concasse(?:e?s?)|ecrase(?:e?s?)|froid|tiede|a temperature ambiante|en (?:des|morceaux|cubes|tranches|rondelles))",
+      "(?:finement |grossierement )?(?:hache(?:e?s?)|emince(?:e?s?)|rape(?:e?s?)|fondu(?:e?s?)|mou|ramolli|pommade|coupe(?:e?s?)|tamise(?:e?s?)|battu(?:e?s?)|egoutte(?:e?s?)|pele(?:e?s?)|concasse(?:e?s?)|sans (?:la )?(?:peau|os|aretes|couenne|pepins|noyaux?|croute)|ecrase(?:e?s?)|froid|tiede|a temperature ambiante|en (?:des|morceaux|cubes|tranches|rondelles))",
     byFeel: "sel|poivre|sel et poivre|sel, poivre|eau|glacons|fleur de sel",
     few: "quelques|plusieurs",
   },
@@ -79,7 +79,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     of: "di|d'|del|della|dello|dei|degli|delle|dell'",
     heading: "per (?:il |la |lo |l'|i |le |gli )?",
     prepared:
-      "(?:finemente )?(?:tritat[oaie]|affettat[oaie]|grattugiat[oaie]|fus[oa]|morbid[oa]|tagliat[oaie]|setacciat[oaie]|sbattut[oaie]|scolat[oaie]|pelat[oaie]|schiacciat[oaie]|a (?:cubetti|pezzi|fette|dadini|temperatura ambiente)|fredd[oa]|tiepid[oa])",
+      "(?:finemente )?(?:tritat[oaie]|affettat[oaie]|grattugiat[oaie]|fus[oa]|morbid[oa]|tagliat[oaie]|setacciat[oaie]|sbattut[oaie]|scolat[oaie]|pelat[oaie]|schiacciat[oaie]|senza (?:la )?(?:pelle|oss[oa]|lische|semi|nocciol[oi]|crosta)|a (?:cubetti|pezzi|fette|dadini|temperatura ambiente)|fredd[oa]|tiepid[oa])",
     byFeel: "sale|pepe|sale e pepe|acqua|ghiaccio",
     few: "qualche|alcun[ei]",
   },
@@ -94,7 +94,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     of: "de(?: la| el)?|del",
     heading: "para (?:el |la |los |las )?",
     prepared:
-      "(?:finamente )?(?:picad[oa]s?|rallad[oa]s?|fundid[oa]|derretid[oa]|trocead[oa]s?|cortad[oa]s?|tamizad[oa]s?|batid[oa]s?|escurrid[oa]s?|pelad[oa]s?|machacad[oa]s?|en (?:dados|trozos|rodajas|tiras|cubos)|fri[oa]s?|tibi[oa]s?|a temperatura ambiente|blanda)",
+      "(?:finamente )?(?:picad[oa]s?|rallad[oa]s?|fundid[oa]|derretid[oa]|trocead[oa]s?|cortad[oa]s?|tamizad[oa]s?|batid[oa]s?|escurrid[oa]s?|pelad[oa]s?|machacad[oa]s?|sin (?:la )?(?:piel|huesos?|espinas|pepitas|corteza)|en (?:dados|trozos|rodajas|tiras|cubos)|fri[oa]s?|tibi[oa]s?|a temperatura ambiente|blanda)",
     byFeel: "sal|pimienta|sal y pimienta|agua|hielo",
     few: "unos|unas|algunos|algunas",
   },

@@ -54,6 +54,8 @@ export const SPANISH: Lexicon = {
     ["(?:un )?cuarto de hora", 15],
     ["tres cuartos de hora", 45],
     ["medio dia", 720],
+    ["hora y media", 90],
+    ["hora y cuarto", 75],
   ],
   parts: [
     ["y medi[ao]", 0.5],

@@ -41,6 +41,7 @@ export function conclude(scan: Scan): StepReading {
   const doubts: Doubt[] = [];
   const minutes = lengthOf(scan, verb, doubts);
   doubtWaits(scan, verbs, doubts);
+  placesOfCold(scan);
   coldOfPlaces(scan);
   const heat = heatOf(scan, verbs, verb, doubts);
   const place = placeOf(scan, verbs, verb, heat, minutes, doubts);
@@ -81,6 +82,10 @@ function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]
   const [first, ...more] = found.lengths;
   if (!first) {
     if (line.trim() === "") return exactly(0);
+    if (found.nightBefore && verb?.sense.wait) {
+      doubts.push({ field: "minutes", why: "no time said: overnight, as it begins the night before" });
+      return OVERNIGHT;
+    }
     const [min, likely, max] = verb?.sense.minutes ?? [UNSAID_MINUTES, UNSAID_MINUTES, UNSAID_MINUTES];
     doubts.push({ field: "minutes", why: "no time said", choices: [...new Set([min, likely, max])].map(String) });
     return verb ? { min, likely, max } : exactly(UNSAID_MINUTES);
@@ -125,8 +130,17 @@ function doubtWaits({ found, folded }: Scan, verbs: readonly Verb[], doubts: Dou
     doubts.push({ field: "minutes", why: "the wait between rounds is counted once" });
 }
 
+const MOST_OF_A_FRIDGE_C = 8;
+const MOST_OF_A_FREEZER_C = -10;
 /** How cold a store of food is at most, °C: "in the fridge (5 °C)" says nothing of heat. */
 const COLD_C: Partial<Record<Place, number>> = { fridge: 10, freezer: 0, cellar: 18 };
+
+/** "Hold at 4 °C", "store at -18 °C": what is kept so cold stands in the fridge or the freezer. */
+function placesOfCold({ found }: Scan): void {
+  if (found.places.length > 0) return;
+  const cold = found.heats.find((h) => !h.by && h.tempC !== undefined && h.tempC <= MOST_OF_A_FRIDGE_C);
+  if (cold?.tempC !== undefined) found.places.push(cold.tempC <= MOST_OF_A_FREEZER_C ? "freezer" : "fridge");
+}
 
 function coldOfPlaces(scan: Scan): void {
   const limit = Math.max(...scan.found.places.map((p) => COLD_C[p] ?? Number.NEGATIVE_INFINITY));
@@ -216,7 +230,8 @@ function placeOf(
     return said;
   }
   // "Chill over ice": not in the fridge, whatever the verb says.
-  if (/\bice[- ]?(?:water|bath)|iced water|(?:over|on|in) ice\b/.test(scan.folded)) return null;
+  if (/\bice[- ]?bath|\b(?:over|on|in|into) (?:the |an? (?:bowl|sink) of )?(?:ice(?:d|-cold)?[- ]?water|ice)\b/.test(scan.folded))
+    return null;
   const byVerb = verb?.sense.place ?? verbs.find((v) => v.sense.place)?.sense.place;
   if (byVerb) return byVerb;
   const sense: Sense | undefined = verb?.sense;

@@ -23,6 +23,9 @@ const JOIN_SIGN = /^\s*[,;/(]\s*(?:(?:and|or|und|oder|et|ou|e|o|y|but)\s+)?/u;
 
 const HOW_KEPT =
   /^,\s*(?:(?:well|tightly|loosely|closely|gut|luftdicht|bien|ben)\s+)?(?:wrapped|covered|sealed|boxed|lidded|abgedeckt|verpackt|verschlossen|couverte?s?|emballe\p{L}*|coperto|coperti|avvolt\p{L}|tapad\p{L}+|envuelt\p{L}+),\s*/u;
+/** "At 4 °C", "-18 °C": a fridge, a freezer. */
+const COLD =
+  /^(?:(?:at|below|under|bei|unter|a|sous|sotto|bajo)\s)?(?:([-–−](?:1\d|2\d)|minus 1\d)|[1-8])\s?(?:°|deg(?:rees)?)?\s?c(?![\p{L}])/u;
 const LIMIT = /^(?:safety|quality)(?!\p{L})/u;
 
 /** Groups of a length and a place, in either order, from a place on. */
@@ -85,7 +88,10 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
       at = end = at + limit[0].length;
       continue;
     }
-    const where = longest(saidAt(lexicon.places, folded, at), saidAt(lexicon.bare, folded, at));
+    const cold = COLD.exec(folded.slice(at));
+    const where = cold
+      ? { value: cold[1] ? ("freezer" as const) : ("fridge" as const), end: at + cold[0].length }
+      : longest(saidAt(lexicon.places, folded, at), saidAt(lexicon.bare, folded, at));
     if (where) {
       if (group.place !== undefined) {
         // "Fridge, in an airtight tin": one place said twice over.

@@ -17,6 +17,7 @@ import { place } from "./item-place";
 import { planClause } from "./item-plan";
 import { round } from "./item-round";
 import { thing } from "./item-thing";
+import { dayOf } from "./item-when";
 import type { StepReading } from "./reading";
 import { type Item, isBreak, Scan } from "./scan";
 import { verbsOf } from "./verbs";
@@ -24,6 +25,7 @@ import { verbsOf } from "./verbs";
 /** What a line can say, in the order in which it is asked for. */
 const ITEMS: readonly Item[] = [
   planClause,
+  dayOf,
   attention,
   hold,
   round,

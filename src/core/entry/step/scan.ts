@@ -30,6 +30,8 @@ export interface Findings {
   batches?: number | null;
   cue?: string;
   probeC?: number;
+  /** It begins the night before. */
+  nightBefore?: true;
   attention?: Attention;
   makes: Made[];
   keeps: Keep[];
@@ -81,7 +83,7 @@ export class Scan {
     const own = this.found;
     for (const key of ["lengths", "heats", "places", "things", "rounds", "makes", "keeps", "takes", "doubts"] as const)
       (own[key] as unknown[]).push(...found[key]);
-    for (const key of ["placeLitres", "batches", "cue", "probeC", "attention"] as const)
+    for (const key of ["placeLitres", "batches", "cue", "probeC", "attention", "nightBefore"] as const)
       if (found[key] !== undefined) Object.assign(own, { [key]: found[key] });
     const { after, tags, uses, ...plan } = found.plan;
     Object.assign(own.plan, plan);
