@@ -71,7 +71,7 @@ function readEnglish(name: string, chosen: string | undefined): Understood | und
     ...turnedBy(hit.food, words, rest),
     frozen: /\b(?:frozen|deep-frozen|freezer)\b/.test(words),
     farmed: /\b(?:farmed|aquaculture|cultivated)\b/.test(words),
-    wild: /\b(?:wild|foraged?|foragers?|(?:hand-?)?picked|gathered|from the (?:woods?|forests?|meadows?|fields?|pastures?|hedgerows?|hills)|found|caught|line-caught|hand-dived)\b/.test(
+    wild: /\b(?:wild|foraged?|foragers?|(?:hand-?)?picked|gathered|from the (?:woods?|forests?|meadows?|fields?|pastures?|hedgerows?|hills?|paddocks?|copse|verges?|lawn|park|moors?|roadside|hillside|spinney|glade)|found|caught|line-caught|hand-dived)\b/.test(
       words,
     ),
     dried: /\bdried\b/.test(words),

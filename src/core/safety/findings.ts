@@ -11,6 +11,7 @@ import { blades, hotChillies } from "./rules/handling";
 import { fireIndoors, heatAtNight, unattendedHeat } from "./rules/heat";
 import { heldTooLong, jars, rice, standsWarm, underOil, vacuumBags } from "./rules/holds";
 import {
+  brownedAndKept,
   counterThaw,
   fermentedMeat,
   fermentGas,
@@ -57,6 +58,7 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   rawFlour,
   bathTime,
   partlyCooked,
+  brownedAndKept,
   stuffing,
   counterThaw,
   refreezing,

@@ -155,10 +155,10 @@ export function cooledPart(part: Part): Cooled | undefined {
   const baked = custard === "milkCream" && isCustard(part) && (hot?.step.uses ?? []).some((u) => u.what === "oven");
   const found = WAYS.find(([words]) => words.test(told));
   const inDishes = baked && !/\bice\b|water/i.test(told);
-  const [key, how] = uncooled
-    ? (["potFridgeAtOnce", "put into the fridge hot"] as const)
-    : inDishes
-      ? IN_DISHES
+  const [key, how] = inDishes
+    ? IN_DISHES
+    : uncooled
+      ? (["potFridgeAtOnce", "put into the fridge hot"] as const)
       : found
         ? [found[1], found[2]]
         : BY_ITSELF;
@@ -214,7 +214,8 @@ export function coolingDeadlines({ parts }: SafetyScene): Finding[] {
       return [
         cautioned(isCustard(part) && litres < SMALL_L ? "ice-cream-base" : "large-pot-cooling", step.ref, {
           ...at,
-          severity: litres < SMALL_L && !leftOut ? "warn" : "stop",
+          // What nobody said how to cool, and is no pot, is told and no more.
+          severity: litres < SMALL_L && !leftOut ? (uncooled && !isCustard(part) ? "note" : "warn") : "stop",
           title: `${part.component.name} cools too slowly`,
           computed: `${amount} ${how}: ${said(way.t21Min)} to 21 °C and ${said(way.t5Min)} to 5 °C. It should be 2 hours from 57 to 21 °C, and 6 in total.`,
           mends: better,

@@ -316,15 +316,24 @@ export function jars(scene: SafetyScene): Finding[] {
   });
 }
 
+/** Outside the fridge nothing raw lies for as long as this, whatever holds it. */
+const MOST_OUT_MIN = 4 * 60;
 const BAGGED = /vacuum|vac-?pac|sous[- ]vide|sealed? (?:\w+ )*(?:in )?(?:a )?bags?\b|bag(?:ged)? and seal|\bpouch(?:es)?\b/i;
 export function vacuumBags(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;
     if (!BAGGED.test(part.steps.map((s) => s.words).join(" "))) return [];
     // A step that is the wait itself counts as well.
-    const lies = part.steps.some(
-      (s) => BAGGED.test(s.words) && /fridge|refrigerat|chill|cold/i.test(s.words) && likelyMinutes(s.step) > 2 * DAY,
+    const bagged = part.steps.findIndex((s) => BAGGED.test(s.words));
+    const opened = part.steps.findIndex(
+      (s, i) => i >= bagged && (heatOf(s) !== undefined || /\b(?:open|unwrap|unbag|out of the bag)/i.test(s.name)),
     );
+    const lies = part.steps.slice(bagged, opened < 0 ? undefined : opened).some((s) => {
+      const kinds = (s.step.uses ?? []).map((u) => u.what).join(" ");
+      if (/freez/i.test(`${s.words} ${kinds}`)) return false;
+      const cold = /fridge|refrigerat|chill|cold/i.test(`${BAGGED.test(s.words) ? s.words : ""} ${kinds}`);
+      return likelyMinutes(s.step) > (cold ? 2 * DAY : MOST_OUT_MIN);
+    });
     if (!lies && (k.place !== "fridge" || longest(k) <= 2 * DAY)) return [];
     if (part.items.some(isOf("curing-salt"))) return [];
     // What is cooked in its bag after the wait, or before it, and what is put up in small pots, is judged by its own rules.
@@ -334,7 +343,7 @@ export function vacuumBags(scene: SafetyScene): Finding[] {
       cautioned("vacuum-raw", `${part.component.id}.${k.output}`, {
         ...at(k),
         computed: lies
-          ? `${food.ingredient.name} is without air in the fridge for more than 2 days, which is the limit.`
+          ? `${food.ingredient.name} lies without air for longer than it may: 2 days in the fridge at most, and no time outside it.`
           : `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days at most.`,
         mends: lies ? [] : [limited(k, 2 * DAY), moved(k, "freezer", 60 * DAY)],
       }),

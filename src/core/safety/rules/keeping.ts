@@ -4,7 +4,7 @@ import { minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
 import { type Item, isOf, likelyMinutes, type Part, type PartStep } from "../part";
 import { isGrowing, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
-import { heatOf } from "../states/process";
+import { coreNeeded, coreReached, heatOf } from "../states/process";
 
 /** "Out of the fridge", "to lose their chill": the cold is left, not sought. */
 const LEAVES_COLD =
@@ -55,7 +55,9 @@ export function refreezing({ parts }: SafetyScene): Finding[] {
     const again = part.steps.findIndex(
       (s, i) =>
         i >= thaw &&
-        (/\b(?:re-?freeze|freeze)\b/i.test(s.name) || (s.step.makes ?? []).some((o) => (o.holds ?? []).some((h) => h.place === "freezer"))),
+        (/\b(?:re-?freeze|freeze|(?:in|into|to) the freezer)\b/i.test(s.name) ||
+          (i > thaw && (s.step.uses ?? []).some((u) => u.what === "freezer")) ||
+          (s.step.makes ?? []).some((o) => (o.holds ?? []).some((h) => h.place === "freezer"))),
     );
     if (!flesh || again < 0 || part.steps.slice(thaw, again + 1).some((s) => heatOf(s) !== undefined && heatOf(s)?.medium !== "warm"))
       return [];
@@ -210,6 +212,42 @@ export function stuffing({ parts }: SafetyScene): Finding[] {
   });
 }
 
+const COOLS_DOWN = /\b(?:cool|chill|fridge|refrigerat|cold room|larder|overnight|next day|tomorrow)/i;
+const isCold = (s: PartStep) => COOLS_DOWN.test(s.words) || (s.step.uses ?? []).some((u) => u.what === "fridge");
+/** Heat that cooks, however shortly; warming, baths and smoke have rules of their own. */
+const COOKING: ReadonlySet<string> = new Set(["pan", "grill", "oven", "simmer", "boil", "deep-fry", "steam"]);
+
+/** Poultry, pork and mince that were browned and no more, then kept cold for more than an hour, then cooked through. Source: USDA FSIS, Partial Cooking, 2013. */
+export function brownedAndKept({ journeys }: SafetyScene): Finding[] {
+  const found = new Map<string, Finding>();
+  for (const j of journeys) {
+    const needed = isRawFlesh(j.item) ? coreNeeded(j.food.class, j.food.food.species) : undefined;
+    if (needed === undefined || isOf("bones", "bivalve", "gastropod", "crustacean")(j.item)) continue;
+    const core = j.visits.map((v) => (v.heat ? coreReached(v.heat, j.food.class) : 0));
+    const through = core.findIndex((c) => c >= needed);
+    const browned = j.visits.findIndex((v) => v.heat !== undefined && !v.heat.partly && COOKING.has(v.heat.medium));
+    if (browned < 0 || through <= browned) continue;
+    const kept = j.visits.slice(browned + 1, through).find((v) => !v.heat && isCold(v.step) && likelyMinutes(v.step.step) > COLD_WAIT_MIN);
+    const { part, step } = j.visits[browned] as (typeof j.visits)[number];
+    if (!kept || found.has(step.ref)) continue;
+    found.set(
+      step.ref,
+      cautioned("partly-cooked", step.ref, {
+        component: part.component.id,
+        step: step.ref,
+        computed: `${j.item.ingredient.name} is browned in “${step.name}”, stands in “${kept.step.name}” for ${spokenDuration(likelyMinutes(kept.step.step))} and is cooked through only after that.`,
+        mends: [
+          {
+            label: `“${step.name}” cooks it through, to ${needed} °C in the middle`,
+            apply: (d) => withStep(d, step.place, (s) => ({ ...s, done: { ...s.done, probeC: needed } })),
+          },
+        ],
+      }),
+    );
+  }
+  return [...found.values()];
+}
+
 export function partlyCooked({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
     const flesh = part.items.find((i) => isRawFlesh(i) && !isOf("bones")(i));
@@ -220,12 +258,7 @@ export function partlyCooked({ parts }: SafetyScene): Finding[] {
       const held = (step.step.makes ?? []).some((o) =>
         (o.holds ?? []).some((h) => h.place !== "hot" && (h.max === undefined || minutesOf(h.max) > COLD_WAIT_MIN)),
       );
-      const cooled = part.steps
-        .slice(i + 1)
-        .find(
-          (s) =>
-            /\b(?:cool|chill|fridge|refrigerat|cold room|larder|overnight|next day|tomorrow)/i.test(s.words) && heatOf(s) === undefined,
-        );
+      const cooled = part.steps.slice(i + 1).find((s) => COOLS_DOWN.test(s.words) && heatOf(s) === undefined);
       if (!held && !cooled) return [];
       return [
         cautioned("partly-cooked", step.ref, {

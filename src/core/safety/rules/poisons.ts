@@ -86,6 +86,9 @@ export function pulses(scene: SafetyScene): Finding[] {
   });
 }
 
+/** Said of the dish or in a step: somebody found them. */
+const GATHERED =
+  /\b(?:we|i|he|she|they|neighbours?|friends?|brother|sister|uncle|aunt|dad|mum|kids|children) (?:had |have )?(?:picked|found|gathered|foraged|brought)\b|\b(?:forag(?:ed|er['’]?s?|ing)|hand-picked|self-picked)\b|\bfrom (?:the|our|a) (?:woods?|forest|meadow|field|pasture|paddock|copse|verge|lawn|park|moor|roadside|hillside|garden)\b/i;
 /** Wild ones by the words of the name; kinds that are also sold are asked about, once. */
 export function wildMushrooms({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>
@@ -93,7 +96,10 @@ export function wildMushrooms({ parts }: SafetyScene): Finding[] {
       .filter(isOf("mushroom-wild"))
       .slice(0, 1)
       .map((item): Finding => {
-        const picked = item.food?.wild === true || item.food?.food.id === "mushroom.wild";
+        const picked =
+          item.food?.wild === true ||
+          item.food?.food.id === "mushroom.wild" ||
+          GATHERED.test(`${part.component.name} ${part.steps.map((s) => s.words).join(" ")}`);
         const step = part.steps[item.enters];
         return cautioned("wild-mushrooms", part.component.id, {
           component: part.component.id,

@@ -262,9 +262,14 @@ const MINCES =
 /** What is chopped fine beside meat. */
 const PLANT =
   /\b(?:garlic|onions?|herbs?|shallots?|parsley|chives|chillies|chilies|chilli|ginger|peel|zest|capers|olives|mushrooms?|carrots?|celery|leeks?|cabbage|vegetables?|nuts|almonds|dill|coriander|tomato(?:es)?|pepper|apples?)\b/i;
+/** "Pass the lamb twice through the grinder". */
+const THROUGH_A_PLATE = new RegExp(
+  `\\b(?:pass|put|run|push|feed|send)\\b[^.,;]*\\bthrough (?:the |a )?(?:\\w+ )?(?:grinder|mincer|mincing plate|plate)\\b|\\b${MEAT_WORD}\\b[^.,;]*\\bto a (?:smooth )?paste\\b`,
+  "i",
+);
 /** Words of work that matter to safety, of a step's name. */
 export const does = {
-  minces: (s: PartStep) => CHOPS_MEAT.test(s.name) || (MINCES.test(s.name) && !PLANT.test(s.name)),
+  minces: (s: PartStep) => CHOPS_MEAT.test(s.name) || THROUGH_A_PLATE.test(s.name) || (MINCES.test(s.name) && !PLANT.test(s.name)),
   cures: (s: PartStep) =>
     /\b(?:cur(?:e|es|ed|ing)|gravad|salt (?:the|and|it)|dry-?salt|brin(?:e|ed|ing)|ceviche|souse|marinat\w* in (?:the )?(?:lime|lemon|vinegar|citrus)|cold[- ]smok)/i.test(
       s.name,
