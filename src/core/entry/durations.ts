@@ -293,7 +293,7 @@ function boundsBehind(folded: string, first: Span, lexicon: Lexicon): Span | und
     if (second && second.high > first.low)
       return { low: first.low, likely: second.likely, high: second.high, end: closing(second.end), unit: second.unit };
   }
-  const most = words(lexicon.upTo, folded, join);
+  const most = words(lexicon.upTo, folded, words("for|fur|pendant|per|durante", folded, join) ?? join);
   if (most !== undefined) {
     const second = spanAt(folded, most, lexicon);
     // "30 min, up to 1 day ahead" says when, not how long.

@@ -5,8 +5,9 @@ import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
+import { understand } from "../foods/match";
 import { isDay } from "./days";
-import { headOf, isServesLine, isTimeLine, isTip, withoutPictures } from "./heads";
+import { headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, withoutPictures } from "./heads";
 import type { Role, SourceLine } from "./recipe";
 import { tableRow } from "./tables";
 
@@ -18,6 +19,8 @@ export interface RoledLine {
   readonly role: Role;
   /** Of a section heading: among ingredients or among steps. */
   readonly among?: "ingredients" | "method";
+  /** Of a section heading: its list and its steps stand in its own line. */
+  readonly whole?: true;
   /** Notes of how something is kept. */
   readonly storage?: true;
 }
@@ -71,7 +74,7 @@ const WEIGHED_BEHIND = /^[\p{L}][\p{L}\s,'’-]{2,50}\s\d+(?:[.,]\d+)?\s?(?:g|kg
 
 const indent = (line: SourceLine) => line.text.length - line.text.trimStart().length;
 
-const NUMBERED_CAPITALS = /^\p{Lu}{4,}\s\d{1,2}\s*[-–—:.]\s*\p{Lu}[\p{Lu}\s'’&-]{2,}$/u;
+const NUMBERED_CAPITALS = /^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*\p{Lu}[\p{Lu}\s'’&-]{2,}$/u;
 
 /** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
@@ -117,7 +120,7 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   // "Dough" above a paragraph, after the list.
   if (mode === "ingredients" && !nextIngredient && words <= 3 && isSentence(next.text.trim())) return true;
   // A word alone above what is weighed is a name, even where it could tell what to do ("Mash").
-  const named = mode !== "top" || words === 1 || !opensWithVerb(bare, language);
+  const named = mode !== "top" || words === 1 || !opensWithVerb(bare, language) || (words <= 3 && !/\b(?:the|a|an|your|it)\b/i.test(bare));
   return nextIngredient && readIngredient(next.text, language).amount !== undefined && named;
 }
 
@@ -155,6 +158,8 @@ const YIELD_VERB = /^(?:serves|makes|feeds|yields|ergibt|reicht f[üu]r|donne|(?
 const MOST_YIELD_WORDS = 5;
 
 const MOST_READ = 600;
+/** From here on a name is a food, and no heading. */
+const SURE = 0.9;
 const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
 
 /** What each line is. Lines that come with a role of their own keep it. */
@@ -215,6 +220,8 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     }
     const next = lines[i + 1];
     const head = headOf(text);
+    // "Preparazione: 2 ore" is no method.
+    if (head && head.rest !== "" && isLengthOnly(head.rest)) return put(line, "time");
     if (head && (head.rest !== "" || text.length < 60)) {
       if (!titled && i === 0 && head.head === "notes") titled = true;
       mode = head.head;
@@ -236,14 +243,26 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     const yields = isServesLine(text) && (mode !== "method" || (YIELD_VERB.test(text) && text.split(/\s+/).length <= MOST_YIELD_WORDS));
     if (yields && mode !== "notes") return put(line, "serves");
     if (isTimeLine(text) && mode !== "method" && text.length < 160) return put(line, "time");
+    // "Prep 1 hr" beside "Cook 3 hrs" and "Makes 12 pies": labels, and no steps.
+    const labels = [lines[i - 1], next].some(
+      (l) => l && (isServesLine(l.text.trim()) || (mayBeTimeLine(l.text) && /^\W*prep/i.test(`${text}${l.text}`))),
+    );
+    if (mayBeTimeLine(text) && (labels || out.at(-1)?.role === "time")) return put(line, "time");
     if (!titled && GREETING.test(text) && lines.length > 3) return put(line, "description");
     // The first line is the title, whatever number it begins with ("Two-cheese pasties"), unless it weighs something.
     const weighed = readIngredient(text, language).amount;
     const first = i === 0 && !BULLET.test(text) && (weighed === undefined || (weighed.unit === "piece" && !/^\d/.test(text)));
+    if (!titled && i === 0 && NUMBERED_CAPITALS.test(text)) {
+      titled = true;
+      mode = "ingredients";
+      return put(line, "section", { among: "ingredients" });
+    }
     if (!titled && (first || !looksLikeIngredient(line, language)) && !NUMBERED.test(text) && text.length < 120) {
       titled = true;
       return put(line, "title");
     }
+    // The name once more, above its card.
+    if (line.hint === "heading" && out.some((l) => l.role === "title" && fold(l.text.trim()) === fold(text))) return put(line, "title");
     if (isTip(text)) return put(line, "note");
     if (mode === "nutrition" || mode === "equipment" || mode === "notes" || mode === "storage") {
       // A heading of a part ends the notes where ingredients or steps follow it.
@@ -253,8 +272,10 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       }
       return put(line, "note", mode === "storage" ? { storage: true } : {});
     }
+    // The first part's name stands right below the head of the list, where it is no food itself.
+    const below = out.at(-1)?.role === "list-head" && (understand(text)?.confidence ?? 0) < SURE;
     if (
-      isSection(line, next, mode, language) &&
+      isSection(below ? { ...line, gap: true } : line, next, mode, language) &&
       (mode !== "top" || NUMBERED_CAPITALS.test(text.replace(/\s*\([^()]*\)$/, "")) || !looksLikeIngredient(line, language))
     ) {
       const list = next && looksLikeIngredient(next, language) && !(mode === "method" && isSentence(next.text));
@@ -262,13 +283,27 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       mode = list ? "ingredients" : works || mode === "method" ? "method" : "ingredients";
       return put(line, "section", { among: mode });
     }
+    let led = listWithin(line, language);
+    if (led && (mode !== "method" || led.behind !== undefined)) {
+      // One list may stand behind another: "For the filling: … For the top: …".
+      for (; led; led = led.behind && listWithin({ ...line, ...led.behind }, language)) {
+        const next = led.behind && listWithin({ ...line, ...led.behind }, language);
+        const works = led.behind !== undefined && !next;
+        mode = works ? "method" : "ingredients";
+        if (led.head.text === "") put(led.head, "list-head");
+        else put(led.head, "section", { among: "ingredients", ...(works ? { whole: true as const } : {}) });
+        for (const part of led.parts) put(part, "ingredient");
+        if (works && led.behind) put(led.behind, "instruction");
+      }
+      return;
+    }
     if (mode === "method") {
       const listed =
         !NUMBERED.test(text) &&
         looksLikeIngredient(line, language) &&
         (BULLET.test(text) || line.hint === "item" || /^[\d½¼¾]/u.test(text)) &&
         !opensWithVerb(text, language) &&
-        text.length < 70;
+        (text.length < 70 || severalIn(line, language).length > 1);
       // A list that follows the method: two lines of it behind a blank one.
       const lists =
         line.gap &&
@@ -283,7 +318,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       const among = out.findLast((l) => l.role !== "note");
       if (listed && (among?.role === "section" || among?.role === "ingredient")) {
         mode = "ingredients";
-        return put(line, "ingredient");
+        return void severalIn(line, language).forEach((part) => put(part, "ingredient"));
       }
       // "x Jo": a word or two at the end that do nothing.
       const idle = text.split(/\s+/).length <= 3 && !/\d|[.!?:]$/.test(text) && !BULLET.test(text) && !opensWithVerb(text, language);
@@ -292,13 +327,6 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (line.hint === "numbered" || (NUMBERED.test(text) && !looksLikeIngredient(line, language))) {
       mode = "method";
       return put(line, "instruction");
-    }
-    const ledList = listWithin(line, language);
-    if (ledList) {
-      mode = "ingredients";
-      if (ledList.head.text === "") put(ledList.head, "list-head");
-      else put(ledList.head, "section", { among: "ingredients" });
-      return void ledList.parts.forEach((part) => put(part, "ingredient"));
     }
     if (looksLikeIngredient(line, language) || WEIGHED_BEHIND.test(text)) {
       mode = "ingredients";
@@ -357,12 +385,20 @@ const WANTED =
 function listWithin(line: SourceLine, language: Language) {
   const wanted = WANTED.exec(line.text);
   const lead = wanted ?? /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
-  if (!lead || TAKES_MINUTES.test(line.text)) return undefined;
+  if (!lead) return undefined;
   const from = line.from + lead[0].length;
-  const parts = inlineList({ from, to: line.to, text: line.text.slice(lead[0].length) }, language);
+  // "Fish: 2 trout, 1 lemon. Fill the trout, …": the list ends with its sentence, and the work stands behind it.
+  const list =
+    /^[^.!?]*(?:[.,]\d[^.!?]*)*[.!?]\s+(?=\p{Lu}|\d+\s?(?:[Mm]in|[Ss]td|h)\b)/u.exec(line.text.slice(lead[0].length))?.[0] ??
+    line.text.slice(lead[0].length);
+  const to = from + list.length;
+  if (TAKES_MINUTES.test(list)) return undefined;
+  const parts = inlineList({ from, to, text: list.replace(/[.!?]\s+$/, (end) => " ".repeat(end.length)) }, language);
   const weighed = parts.filter((p) => readIngredient(p.text, language).amount !== undefined).length;
   if (weighed < 2 || weighed < parts.length - 1) return undefined;
-  return { head: { from: line.from, to: from, text: wanted ? (wanted[1] ?? "") : lead[0] }, parts };
+  const rest = line.text.slice(to - line.from);
+  const behind = rest.trim() === "" ? undefined : { from: to, to: line.to, text: rest };
+  return { head: { from: line.from, to: from, text: wanted ? (wanted[1] ?? "") : lead[0] }, parts, behind };
 }
 
 /** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */
@@ -376,12 +412,12 @@ function inlineList(line: { from: number; to: number; text: string }, language: 
     start = next;
   };
   for (const m of line.text.matchAll(
-    /[,;•·|]\s+|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)|\s+and\s+(?=an? (?:\p{L}+ )?(?:bunch|handful|pinch|few|sprig|knob|glug|splash|stick|piece)\b)/giu,
+    /[,;•·|]\s+|\s\/\s+(?=\d)|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)|\s+and\s+(?=an? (?:\p{L}+ )?(?:bunch|handful|pinch|few|sprig|knob|glug|splash|stick|piece)\b)/giu,
   )) {
     const behind = line.text.slice(m.index + m[0].length).trimStart();
     const read = readIngredient(behind.split(/[;•·|]|,(?!\d)/)[0] ?? "", language);
     const sign = m[0].trim().charAt(0);
-    if (/[;•·|]/.test(sign) || read.amount !== undefined || read.asNeeded) cut(m.index, m.index + m[0].length);
+    if (/[;•·|/]/.test(sign) || read.amount !== undefined || read.asNeeded) cut(m.index, m.index + m[0].length);
   }
   cut(line.text.length, line.text.length);
   return parts;

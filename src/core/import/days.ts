@@ -6,6 +6,7 @@ const PARTS_OF_DAY =
   "morning|afternoon|evening|night|abend|morgen|vormittag|nachmittag|matin|apr[eè]s-midi|soir|mattina|pomeriggio|sera|ma[nñ]ana|tarde|noche";
 
 /** A numbered day alone: "Day 1", "Tag 2:". */
+const COUNTED_DAY = /^(?:[djt]\s?[-–−+]\s?\d{1,2}|jour j|d-day|tag x)$/iu;
 const NUMBERED_DAY = /^(?:day|tag|jour|giorno|d[ií]a)\s+(?:\d{1,2}|one|two|three|four|five)(?!\p{L})/iu;
 const NAMED_DAY = new RegExp(`^(?:on |am |le |il |el )?(?:${WEEKDAYS})(?:\\s*(?:,\\s*)?(?:${PARTS_OF_DAY}))?$`, "iu");
 const RELATIVE_DAY =
@@ -21,7 +22,7 @@ export function isDay(name: string): boolean {
     .replace(/^[#*_=\s>~–—-]+|[#*_=\s:~–—-]+$/g, "")
     .replace(/\s*\([^()]*\)$/, "")
     .trim();
-  if (NAMED_DAY.test(bare) || RELATIVE_DAY.test(bare) || DATE.test(bare)) return true;
+  if (COUNTED_DAY.test(bare) || NAMED_DAY.test(bare) || RELATIVE_DAY.test(bare) || DATE.test(bare)) return true;
   const numbered = NUMBERED_DAY.exec(bare);
   // "Day 1 – Friday" is a day, "Day 2: the braise" names what is made.
   const rest = numbered && bare.slice(numbered[0].length).replace(/^[\s:–—,-]+/, "");

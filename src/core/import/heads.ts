@@ -139,8 +139,21 @@ const TIME_WORDS =
   "prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|hands-on|rest(?:ing)?|chill(?:ing)?|wait(?:ing)?|inactive|marinat(?:e|ing)|ris(?:e|ing)|ready in|time|zubereitungszeit|arbeitszeit|backzeit|kochzeit|gesamtzeit|ruhezeit|wartezeit|dauer|vorbereitung(?:szeit)?|temps de (?:preparation|cuisson|repos)|temps total|preparation|cuisson|repos|tempo(?: totale| di (?:preparazione|cottura|riposo))?|cottura|riposo|tiempo(?: total| de (?:preparacion|coccion|reposo))?|coccion|difficulty|level|schwierigkeit(?:sgrad)?|niveau|difficulte|cost|difficolta|dificultad|cuisine|course|category|author|by|source";
 const TIME_LINE = new RegExp(`^(?:${TIME_WORDS})(?: time)?(?: \\([^)]*\\))?\\s*[:=|–-]`);
 
+const LENGTH_ONLY =
+  /^(?:(?:about|ca\.?|circa|environ|etwa|unos|unas|approx\.?|~)\s*)?(?:[\d½¼¾][\d½¼¾.,:/\s–-]*(?:h|hrs?|hours?|m|mins?|minutes?|std\.?|stunden?|minuten?|ore|ora|minuti|heures?|horas?|minutos|days?|tage?n?|jours?|giorni|dias?|nights?)(?!\p{L})[\s,+&]*(?:(?:and|und|et|e|y|plus)\s+)?)+(?:overnight)?$/u;
+/** "2 hours", "1 Std. 15 Min.": a length and nothing else. */
+export const isLengthOnly = (text: string): boolean => LENGTH_ONLY.test(fold(text).trim());
+const LABEL = new RegExp(`^(?:${TIME_WORDS})(?: time)?\\s+`);
+const bareLine = (text: string) => fold(text.replace(/^[#*_\s•·-]+/, "")).replace(/\*+/g, "");
+
 /** A line that says what the recipe takes in all, or another of its labels. */
-export const isTimeLine = (text: string): boolean => TIME_LINE.test(fold(text.replace(/^[#*_\s•·-]+/, "")).replace(/\*+/g, ""));
+export const isTimeLine = (text: string): boolean => TIME_LINE.test(bareLine(text));
+/** "Cook 3 hrs 30 mins": such a line without its colon, which may be a step as well. */
+export function mayBeTimeLine(text: string): boolean {
+  const folded = bareLine(text);
+  const label = LABEL.exec(folded);
+  return label !== null && isLengthOnly(folded.slice(label[0].length));
+}
 
 export const isTotal = (text: string): boolean => /\b(?:total|gesamt|totale|ready in)/.test(fold(text));
 
@@ -163,6 +176,7 @@ export function sectionName(heading: string, language: Language): string {
   const bare = heading
     .replace(/^[#*_=\s>•~–—-]+|[#*_=\s:~–—-]+$/g, "")
     .replace(/^(?:step|part|mise|prep|stage|phase|component|schritt|teil|etape|étape|partie|passo|fase|paso|parte)\s+\d+\s*[:.–—-]\s*/i, "")
+    .replace(/^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*/u, "")
     .replace(/^\d{1,2}[.)]\s+/, "")
     .replace(/\s*\([^()]*\)$/, "")
     .trim();

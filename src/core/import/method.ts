@@ -59,7 +59,10 @@ export interface ReadMethod {
   readonly pending: readonly Stretch[];
 }
 
+const COVER_AND = /^(?:(?:cover|wrap|seal)(?: (?:it|them|well|tightly))?(?: and |, ))?(chill|refrigerate|freeze|keep (?:chilled|cold))\.?$/;
 const LONGEST_NAME = 64;
+/** "It should read 74 °C": words around a figure of the probe. */
+const MOST_PROBE_WORDS = 4;
 /** "Day 2. Simmer": when it is done, and not what. */
 const DAY_AHEAD = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}\s*[.:–—-]\s+(?=\p{L})/iu;
 const COUNTDOWN = /^T\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*[:.)–-]\s*/i;
@@ -98,6 +101,16 @@ export function methodOf(
         .replace(COUNTDOWN, "")
         .replace(DAY_AHEAD, "");
       const folded = fold(plain);
+      const last = beside.at(-1);
+      // "… can be made 2 days ahead; cover and chill": where it waits.
+      const where =
+        last?.keeps?.some((k) => k.place === null) && last.stretch.to <= sentence.from ? COVER_AND.exec(folded)?.[1] : undefined;
+      if (where !== undefined && last?.keeps) {
+        const place = /^freez/.test(where) ? "freezer" : "fridge";
+        beside[beside.length - 1] = { stretch: last.stretch, keeps: last.keeps.map((k) => ({ ...k, place: k.place ?? place })) };
+        beside.push({ stretch: sentence });
+        continue;
+      }
       // "Store in a tin, keep for 3 weeks": at the head of a line it is a step, in a recipe it says how long.
       const tip = isTip(plain);
       const stores = STORES.test(folded);
@@ -129,6 +142,20 @@ export function methodOf(
         (BEST_AFTER.test(folded) && whole.keeps.length === 0)
       ) {
         beside.push({ stretch: sentence });
+        continue;
+      }
+      // "Core 58 °C.": how far the step before it goes.
+      if (
+        whole.probeC !== null &&
+        whole.name.split(/\s+/).length <= MOST_PROBE_WORDS &&
+        whole.verb === null &&
+        !whole.said.minutes &&
+        steps.length > 0
+      ) {
+        flush();
+        const before = steps.at(-1) as ReadInstruction;
+        const step = { ...before.step, done: { ...before.step.done, probeC: before.step.done?.probeC ?? whole.probeC } };
+        steps[steps.length - 1] = withWords({ ...before, step }, sentence);
         continue;
       }
       // "This takes 15 minutes": the length of what stands before it.
@@ -170,7 +197,9 @@ export function methodOf(
       const parts = timedParts({ from: Math.max(sentence.to - plain.length, sentence.from), to: sentence.to, text: plain }, language);
       parts.forEach((part, i) => {
         const stretch = i === 0 ? { ...part, from: sentence.from } : part;
-        const reading = part.text === whole.line ? whole : readStep(part.text, { language });
+        const said = part.text === whole.line ? whole : readStep(part.text, { language });
+        // "Heat the oven to 160. Brown the lamb; cover and braise": what was heated is there for it.
+        const reading = idle.length > 0 && ovenC !== undefined && isOvenWork(said) ? { ...said, heat: OVEN } : said;
         // "Every 45 min baste": a round of the step before.
         const last = steps.at(-1);
         if (
@@ -210,6 +239,11 @@ export function methodOf(
   }
   return { steps: withHeating(steps, heating), beside, heating, ovenC, pending: idle };
 }
+
+const OVEN = { by: "oven", tempC: null, level: null, mode: null } as const;
+/** Work for an oven that has just been heated, where nothing else says what heats it. */
+const isOvenWork = (r: StepReading) =>
+  r.heat === null && r.doubts.some((d) => d.field === "heat" && d.why === "it does not say what heats it");
 
 /** A line that the cook rewrote may be longer than its place in the source: what is beyond it has none. */
 function within(stretch: Stretch, line: RecipeLine): Stretch {

@@ -66,6 +66,8 @@ export interface Aside extends RecipeLine {
   readonly role: "title" | "serves" | "time" | "description" | "list-head" | "number" | "note" | "unread";
   /** Under a heading about keeping: "3 days in the fridge" is how long it keeps. */
   readonly storage?: true;
+  /** Title of the part that it is said of. */
+  readonly of?: string;
 }
 
 export interface Recipe {

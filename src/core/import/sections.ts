@@ -61,7 +61,7 @@ function withOwnSteps(lines: readonly RoledLine[]): ReadonlySet<RoledLine> {
     return lines[at]?.among === "ingredients" && ["ingredient", "instruction"].every((role) => below.some((l) => l.role === role));
   });
   const last = heads.findLast((at) => lines[at]?.role === "section");
-  return new Set(both.some((at) => at !== last) ? both.map((at) => lines[at] as RoledLine) : []);
+  return new Set([...(both.some((at) => at !== last) ? both.map((at) => lines[at] as RoledLine) : []), ...lines.filter((l) => l.whole)]);
 }
 
 /** A recipe from a source; undefined where neither ingredients nor steps can be made out. */
@@ -114,7 +114,14 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
           break;
         }
         within = own.has(line) ? title : undefined;
-        partOf(line.among === "method" ? worked : listed, title).headings.push(lineOf(line));
+        // "Onions (can be done 4 days before, fridge)": what its bracket says of keeping is said of the part.
+        const bracket = /\s*\([^()]*\)\s*:?\s*$/.exec(line.text);
+        const keeps = bracket !== null && readStep(bracket[0].replace(/[():]/g, " ").trim(), { language }).keeps.length > 0;
+        const cut = keeps ? line.from + bracket.index : line.to;
+        partOf(line.among === "method" ? worked : listed, title).headings.push(
+          lineOf({ ...line, to: cut, text: line.text.slice(0, cut - line.from) }),
+        );
+        if (keeps) aside.push({ ...lineOf({ ...line, from: cut, text: line.text.slice(cut - line.from) }), role: "note", of: title });
         break;
       }
       default:
@@ -143,7 +150,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     serves = inNotes?.serves;
   }
   return {
-    name: name || "A recipe without a name",
+    name: name || partNames(sections) || "A recipe without a name",
     language,
     serves,
     yieldText,
@@ -154,6 +161,16 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     source,
   };
 }
+
+/** Of a recipe without a title: what its parts are called. */
+const partNames = (sections: readonly RecipeSection[]) =>
+  sections.length > 1 && sections.every((s) => s.name !== "")
+    ? sections
+        .map((s) => s.name)
+        .join(", ")
+        .slice(0, LONGEST_TITLE)
+    : "";
+const LONGEST_TITLE = 120;
 
 /** Whether lines can be a recipe: a list of at least two, or steps of which one says a time or a heat. Data of a page says so itself. */
 function isRecipe(lines: readonly RoledLine[], language: Language, kind: Source["kind"]): boolean {
@@ -339,23 +356,31 @@ function countedFoods(text: string): RegExpExecArray[] {
 
 /** Prose without a list: the amounts in its sentences are its ingredients, as guesses. Their words stay in the steps as well. */
 function inlineIngredients(sections: readonly RecipeSection[], language: Language): RecipeSection[] {
-  if (sections.some((s) => s.ingredients.length > 0)) return [...sections];
-  return sections.map((section) => ({
-    ...section,
-    ingredients: section.instructions.flatMap((line) =>
-      [...line.text.matchAll(INLINE), ...countedFoods(line.text)].flatMap((m): RecipeLine[] => {
-        const behind = line.text.slice(m.index);
-        // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
-        const end =
-          /[,;.:()@]|\s\+\s|\s(?=\d)|\s(?:go(?:es)?|that|all|end|diced|chopped|sliced|and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
-            behind.slice(m[0].length),
-          );
-        const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();
-        const read = readIngredient(text, language);
-        return read.amount && read.name && read.name !== "each" && read.name.split(" ").length <= 5
-          ? [{ from: line.from, to: line.from, text, guess: "taken from the sentence" }]
-          : [];
-      }),
-    ),
-  }));
+  const listed = sections.some((s) => s.ingredients.length > 0);
+  // Where other parts have a list, one without any has to weigh out several things in its sentences.
+  const bare = (section: RecipeSection) =>
+    !listed ||
+    (section.ingredients.length === 0 && section.instructions.flatMap((l) => [...l.text.matchAll(INLINE)]).length >= LEAST_LISTED);
+  return sections.map((section) =>
+    !bare(section)
+      ? section
+      : {
+          ...section,
+          ingredients: section.instructions.flatMap((line) =>
+            [...line.text.matchAll(INLINE), ...countedFoods(line.text)].flatMap((m): RecipeLine[] => {
+              const behind = line.text.slice(m.index);
+              // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
+              const end =
+                /[,;.:()@]|\s\+\s|\s(?=\d)|\s(?:go(?:es)?|that|all|end|diced|chopped|sliced|and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
+                  behind.slice(m[0].length),
+                );
+              const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();
+              const read = readIngredient(text, language);
+              return read.amount && read.name && read.name !== "each" && read.name.split(" ").length <= 5
+                ? [{ from: line.from, to: line.from, text, guess: "taken from the sentence" }]
+                : [];
+            }),
+          ),
+        },
+  );
 }

@@ -24,7 +24,7 @@ export const BEST_AFTER =
   /^(?:(?:it is |it's |they are )?(?:best|better|even better|am besten|meilleur|migliore|mejor)\b|(?:(?:it|they|this|es|sie|das) )?(?:tastes?|schmeck(?:t|en)|is|are|ist) (?:[\p{L}]+ ){0,3}(?:better|besser)\b)/u;
 /** "You can make it the day before up to the baking": advice, no step. */
 export const MADE_AHEAD =
-  /^(?:you|this|it|they|everything|all of it|all this|most of it) can (?:all )?(?:be )?(?:make|made|prepare|prepared|assemble|assembled|do|done)\b.*\b(?:day|days|night|hours?|week) (?:before|ahead|in advance|earlier)\b/u;
+  /^(?:you|this|it|they|everything|all of it|all this|most of it|the [\p{L}-]+(?: [\p{L}-]+)?) can (?:all )?(?:be )?(?:make|made|prepare|prepared|assemble|assembled|do|done)\b.*\b(?:day|days|night|hours?|week) (?:before|ahead|in advance|earlier)\b|\b(?:lasst|lassen) sich (?:[\p{L}]+ ){0,3}(?:am vortag|am vorabend|am tag (?:vorher|zuvor|davor)|im voraus|tags zuvor)\b|\bkann (?:man )?(?:[\p{L}]+ ){0,3}(?:am vortag|am vorabend|im voraus)\b|\b(?:peut|peuvent) (?:se |s'|etre )?(?:prepar|fai|realis)\p{L}* (?:la veille|a l'avance|le jour d'avant)|\bsi (?:puo|possono) preparare (?:il giorno prima|la sera prima|in anticipo)|\bse puede[n]? (?:preparar|hacer) (?:la vispera|el dia (?:antes|anterior)|con antelacion)/u;
 /** "Don't freeze.": what is not to be done takes no place in the plan. */
 export const FORBIDS =
   /^(?:(?:please )?(?:do not|don't|never|avoid)|nicht|auf keinen fall|ne pas|surtout ne pas|non (?:mescolare|aprire|congelare)|no (?:abrir|remover|congelar))\b/;

@@ -60,10 +60,14 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
   let from = 0;
   times.slice(1).forEach((time, i) => {
     const end = times[i]?.end ?? 0;
-    const joins = [...text.slice(end, time.start).matchAll(JOIN)].filter((j) => {
+    const all = [...text.slice(end, time.start).matchAll(JOIN)];
+    const works = all.filter((j) => saidAt(lexicon.verbs, folded, end + j.index + j[0].length) !== undefined);
+    const joins = all.filter((j) => {
       const behind = end + j.index + j[0].length;
+      // "…, and braise, lidded, for 3 hours" goes on with its verb.
+      if (works.length > 0 && /^for\b/.test(folded.slice(behind))) return false;
       return (
-        saidAt(lexicon.verbs, folded, behind) !== undefined ||
+        works.includes(j) ||
         // Verbs at the end of their clause: "und 15 Minuten dünsten".
         (language === "de" &&
           /(?:und|dann|,)\s+$/i.test(j[0]) &&

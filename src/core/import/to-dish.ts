@@ -8,6 +8,7 @@ import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile, DishStep, Hold } from "../dish/schema";
 import { holdOf } from "../entry/hold-line";
 import { readIngredient } from "../entry/ingredient-line";
+import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import type { Keep } from "../entry/step/reading";
 import { allergensOfName } from "../foods/allergens";
@@ -19,6 +20,7 @@ import { methodOf, type ReadInstruction, type ReadMethod } from "./method";
 import { calledLater } from "./part-names";
 import type { Aside, Recipe, RecipeLine, RecipeSection, Stretch } from "./recipe";
 import { names, tellingWords } from "./sections";
+import { sentencesOf } from "./sentences";
 
 interface PreviewIngredient {
   readonly line: RecipeLine;
@@ -203,6 +205,20 @@ function accountSection(
   }
 }
 
+const LONGEST_KEEP = 400;
+/** How long something keeps, by a sentence of a note. Under "Storage" a length is that, whatever the words. */
+function keepsOfNote(text: string, stored: boolean, language: Language): { readonly found: readonly Keep[]; readonly placeless: boolean } {
+  const plain = oneLine(text)
+    .replace(/^\(|\)$/g, "")
+    .replace(/^[^:]{0,24}:\s*/, (lead) => (/^(?:to store|storage|keeps?|tip|note)/i.test(lead) ? "" : lead));
+  const reading = readStep(plain, { language });
+  const placeless = reading.doubts.some((d) => d.field === "keeps");
+  if (reading.keeps.length > 0) return { found: reading.keeps, placeless };
+  if (/\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes)
+    return { found: [{ place: "freezer", min: null, max: reading.minutes.max }], placeless };
+  return { found: stored ? readStep(`keeps ${oneLine(text)}`, { language: "en" }).keeps : [], placeless };
+}
+
 /** What became of a line that is neither ingredient nor step. */
 function accountAside(
   aside: Aside,
@@ -233,25 +249,21 @@ function accountAside(
   }
   if (role === "list-head" || role === "number") return void put("note", `/components/0/methods/0/steps`);
   // A note that says how long something keeps is a hold of the part that it names, or else of the last.
-  if (role === "note" || role === "description") {
-    const reading = readStep(
-      oneLine(text).replace(/^[^:]{0,24}:\s*/, (lead) => (/^(?:to store|storage|keeps?|tip|note)/i.test(lead) ? "" : lead)),
-      { language: recipe.language },
-    );
-    const frozen =
-      reading.keeps.length === 0 && role === "note" && /\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes;
-    // Under "Storage" a length is how long it keeps, whatever the words.
-    const stored = aside.storage && reading.keeps.length === 0 ? readStep(`keeps ${oneLine(text)}`, { language: "en" }).keeps : [];
-    const keeps: readonly Keep[] = frozen ? [{ place: "freezer", min: null, max: reading.minutes.max }] : [...reading.keeps, ...stored];
-    if (keeps.length > 0 && text.length < 400 && role === "note") {
-      const named = parts.findIndex((p) => names(text, tellingWords(p.name)));
-      const placeless = reading.doubts.some((d) => d.field === "keeps");
-      keep(
-        { from, to, text },
-        named >= 0 ? named : parts.length - 1,
-        keeps,
-        named < 0 && parts.length > 1 ? "it does not say which part keeps this long" : placeless ? "no place said" : undefined,
-      );
+  if (role === "note") {
+    const sentences = sentencesOf(text, from, recipe.language);
+    const kept = sentences.map((s) => ({ ...s, keeps: keepsOfNote(s.text, aside.storage === true, recipe.language) }));
+    if (kept.some((s) => s.keeps.found.length > 0)) {
+      for (const s of kept) {
+        if (s.keeps.found.length === 0 || s.text.length >= LONGEST_KEEP) {
+          notes.push(oneLine(s.text));
+          items.push({ from: s.from, to: s.to, state: "note", became: "/dish/note" });
+          continue;
+        }
+        const named = parts.findIndex((p) => p.name === aside.of || names(s.text, tellingWords(p.name)));
+        const why =
+          named < 0 && parts.length > 1 ? "it does not say which part keeps this long" : s.keeps.placeless ? "no place said" : undefined;
+        keep({ from: s.from, to: s.to, text: s.text }, named >= 0 ? named : parts.length - 1, s.keeps.found, why);
+      }
       return;
     }
   }

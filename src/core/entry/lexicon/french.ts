@@ -95,7 +95,7 @@ export const FRENCH: Lexicon = {
   until: "jusqu'a ce que(?: le| la| les)?(?=\\b)|jusqu'a ce qu'(?:il|elle|ils|elles)|jusqu'a|jusqu'au",
   when: "quand|lorsque|des que|une fois",
   noCue: "utilisation|l'utilisation|au moment de servir|moment de servir",
-  inside: "a coeur|au coeur|a l'interieur|au centre|coeur",
+  inside: "a c(?:oe|œ)ur|au c(?:oe|œ)ur|a l'interieur|au centre|c(?:oe|œ)ur",
   places: [
     ["(?:au |dans le |dans un )?(?:refrigerateur|frigo|frigidaire)|au frais|au froid", "fridge"],
     ["(?:au |dans le )?congelateur|congele(?:e|s|es)?", "freezer"],

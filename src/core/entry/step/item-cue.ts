@@ -123,7 +123,10 @@ function coreAt(scan: Scan, at: number): { readonly end: number } | undefined {
   const named = scan.end(`(?:(?:pull|take (?:it )?out|lift|out|done|to|at|reaches|an?|the|pulled|remove) )*(?:${lexicon.inside})`, at);
   let from = at;
   if (named !== undefined)
-    from = scan.past("(?:temp(?:erature)?|heat)?(?: ?(?:of|at|is|to|reads|reaches|hits|about|,))*", scan.blanks(named));
+    from = scan.past(
+      "(?:temp(?:erature)?|heat)?(?: ?(?:of|at|is|to|reads|reaches|hits|about|(?:should|must|needs to) (?:be|read|reach)|soll(?:te)?|doit (?:etre|atteindre)|deve (?:essere|raggiungere)|debe (?:ser|alcanzar|llegar)|de|di|,|:|=))*",
+      scan.blanks(named),
+    );
   else from = scan.past("(?:pull(?:ed)?|take (?:it )?out|lift(?:ed)?(?: out)?|out|done)(?: it| them)? (?:at|of)(?: about)?", at);
   const pulled = named === undefined && from > at;
   if (named === undefined && !pulled) from = scan.past("(?:to|until|at)(?: about)?", at);

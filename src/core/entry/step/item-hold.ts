@@ -102,7 +102,7 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
       at = end = where.end;
       continue;
     }
-    const ahead = scan.end(lexicon.advance, at);
+    const ahead = scan.end(lexicon.advance, at) ?? scan.end("before(?= *(?:[,;()]|$))", at);
     if (ahead !== undefined && done(group)) {
       at = end = ahead;
       continue;
@@ -261,10 +261,14 @@ export const hold: Item = (scan, at) => {
   if (
     keeps !== undefined &&
     /^(?:be )?(?:chilled|refrigerated|frozen|freeze|stored?|keep|hold|wait)(?!s)/.test(folded.slice(at)) &&
-    !/^(?:keep|store)\b.*\b(?:fridge|freez|cellar|airtight|days?|d|weeks?|wks?|months?|years?|yrs?)\b/.test(folded.slice(at))
+    !/^(?:keep|store)\b.*\b(?:fridge|freez|cellar|airtight|days?|d|weeks?|wks?|months?|years?|yrs?)\b/.test(folded.slice(at)) &&
+    // "Unbaked pies freeze for up to 2 months": nobody waits for that.
+    !/^freeze\b[^,;]*\b(?:weeks|wks|months?|years?)\b/.test(folded.slice(at))
   )
     return undefined;
-  const got = keepsAt(scan, scan.blanks(start), needs !== undefined);
+  // "It will keep, well wrapped, for three days".
+  const wrapped = keeps === undefined ? null : HOW_KEPT.exec(folded.slice(start));
+  const got = keepsAt(scan, scan.blanks(start + (wrapped?.[0].length ?? 0)), needs !== undefined);
   if (!got) return undefined;
   if (needs !== undefined && got.keeps[0]?.place === null) return undefined;
   // "Freezes for 2 months", "can be chilled for 3 days": the verb says where.

@@ -49,7 +49,7 @@ const RULES: readonly Rule[] = [
   },
   (clause, folded, { found }) => {
     const time = findDurations(clause)[0];
-    if (!time || !/\bhands?(?:-on)?\b/.test(folded)) return false;
+    if (!time || !/\bhands?(?:-on)?\b/.test(folded) || /\bby hands?\b/.test(folded)) return false;
     if (/\b(?:end|after|last)\b/.test(folded)) found.plan.handsEnd = time.value.likely;
     else found.plan.handsStart = time.value.likely;
     return true;
