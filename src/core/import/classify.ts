@@ -8,6 +8,7 @@ import { readStep } from "../entry/step/read";
 import { understand } from "../foods/match";
 import { isDay } from "./days";
 import { headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, withoutPictures } from "./heads";
+import { inlineList, listWithin, severalIn, TAKES_MINUTES } from "./lists";
 import type { Role, SourceLine } from "./recipe";
 import { tableRow } from "./tables";
 
@@ -46,8 +47,6 @@ function opensWithVerb(text: string, language: Language): boolean {
 }
 
 const isSentence = (text: string) => /[.!?]$/.test(text) && text.split(/\s+/).length > 4;
-
-const TAKES_MINUTES = /\b\d+\s?(?:mins?|minutes?|hrs?|hours?|h|std|minuten|stunden|heures?|ore|minuti|horas?|minutos)\b/i;
 
 function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   const text = line.text.trim();
@@ -359,66 +358,4 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
 function nextRole(lines: readonly SourceLine[], from: number): "ingredients" | "method" {
   const next = lines.slice(from + 1).find((l) => l.role === "ingredient" || l.role === "instruction");
   return next?.role === "ingredient" ? "ingredients" : "method";
-}
-
-/** A line with several ingredients ("3 onions, 4 cloves garlic", "salt, pepper, 1 cinnamon stick") as its parts; any other as it stands. */
-function severalIn(line: SourceLine, language: Language): { from: number; to: number; text: string }[] {
-  const parts = inlineList(line, language);
-  const whole =
-    parts.length > 1 &&
-    parts.every(({ text }) => {
-      const read = readIngredient(text, language);
-      return (
-        (read.amount !== undefined || read.asNeeded) &&
-        !/^(?:for|more|extra|plus|of|each|cut|about|or|to)\b/i.test(read.name) &&
-        read.name.length > 2
-      );
-    });
-  return whole ? parts : [line];
-}
-
-/** "For the filling you want 900 g haddock, …", "You'll need 2 kg bones, …". */
-const WANTED =
-  /^\s*(?:(?:and )?for the ([\p{L}][\p{L}\s'’-]{1,30}?),? )?(?:you(?:['’]ll| will)? (?:want|need)|i (?:use|used|take)|we(?:['’]ll)? (?:use|need)|get|take)\s*:?\s+(?=[\d½¼¾⅓⅔]|an?\s)/iu;
-
-/** "Sponge: 4 eggs, 120 g sugar, 100 g flour": a part and its list in one line; undefined where it is none. */
-function listWithin(line: SourceLine, language: Language) {
-  const wanted = WANTED.exec(line.text);
-  const lead = wanted ?? /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
-  if (!lead) return undefined;
-  const from = line.from + lead[0].length;
-  // "Fish: 2 trout, 1 lemon. Fill the trout, …": the list ends with its sentence, and the work stands behind it.
-  const list =
-    /^[^.!?]*(?:[.,]\d[^.!?]*)*[.!?]\s+(?=\p{Lu}|\d+\s?(?:[Mm]in|[Ss]td|h)\b)/u.exec(line.text.slice(lead[0].length))?.[0] ??
-    line.text.slice(lead[0].length);
-  const to = from + list.length;
-  if (TAKES_MINUTES.test(list)) return undefined;
-  const parts = inlineList({ from, to, text: list.replace(/[.!?]\s+$/, (end) => " ".repeat(end.length)) }, language);
-  const weighed = parts.filter((p) => readIngredient(p.text, language).amount !== undefined).length;
-  if (weighed < 2 || weighed < parts.length - 1) return undefined;
-  const rest = line.text.slice(to - line.from);
-  const behind = rest.trim() === "" ? undefined : { from: to, to: line.to, text: rest };
-  return { head: { from: line.from, to: from, text: wanted ? (wanted[1] ?? "") : lead[0] }, parts, behind };
-}
-
-/** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */
-function inlineList(line: { from: number; to: number; text: string }, language: Language): { from: number; to: number; text: string }[] {
-  const parts: { from: number; to: number; text: string }[] = [];
-  let start = 0;
-  // The separator belongs to the part before it; it is not of its words.
-  const cut = (end: number, next: number) => {
-    const text = line.text.slice(start, end).trim();
-    if (text !== "") parts.push({ from: line.from + start, to: line.from + next, text });
-    start = next;
-  };
-  for (const m of line.text.matchAll(
-    /[,;•·|]\s+|\s\/\s+(?=\d)|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)|\s+and\s+(?=an? (?:\p{L}+ )?(?:bunch|handful|pinch|few|sprig|knob|glug|splash|stick|piece)\b)/giu,
-  )) {
-    const behind = line.text.slice(m.index + m[0].length).trimStart();
-    const read = readIngredient(behind.split(/[;•·|]|,(?!\d)/)[0] ?? "", language);
-    const sign = m[0].trim().charAt(0);
-    if (/[;•·|/]/.test(sign) || read.amount !== undefined || read.asNeeded) cut(m.index, m.index + m[0].length);
-  }
-  cut(line.text.length, line.text.length);
-  return parts;
 }

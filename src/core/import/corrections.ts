@@ -2,7 +2,7 @@
 // corrections: a length for a step, whose hands a verb wants everywhere.
 import type { Attention } from "../entry/lexicon/senses";
 import { durationText } from "../time/duration";
-import type { ReadInstruction } from "./method";
+import type { ReadInstruction } from "./instruction-step";
 import type { ImportedDish } from "./to-dish";
 
 export interface Guess {

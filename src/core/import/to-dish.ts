@@ -8,19 +8,18 @@ import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile, DishStep, Hold } from "../dish/schema";
 import { holdOf } from "../entry/hold-line";
 import { readIngredient } from "../entry/ingredient-line";
-import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
-import type { Keep } from "../entry/step/reading";
 import { allergensOfName } from "../foods/allergens";
 import { allOnOneLine, onOneLine } from "../plain-text";
 import { spokenDuration } from "../time/duration";
-import { type Accounting, accountingOf, type Item } from "./accounting";
+import { type Accounting, accountingOf } from "./accounting";
+import { accountAside, type Draft, GUESSED_SERVES, type KeepFn } from "./asides";
 import { isDay } from "./days";
-import { methodOf, type ReadInstruction, type ReadMethod } from "./method";
+import type { ReadInstruction } from "./instruction-step";
+import { methodOf, type ReadMethod } from "./method";
 import { calledLater } from "./part-names";
-import type { Aside, Recipe, RecipeLine, RecipeSection, Stretch } from "./recipe";
+import type { Recipe, RecipeLine, RecipeSection, Stretch } from "./recipe";
 import { names, tellingWords } from "./sections";
-import { sentencesOf } from "./sentences";
 
 interface PreviewIngredient {
   readonly line: RecipeLine;
@@ -51,10 +50,6 @@ export interface Serving {
   readonly timezone: string;
 }
 
-/** For how many a recipe is taken to be where it does not say. */
-export const GUESSED_SERVES = 4;
-
-type Draft = Pick<Stretch, "from" | "to"> & Omit<Item, "from" | "to" | "text">;
 const LONGEST_NOTE = 19_000;
 
 /** The dish that a recipe comes to, served to so many at that hour. Amounts stay those of the recipe, for its own number. */
@@ -150,8 +145,6 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
 
 const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
 
-type KeepFn = (stretch: Stretch | undefined, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
-
 /** Of a sentence that says how long something keeps, what may name it. */
 const LONGEST_SUBJECT = 40;
 
@@ -203,72 +196,6 @@ function accountSection(
       items.push({ from: b.stretch.from, to: b.stretch.to, state: "note", became: `${at}/note` });
     }
   }
-}
-
-const LONGEST_KEEP = 400;
-/** How long something keeps, by a sentence of a note. Under "Storage" a length is that, whatever the words. */
-function keepsOfNote(text: string, stored: boolean, language: Language): { readonly found: readonly Keep[]; readonly placeless: boolean } {
-  const plain = oneLine(text)
-    .replace(/^\(|\)$/g, "")
-    .replace(/^[^:]{0,24}:\s*/, (lead) => (/^(?:to store|storage|keeps?|tip|note)/i.test(lead) ? "" : lead));
-  const reading = readStep(plain, { language });
-  const placeless = reading.doubts.some((d) => d.field === "keeps");
-  if (reading.keeps.length > 0) return { found: reading.keeps, placeless };
-  if (/\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes)
-    return { found: [{ place: "freezer", min: null, max: reading.minutes.max }], placeless };
-  return { found: stored ? readStep(`keeps ${oneLine(text)}`, { language: "en" }).keeps : [], placeless };
-}
-
-/** What became of a line that is neither ingredient nor step. */
-function accountAside(
-  aside: Aside,
-  recipe: Recipe,
-  parts: readonly PreviewComponent[],
-  items: Draft[],
-  keep: KeepFn,
-  notes: string[],
-): void {
-  const { from, to, role, text } = aside;
-  const put = (state: Item["state"], became: string, why?: string) => items.push({ from, to, state, became, ...(why ? { why } : {}) });
-  if (role === "title") {
-    if (oneLine(text).includes(oneLine(recipe.name))) return void put("read", "/dish/name");
-    notes.push(oneLine(text));
-    return void put("note", "/dish/note");
-  }
-  if (role === "serves") {
-    if (oneLine(text) !== recipe.yieldText || recipe.yieldGuessed) notes.push(oneLine(text));
-    return void put(
-      recipe.yieldGuessed || recipe.serves === undefined ? "guess" : "read",
-      "/dish/baseServes",
-      recipe.serves === undefined
-        ? `no number of people: ${GUESSED_SERVES} is assumed`
-        : recipe.yieldGuessed
-          ? "pieces, taken as portions"
-          : undefined,
-    );
-  }
-  if (role === "list-head" || role === "number") return void put("note", `/components/0/methods/0/steps`);
-  // A note that says how long something keeps is a hold of the part that it names, or else of the last.
-  if (role === "note") {
-    const sentences = sentencesOf(text, from, recipe.language);
-    const kept = sentences.map((s) => ({ ...s, keeps: keepsOfNote(s.text, aside.storage === true, recipe.language) }));
-    if (kept.some((s) => s.keeps.found.length > 0)) {
-      for (const s of kept) {
-        if (s.keeps.found.length === 0 || s.text.length >= LONGEST_KEEP) {
-          notes.push(oneLine(s.text));
-          items.push({ from: s.from, to: s.to, state: "note", became: "/dish/note" });
-          continue;
-        }
-        const named = parts.findIndex((p) => p.name === aside.of || names(s.text, tellingWords(p.name)));
-        const why =
-          named < 0 && parts.length > 1 ? "it does not say which part keeps this long" : s.keeps.placeless ? "no place said" : undefined;
-        keep({ from: s.from, to: s.to, text: s.text }, named >= 0 ? named : parts.length - 1, s.keeps.found, why);
-      }
-      return;
-    }
-  }
-  notes.push(oneLine(text));
-  put(role === "unread" ? "unread" : "note", "/dish/note");
 }
 
 function emptyStep(title: string): ReadInstruction {

@@ -1,0 +1,83 @@
+// What becomes of the lines that are neither ingredient nor step: title, yield, notes, and how long a part keeps.
+import type { Language } from "../entry/lexicon/lexicon";
+import { readStep } from "../entry/step/read";
+import type { Keep } from "../entry/step/reading";
+import { onOneLine } from "../plain-text";
+import type { Item } from "./accounting";
+import type { Aside, Recipe, Stretch } from "./recipe";
+import { names, tellingWords } from "./sections";
+import { sentencesOf } from "./sentences";
+
+/** Portions where a recipe does not say for how many it is. */
+export const GUESSED_SERVES = 4;
+/** An item before it has its text. */
+export type Draft = Omit<Item, "text">;
+/** Takes down how long a component keeps; words that stand beside the steps go with it. */
+export type KeepFn = (stretch: Stretch | undefined, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
+const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
+
+const LONGEST_KEEP = 400;
+/** How long something keeps, by a sentence of a note. Under "Storage" a length is that, whatever the words. */
+function keepsOfNote(text: string, stored: boolean, language: Language): { readonly found: readonly Keep[]; readonly placeless: boolean } {
+  const plain = oneLine(text)
+    .replace(/^\(|\)$/g, "")
+    .replace(/^[^:]{0,24}:\s*/, (lead) => (/^(?:to store|storage|keeps?|tip|note)/i.test(lead) ? "" : lead));
+  const reading = readStep(plain, { language });
+  const placeless = reading.doubts.some((d) => d.field === "keeps");
+  if (reading.keeps.length > 0) return { found: reading.keeps, placeless };
+  if (/\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes)
+    return { found: [{ place: "freezer", min: null, max: reading.minutes.max }], placeless };
+  return { found: stored ? readStep(`keeps ${oneLine(text)}`, { language: "en" }).keeps : [], placeless };
+}
+
+/** What became of a line that is neither ingredient nor step. */
+export function accountAside(
+  aside: Aside,
+  recipe: Recipe,
+  parts: readonly { readonly name: string }[],
+  items: Draft[],
+  keep: KeepFn,
+  notes: string[],
+): void {
+  const { from, to, role, text } = aside;
+  const put = (state: Item["state"], became: string, why?: string) => items.push({ from, to, state, became, ...(why ? { why } : {}) });
+  if (role === "title") {
+    if (oneLine(text).includes(oneLine(recipe.name))) return void put("read", "/dish/name");
+    notes.push(oneLine(text));
+    return void put("note", "/dish/note");
+  }
+  if (role === "serves") {
+    if (oneLine(text) !== recipe.yieldText || recipe.yieldGuessed) notes.push(oneLine(text));
+    return void put(
+      recipe.yieldGuessed || recipe.serves === undefined ? "guess" : "read",
+      "/dish/baseServes",
+      recipe.serves === undefined
+        ? `no number of people: ${GUESSED_SERVES} is assumed`
+        : recipe.yieldGuessed
+          ? "pieces, taken as portions"
+          : undefined,
+    );
+  }
+  if (role === "list-head" || role === "number") return void put("note", `/components/0/methods/0/steps`);
+  // A note that says how long something keeps is a hold of the part that it names, or else of the last.
+  if (role === "note") {
+    const sentences = sentencesOf(text, from, recipe.language);
+    const kept = sentences.map((s) => ({ ...s, keeps: keepsOfNote(s.text, aside.storage === true, recipe.language) }));
+    if (kept.some((s) => s.keeps.found.length > 0)) {
+      for (const s of kept) {
+        if (s.keeps.found.length === 0 || s.text.length >= LONGEST_KEEP) {
+          notes.push(oneLine(s.text));
+          items.push({ from: s.from, to: s.to, state: "note", became: "/dish/note" });
+          continue;
+        }
+        const named = parts.findIndex((p) => p.name === aside.of || names(s.text, tellingWords(p.name)));
+        const why =
+          named < 0 && parts.length > 1 ? "it does not say which part keeps this long" : s.keeps.placeless ? "no place said" : undefined;
+        keep({ from: s.from, to: s.to, text: s.text }, named >= 0 ? named : parts.length - 1, s.keeps.found, why);
+      }
+      return;
+    }
+  }
+  notes.push(oneLine(text));
+  put(role === "unread" ? "unread" : "note", "/dish/note");
+}

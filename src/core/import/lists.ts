@@ -1,0 +1,72 @@
+// Lists of ingredients that stand in one line: "3 onions, 4 cloves garlic", "Sponge: 4 eggs, 120 g sugar. Whisk …".
+import { readIngredient } from "../entry/ingredient-line";
+import type { Language } from "../entry/lexicon/lexicon";
+import type { SourceLine } from "./recipe";
+
+/** A length of time: what has one is work, and no ingredient. */
+export const TAKES_MINUTES = /\b\d+\s?(?:mins?|minutes?|hrs?|hours?|h|std|minuten|stunden|heures?|ore|minuti|horas?|minutos)\b/i;
+
+/** A line with several ingredients ("3 onions, 4 cloves garlic", "salt, pepper, 1 cinnamon stick") as its parts; any other as it stands. */
+export function severalIn(line: SourceLine, language: Language): { from: number; to: number; text: string }[] {
+  const parts = inlineList(line, language);
+  const whole =
+    parts.length > 1 &&
+    parts.every(({ text }) => {
+      const read = readIngredient(text, language);
+      return (
+        (read.amount !== undefined || read.asNeeded) &&
+        !/^(?:for|more|extra|plus|of|each|cut|about|or|to)\b/i.test(read.name) &&
+        read.name.length > 2
+      );
+    });
+  return whole ? parts : [line];
+}
+
+/** "For the filling you want 900 g haddock, …", "You'll need 2 kg bones, …". */
+const WANTED =
+  /^\s*(?:(?:and )?for the ([\p{L}][\p{L}\s'’-]{1,30}?),? )?(?:you(?:['’]ll| will)? (?:want|need)|i (?:use|used|take)|we(?:['’]ll)? (?:use|need)|get|take)\s*:?\s+(?=[\d½¼¾⅓⅔]|an?\s)/iu;
+
+/** "Sponge: 4 eggs, 120 g sugar, 100 g flour": a part and its list in one line; undefined where it is none. */
+export function listWithin(line: SourceLine, language: Language) {
+  const wanted = WANTED.exec(line.text);
+  const lead = wanted ?? /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
+  if (!lead) return undefined;
+  const from = line.from + lead[0].length;
+  // "Fish: 2 trout, 1 lemon. Fill the trout, …": the list ends with its sentence, and the work stands behind it.
+  const list =
+    /^[^.!?]*(?:[.,]\d[^.!?]*)*[.!?]\s+(?=\p{Lu}|\d+\s?(?:[Mm]in|[Ss]td|h)\b)/u.exec(line.text.slice(lead[0].length))?.[0] ??
+    line.text.slice(lead[0].length);
+  const to = from + list.length;
+  if (TAKES_MINUTES.test(list)) return undefined;
+  const parts = inlineList({ from, to, text: list.replace(/[.!?]\s+$/, (end) => " ".repeat(end.length)) }, language);
+  const weighed = parts.filter((p) => readIngredient(p.text, language).amount !== undefined).length;
+  if (weighed < 2 || weighed < parts.length - 1) return undefined;
+  const rest = line.text.slice(to - line.from);
+  const behind = rest.trim() === "" ? undefined : { from: to, to: line.to, text: rest };
+  return { head: { from: line.from, to: from, text: wanted ? (wanted[1] ?? "") : lead[0] }, parts, behind };
+}
+
+/** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */
+export function inlineList(
+  line: { from: number; to: number; text: string },
+  language: Language,
+): { from: number; to: number; text: string }[] {
+  const parts: { from: number; to: number; text: string }[] = [];
+  let start = 0;
+  // The separator belongs to the part before it; it is not of its words.
+  const cut = (end: number, next: number) => {
+    const text = line.text.slice(start, end).trim();
+    if (text !== "") parts.push({ from: line.from + start, to: line.from + next, text });
+    start = next;
+  };
+  for (const m of line.text.matchAll(
+    /[,;•·|]\s+|\s\/\s+(?=\d)|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)|\s+and\s+(?=an? (?:\p{L}+ )?(?:bunch|handful|pinch|few|sprig|knob|glug|splash|stick|piece)\b)/giu,
+  )) {
+    const behind = line.text.slice(m.index + m[0].length).trimStart();
+    const read = readIngredient(behind.split(/[;•·|]|,(?!\d)/)[0] ?? "", language);
+    const sign = m[0].trim().charAt(0);
+    if (/[;•·|/]/.test(sign) || read.amount !== undefined || read.asNeeded) cut(m.index, m.index + m[0].length);
+  }
+  cut(line.text.length, line.text.length);
+  return parts;
+}
