@@ -10,6 +10,7 @@ const COMMON: ReadonlySet<string> = new Set(
     " ",
   ),
 );
+const ALSO_VERBS: ReadonlySet<string> = new Set(["roast", "mince", "fillet", "shell"]);
 /** "Onions", "onion": one word, whatever its ending. */
 const stem = (word: string) => word.replace(/(?:ies|es|s|y)$/, "");
 
@@ -58,5 +59,6 @@ function namedAt({ name }: Pick<Ingredient, "name">, steps: Parameters<typeof en
   if (byLast >= 0) return byLast;
   const byWord = texts.findIndex((t) => words.some((w) => t.includes(w)));
   if (byWord >= 0) return byWord;
-  return texts.findIndex((t) => also.some((w) => t.includes(stem(w))));
+  // "Roast" at the head of a step is what is done, and not the joint.
+  return texts.findIndex((t) => also.some((w) => (ALSO_VERBS.has(w) ? t.slice(1) : t).includes(stem(w))));
 }

@@ -201,6 +201,13 @@ const salted = (part: Part, saltG: number): Mend => ({
     written(d, { component: part.component.id, method: part.method.id }, { kind: "ingredient", name: "salt", find: "salt", grams: saltG }),
 });
 
+/** Ginger beer, tepache: sugared water that yeast sours, with a little of something in it. */
+const isSweetDrink = (part: Part): boolean => {
+  const all = gramsOf(part, () => true);
+  const wet = gramsOf(part, isOf("water", "juice", "coffee-tea"));
+  return wet >= 0.6 * all && gramsOf(part, isOf("sugar", "honey", "syrup")) >= 0.03 * all;
+};
+
 export function fermentSalt({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part): Finding[] => {
     if (part.component.kind !== "ferment") return [];
@@ -213,7 +220,7 @@ export function fermentSalt({ parts }: SafetyScene): Finding[] {
     const saltG = Number(((all * MENDED_PCT) / 100).toFixed(1));
     if (!(salt > 0)) {
       const named = part.items.some(isSalt);
-      if (!named && (saltOfOthers(part) > 0 || !part.items.some(isGreen))) return [];
+      if (!named && (saltOfOthers(part) > 0 || !part.items.some(isGreen) || isSweetDrink(part))) return [];
       return [
         cautioned("ferment-acid", `unweighed:${part.component.id}`, {
           ...at,

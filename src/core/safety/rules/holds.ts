@@ -167,20 +167,18 @@ export function standsWarm(scene: SafetyScene): Finding[] {
 /** Cooked rice in the warm, min (Food Standards Agency, rice: within the hour). */
 const RICE_WARM_MIN = 60;
 const isCookedRice = (part: Part) => part.items.some(isOf("rice")) && part.steps.some(killsGerms) && part.component.kind !== "dry";
-/** What was cooked may stand in the warm for so long, min (FDA Food Code 3-501.19). */
-const LEFT_OUT_MIN = 240;
 /** The step after its cooking in which it cools by itself for longer than it may be warm. */
 const coolingSlowly = (part: Part) =>
-  part.steps.slice(part.steps.findLastIndex(killsGerms) + 1).find(
-    (s) =>
-      /\b(?:cool|leave|stand|rest)/i.test(s.name) &&
-      !/fridge|refrigerat|\bice\b|chill|cold|freez/i.test(s.words) &&
-      !(s.step.uses ?? []).some((u) => u.what === "fridge" || u.what === "freezer") &&
-      heatOf(s) === undefined &&
-      likelyMinutes(s.step) > RICE_WARM_MIN &&
-      // Longer the account of time in the warm says it.
-      likelyMinutes(s.step) <= LEFT_OUT_MIN,
-  );
+  part.steps
+    .slice(part.steps.findLastIndex(killsGerms) + 1)
+    .find(
+      (s) =>
+        /\b(?:cool|leave|stand|rest)/i.test(s.name) &&
+        !/fridge|refrigerat|\bice\b|chill|cold|freez/i.test(s.words) &&
+        !(s.step.uses ?? []).some((u) => u.what === "fridge" || u.what === "freezer") &&
+        heatOf(s) === undefined &&
+        likelyMinutes(s.step) > RICE_WARM_MIN,
+    );
 export function rice(scene: SafetyScene): Finding[] {
   const cooling = scene.parts.filter(isCookedRice).flatMap((part): Finding[] => {
     const slow = coolingSlowly(part);

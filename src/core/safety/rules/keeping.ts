@@ -96,6 +96,7 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
       const stands =
         likelyMinutes(step.step) > WARM_FISH_MIN &&
         !inFridge(step) &&
+        !(step.step.uses ?? []).some((u) => u.what === "freezer") &&
         (/room temperature|counter|come to|stand|warm|rest|\b(?:out|leave|left|keep|table|bench|side|boot|car|van|drive|journey|carry|transport)\b/i.test(
           step.words,
         ) ||
@@ -143,7 +144,7 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
 /** Raw or half-cooked food that stands longer than this waits, min. */
 const COLD_WAIT_MIN = 60;
 const STUFFS =
-  /\bstuff(?:s|ed|ing)?\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)|\bfill\b.*\b(?:sew|tie|truss|skewer|roll)\b/i;
+  /\bstuff(?:s|ed|ing)?\b|\b(?:fill|pack|load|spoon|push|press)\b[^.,;]*\b(?:in|into|inside) (?:the |each |its )?(?:\w+ )?(?:birds?|cavit(?:y|ies)|goose|geese|turkey|chickens?|ducks?|quails?|poussins?|pigeons?|pheasants?|partridges?|guinea fowl|hens?|cockerel|capon)\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)|\bfill\b.*\b(?:sew|tie|truss|skewer|roll)\b/i;
 /** Put inside without the word: a stuffing where it is bread, grain or meat, and no lemon and no herb. */
 const PUT_INSIDE = /\b(?:into|in|inside) (?:of )?(?:the |its |their |each )?(?:\w+ )?(?:cavity|cavities|birds?|body)\b/i;
 const isFilling = isOf(

@@ -88,18 +88,20 @@ export function pulses(scene: SafetyScene): Finding[] {
 
 /** Said of the dish or in a step: somebody found them. */
 const GATHERED =
-  /\b(?:we|i|he|she|they|neighbours?|friends?|brother|sister|uncle|aunt|dad|mum|kids|children) (?:had |have )?(?:picked|found|gathered|foraged|brought)\b|\b(?:forag(?:ed|er['’]?s?|ing)|hand-picked|self-picked)\b|\bfrom (?:the|our|a) (?:woods?|forest|meadow|field|pasture|paddock|copse|verge|lawn|park|moor|roadside|hillside|garden)\b/i;
+  /\b(?:we|i|he|she|they|neighbours?|friends?|brother|sister|uncle|aunt|dad|mum|kids|children) (?:had |have )?(?:picked|found|gathered|foraged|brought)\b|\b(?:forag(?:ed|er['’]?s?|ing)|hand-picked|self-picked)\b|\bfrom (?:the|our|a) (?:woods?|forest|meadow|field|pasture|paddock|copse|verge|lawn|park|moor|roadside|hillside)\b/i;
+const gathered = (part: Part) => GATHERED.test(`${part.component.name} ${part.steps.map((s) => s.words).join(" ")}`);
+const FARMED = /\b(?:button|chestnut|portobell\w+|portabella|cremini|champignons?|shiitake|oyster|enoki|cultivated|shop|bought|dried)\b/i;
+/** Of the shop by its class, but by name any mushroom at all. */
+const isMushroom = (i: Item) =>
+  isOf("mushroom")(i) && /\b(?:mushrooms?|fungi|fungus|caps?)\b/i.test(i.ingredient.name) && !FARMED.test(i.ingredient.name);
 /** Wild ones by the words of the name; kinds that are also sold are asked about, once. */
 export function wildMushrooms({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>
     part.items
-      .filter(isOf("mushroom-wild"))
+      .filter((i) => isOf("mushroom-wild")(i) || (isMushroom(i) && gathered(part)))
       .slice(0, 1)
       .map((item): Finding => {
-        const picked =
-          item.food?.wild === true ||
-          item.food?.food.id === "mushroom.wild" ||
-          GATHERED.test(`${part.component.name} ${part.steps.map((s) => s.words).join(" ")}`);
+        const picked = item.food?.wild === true || item.food?.food.id === "mushroom.wild" || gathered(part);
         const step = part.steps[item.enters];
         return cautioned("wild-mushrooms", part.component.id, {
           component: part.component.id,

@@ -138,7 +138,7 @@ export function undercooked(scene: SafetyScene): Finding[] {
   });
 }
 
-const FREEZES = /\b(?:freez|frozen)\b|\bfreezer\b/i;
+const FREEZES = /\b(?:freez(?:e|es|ing|er)|frozen)\b/i;
 /** Sold to be eaten raw: by the rules of trade it was frozen first. */
 const FOR_RAW = /\b(?:sushi|sashimi)\b/i;
 /** Tunas are exempt from freezing (FDA Fish and Fishery Products Hazards and Controls Guidance, 2022). */
@@ -150,11 +150,21 @@ const wormFree = (j: Journey) =>
   FOR_RAW.test(j.item.ingredient.name) ||
   NO_WORMS.test(j.item.ingredient.name) ||
   j.visits.some((v) => FREEZES.test(v.step.words) && /\d+ ?d|days|week/i.test(`${v.step.words} ${v.step.step.time}`));
+/** Frozen by its last step and kept frozen: what is done with it later is another dish. */
+const isPutAway = (j: Journey) => {
+  const own = j.visits.filter((v) => v.part === j.part).at(-1)?.step;
+  const holds = (own?.step.makes ?? []).flatMap((o) => o.holds ?? []);
+  return holds.length > 0 && holds.every((h) => h.place === "freezer") && own !== undefined && FREEZES.test(own.words);
+};
 export function rawFish({ journeys }: SafetyScene): Finding[] {
   return firstBy(
     journeys,
     (j) =>
-      isOf("fish", "fish-freshwater", "fish-scombroid", "cephalopod")(j.item) && !j.food.cooked && hottest(j).core < 55 && !wormFree(j),
+      isOf("fish", "fish-freshwater", "fish-scombroid", "cephalopod")(j.item) &&
+      !j.food.cooked &&
+      hottest(j).core < 55 &&
+      !wormFree(j) &&
+      !isPutAway(j),
   ).map((j) =>
     cautioned("raw-fish", j.part.component.id, {
       ...at(j),
