@@ -112,9 +112,13 @@ function countedAt(folded: string, at: number, lexicon: Lexicon): Span | undefin
   return { low: minutes, likely: minutes, high: minutes, end, unit: last };
 }
 
+const TENS: Readonly<Record<string, number>> = { ten: 10, twenty: 20, thirty: 30, forty: 40, fifty: 50, "forty-five": 45, fifteen: 15 };
 /** The "30" of "1h30", "1 hr 30" and "2 hours 30 until tender": two digits behind the hours, and no unit of another kind behind them. */
 function bareMinutes(folded: string, number: Found<number>, last: number, close: boolean): { value: number; end: number } | undefined {
   const rest = folded.slice(number.end);
+  // "Two hours ten, topping up the water".
+  const tens = TENS[folded.slice(number.start, number.end)];
+  if (tens !== undefined && last === 60 && !close && /^\s*(?:$|[,.;:)])/.test(rest)) return { value: 1, end: number.end };
   const two = number.end - number.start === 2 && /^\d\d$/.test(folded.slice(number.start, number.end)) && !/^(?:\d|[.,/]\d)/.test(rest);
   if (last !== 60 || !two || number.value >= 60) return undefined;
   if (

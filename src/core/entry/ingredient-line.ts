@@ -38,12 +38,16 @@ const SINGLE =
 /** Vessels that hold what the cook happens to have: where a measure stands beside them, it is the amount. */
 const DRINKING_GLASSES = new Set(["glass", "mug", "becher", "verre", "bicchiere", "tazza", "vaso", "taza", "tasse"]);
 
+const MEASURED_PIECE =
+  /^((?:an?|one|\d{1,2}(?:\s?[x×])?)\s+)?(\d[\d.,/]*(?:\s?-\s?\d+)?\s?-?(?:cm|mm|inch(?:es)?)(?:[- ](?:long|thick))?)[- ](piece|knob|stick|length|chunk|strip)s?\s+(?:of\s+)?(?=\p{L})/u;
+const PIECES_OF = /^(?:[\p{L}-]+[- ]sized )?(?:pieces?|chunks?|lumps?|lengths?) of\s+(?=\p{L})/u;
+
 /** Longest line that is read. */
 const LONGEST_LINE = 2_000;
 const NOTHING = { amount: undefined, also: [], note: undefined, asNeeded: false, optional: false, heading: false } as const;
 
 const PACKS =
-  /^(?:tins?|cans?|packs?|packets?|bags?|tubs?|jars?|bottles?|cartons?|box(?:es)?|blocks?|punnets?|pouch(?:es)?)(?!\p{L})(?:\s+of(?!\p{L}))?\s+(?=\p{L})/u;
+  /^(?:tins?|cans?|packs?|sachets?|packets?|bags?|tubs?|jars?|bottles?|cartons?|box(?:es)?|blocks?|punnets?|pouch(?:es)?)(?!\p{L})(?:\s+of(?!\p{L}))?\s+(?=\p{L})/u;
 /** A package behind a weight, or behind one of so much; undefined where there is none. */
 function packedIn(l: IngredientScan, line: string, at: number, amount: ReadAmount, lexicon: Lexicon) {
   const own = quantityOf(amount).dimension !== "count" ? { value: amount, end: at } : undefined;
@@ -101,10 +105,21 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   );
   at = markPast(l, words.about, at, "note");
 
+  // "A 5 cm piece of ginger": one of it, and how long.
+  const measured = lexicon.language === "en" ? MEASURED_PIECE.exec(l.folded.slice(at)) : null;
+  if (measured) {
+    const [all, count = "", size = "", piece = ""] = measured;
+    l.mark(at, at + count.length, "amount");
+    l.mark(at + all.indexOf(size, count.length), at + all.indexOf(size, count.length) + size.length, "note");
+    l.mark(at + all.lastIndexOf(piece), at + all.lastIndexOf(piece) + piece.length, "amount");
+    at += all.length;
+  }
   // A vague number: "a few sprigs".
-  const vague = endOf(words.few, l.folded, at);
-  let found = vague === undefined ? amountAt(line, at, true, lexicon) : undefined;
-  let amount = found?.value;
+  const vague = measured ? undefined : endOf(words.few, l.folded, at);
+  let found = vague === undefined && !measured ? amountAt(line, at, true, lexicon) : undefined;
+  let amount: ReadAmount | undefined = measured
+    ? { amount: Number(/\d+/.exec(measured[1] ?? "")?.[0] ?? 1), unit: measured[3] ?? "piece", range: undefined }
+    : found?.value;
   const also: { amount: number; unit: string }[] = [];
   if (vague !== undefined && skipBlanks(line, vague) < line.length) {
     const counted = amountAt(`1 ${line.slice(skipBlanks(line, vague))}`, 0, false, lexicon);
@@ -148,6 +163,21 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     at = skipBlanks(line, sizedAt + single.end - 2);
   }
 
+  // "A scant teaspoon of saffron": the article was the number of a spoon that is heaped or level.
+  if (!amount && lexicon.language === "en" && /\ban? \p{L}+\s*$/iu.test(line.slice(0, at))) {
+    const spoon = amountAt(`1 ${line.slice(at)}`, 0, false, lexicon);
+    if (spoon && spoon.value.unit !== "piece" && skipBlanks(line, at + spoon.end - 2) < line.length) {
+      amount = spoon.value;
+      l.mark(at, at + spoon.end - 2, "amount");
+      at = skipBlanks(line, at + spoon.end - 2);
+    }
+  }
+  // "2 thumb-sized pieces of ginger": of what, and not in what.
+  const pieces = amount?.unit === "piece" && lexicon.language === "en" ? PIECES_OF.exec(l.folded.slice(at)) : null;
+  if (pieces) {
+    l.mark(at, at + pieces[0].length, "note");
+    at += pieces[0].length;
+  }
   // "400 ml tin coconut milk", "a 400 g can of beans": what it comes in says nothing of the food.
   const packed = amount && lexicon.language === "en" ? packedIn(l, line, at, amount, lexicon) : undefined;
   if (packed) {

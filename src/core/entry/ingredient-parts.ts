@@ -98,7 +98,7 @@ export function readName(l: IngredientScan, from: number, words: (typeof INGREDI
   for (let i = from + 1; i < end; i++) {
     if (!/\s/.test(folded.charAt(i - 1)) || /\s/.test(folded.charAt(i))) continue;
     const wish = endOf(words.asNeeded, folded, i);
-    const more = endOf(words.plusMore, folded, i);
+    const more = endOf(words.plusMore, folded, i) ?? (/^\+\s+\p{L}/u.test(folded.slice(i)) ? i + 1 : undefined);
     const optional = endOf(words.optional, folded, i);
     const prepared = endOf(words.prepared, folded, i);
     const lasts =
@@ -122,6 +122,9 @@ export function readName(l: IngredientScan, from: number, words: (typeof INGREDI
     }
   }
   l.mark(from, end, "name");
+  // "Extra flour for dusting".
+  const extra = asNeeded ? /^(?:some )?(?:extra|more|a little(?: more| extra)?)\s+(?=\p{L})/u.exec(folded.slice(from)) : null;
+  if (extra) l.mark(from, from + extra[0].length, "note");
   // The name has no article at its head.
   const article = /^(?:the|a|an|some|etwas|le|la|les|du|de la|des|il|lo|el)\s+(?=\p{L})/u.exec(folded.slice(from));
   if (article && /^(?:the|some|a|an|etwas|du|de la|des)/.test(article[0])) l.mark(from, from + article[0].length, "join");

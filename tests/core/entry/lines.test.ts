@@ -20,6 +20,7 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-fifth-en.txt", "en"],
   ["steps-sixth-en.txt", "en"],
   ["steps-seventh-en.txt", "en"],
+  ["steps-eighth-en.txt", "en"],
   ["steps-de.txt", "de"],
   ["steps-fr.txt", "fr"],
   ["steps-it.txt", "it"],
@@ -34,7 +35,7 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-fourth-es.txt", "es"],
 ];
 const INGREDIENTS = [
-  ...["ingredients-en.txt", "ingredients-more-en.txt", "ingredients-fourth-en.txt", "ingredients-fifth-en.txt"]
+  ...["ingredients-en.txt", "ingredients-more-en.txt", "ingredients-fourth-en.txt", "ingredients-fifth-en.txt", "ingredients-sixth-en.txt"]
     .flatMap(linesOf)
     .map((l) => ({ ...l, language: "en" as Language })),
   ...[...linesOf("ingredients-more.txt"), ...linesOf("ingredients-third.txt")].map((l) => ({

@@ -159,7 +159,10 @@ export const ENGLISH: Lexicon = {
   heatLead: "at|to|on|@|set to|set at|heated to|preheated to|of",
   heatKinds: [
     ["(?:in|into|on) (?:the|a|an|your) (?:charcoal|kettle|gas) grill", { by: "grill" }],
-    ["(?:under|beneath|below) (?:the|a|an)? ?(?:hot |preheated )?(?:grill|broiler|salamander)", { by: "oven", mode: "grill" }],
+    [
+      "(?:under|beneath|below) (?:the|a|an)? ?(?:(?:hot|preheated|fierce|very hot|blazing|medium|high) )?(?:grill|broiler|salamander)",
+      { by: "oven", mode: "grill" },
+    ],
     [
       "(?:on|over|onto) (?:the|a|an) (?:hot |charcoal |kettle |gas )*(?:grill|barbecue|bbq|braai)|(?:on|over) (?:the )?(?:hot |glowing |white |grey |wood )*(?:coals|embers|charcoal|fire)|(?:on|over) (?:an )?open (?:fire|flame)|(?:charcoal |kettle |gas )?grill|barbecue|bbq|coals",
       { by: "grill" },

@@ -35,7 +35,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     prepared:
       "(?:finely |roughly |thinly |coarsely |freshly |lightly |well )?(?:chopped|sliced|diced|minced|grated|peeled|crushed|melted|softened|beaten|sifted|drained|rinsed|toasted|halved|quartered|cubed|shredded|torn|ground|soaked|cooked|chilled|divided|packed|separated|trimmed|pitted|stoned|zested|juiced|washed|split|scraped|bruised|filleted|diluted|dissolved|butterflied|mixed with|cut (?:into|in)\\b|at room temperature|room temperature|in (?:chunks|pieces|cubes|strips|slices)|skin on|bone in|skinless|boneless and skinless|without (?:the )?(?:bones?|skin|seeds|stones?|rind|crusts?))",
     byFeel:
-      "salt|pepper|salt and (?:freshly ground )?(?:black )?pepper|sea salt|ice|water|seasoning|ice cubes|fleur de sel|flaky salt|black pepper|(?:freshly )?ground (?:black )?pepper|salt & pepper",
+      "salt|pepper|salt and (?:freshly ground )?(?:black )?pepper|sea salt|ice|water|seasoning|ice cubes|fleur de sel|flaky salt|black pepper|white pepper|(?:freshly )?(?:ground|milled|cracked) (?:(?:black|white|pink|mixed|long) )?pepper(?:corns)?|salt & pepper",
     few: "a few|few|several|some|a couple of|a couple",
   },
   de: {

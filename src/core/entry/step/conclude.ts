@@ -189,7 +189,9 @@ function heatOf({ found, folded }: Scan, verbs: readonly Verb[], verb: Verb | un
     });
   const level = found.heats.find((h) => h.level)?.level ?? null;
   const mode = found.heats.find((h) => h.mode)?.mode ?? null;
-  if (sure?.by) return { by: sure.by, tempC, level, mode };
+  // "In a bain-marie and bake at 150": the bath stands in the oven.
+  const bakes = sure?.by === "bath" && (tempC ?? 0) >= OVEN_FIGURE.from && verbs.some((v) => v.sense.by === "oven");
+  if (sure?.by) return { by: bakes ? "oven" : sure.by, tempC, level, mode };
   if (tempC === null) return { by: giver?.sense.by ?? "burner", tempC, level, mode };
   // The verb nearest before the figure that gives heat.
   const at = temps[0]?.at ?? 0;
