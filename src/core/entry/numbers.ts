@@ -86,6 +86,13 @@ function wholeNumberAt(text: string, index: number, words: boolean, lexicon: Lex
   if (!words) return undefined;
   const folded = fold(text.slice(index, index + 24));
   const word = wordAt(folded, lexicon);
+  // "Twenty five", as it is dictated.
+  const ones =
+    word && /^(?:twenty|thirty|forty|fifty)$/.test(word)
+      ? /^\s(one|two|three|four|five|six|seven|eight|nine)(?!\p{L})/u.exec(folded.slice(word.length))
+      : null;
+  if (word && ones)
+    return found((lexicon.numbers[word] as number) + (lexicon.numbers[ones[1] as string] ?? 0), word.length + ones[0].length);
   return word ? found(lexicon.numbers[word] as number, word.length) : undefined;
 }
 

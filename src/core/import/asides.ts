@@ -17,6 +17,18 @@ export type KeepFn = (stretch: Stretch | undefined, component: number, keeps: re
 const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
 
 const LONGEST_KEEP = 400;
+const KEEP_VERBS: Readonly<Record<Language, string>> = {
+  en: "keeps",
+  de: "hält sich",
+  fr: "se conserve",
+  it: "si conserva",
+  es: "se conserva",
+};
+/** "…; keep covered in the fridge": the place of what the sentence before it says. */
+const placeIn = (text: string | undefined, language: Language) => {
+  const place = text === undefined ? null : readStep(oneLine(text), { language }).place;
+  return place === "fridge" || place === "freezer" || place === "cellar" ? place : null;
+};
 /** How long something keeps, by a sentence of a note. Under "Storage" a length is that, whatever the words. */
 function keepsOfNote(text: string, stored: boolean, language: Language): { readonly found: readonly Keep[]; readonly placeless: boolean } {
   const plain = oneLine(text)
@@ -27,7 +39,10 @@ function keepsOfNote(text: string, stored: boolean, language: Language): { reado
   if (reading.keeps.length > 0) return { found: reading.keeps, placeless };
   if (/\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes)
     return { found: [{ place: "freezer", min: null, max: reading.minutes.max }], placeless };
-  return { found: stored ? readStep(`keeps ${oneLine(text)}`, { language: "en" }).keeps : [], placeless };
+  if (!stored) return { found: [], placeless };
+  // A length alone under such a heading: said with the verb of its language, or in English units.
+  const said = readStep(`${KEEP_VERBS[language]} ${plain}`, { language }).keeps;
+  return { found: said.length > 0 ? said : readStep(`keeps ${plain}`, { language: "en" }).keeps, placeless };
 }
 
 /** What became of a line that is neither ingredient nor step. */
@@ -64,7 +79,7 @@ export function accountAside(
     const sentences = sentencesOf(text, from, recipe.language);
     const kept = sentences.map((s) => ({ ...s, keeps: keepsOfNote(s.text, aside.storage === true, recipe.language) }));
     if (kept.some((s) => s.keeps.found.length > 0)) {
-      for (const s of kept) {
+      for (const [i, s] of kept.entries()) {
         if (s.keeps.found.length === 0 || s.text.length >= LONGEST_KEEP) {
           notes.push(oneLine(s.text));
           items.push({ from: s.from, to: s.to, state: "note", became: "/dish/note" });
@@ -73,7 +88,10 @@ export function accountAside(
         const named = parts.findIndex((p) => p.name === aside.of || names(s.text, tellingWords(p.name)));
         const why =
           named < 0 && parts.length > 1 ? "it does not say which part keeps this long" : s.keeps.placeless ? "no place said" : undefined;
-        keep({ from: s.from, to: s.to, text: s.text }, named >= 0 ? named : parts.length - 1, s.keeps.found, why);
+        const next = kept[i + 1];
+        const where = s.keeps.placeless && next?.keeps.found.length === 0 ? placeIn(next.text, recipe.language) : null;
+        const keeps = s.keeps.found.map((k) => ({ ...k, place: k.place ?? where }));
+        keep({ from: s.from, to: s.to, text: s.text }, named >= 0 ? named : parts.length - 1, keeps, why);
       }
       return;
     }

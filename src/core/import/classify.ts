@@ -30,7 +30,8 @@ const NUMBERED =
   /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
 const NUMBER_ALONE = /^[#*_\s]*(?:step|schritt|[ée]tape|passo|paso)?\s*\d{1,2}\s*[.):]?[*_\s]*$/i;
 const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s+|[•·▢☐□◦▪●✓]\uFE0F?|\[[ x]?\]\s*)/u;
-const MARKDOWN_HEADING = /^(?:[-–—=~*]{2,}\s*\p{L}[^-–—=~*]*[-–—=~*]{2,}$|#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/u;
+const MARKDOWN_HEADING =
+  /^(?:\[[^\][]{2,40}\]:?$|[-–—=~*]{2,}\s*\p{L}[^-–—=~*]*[-–—=~*]{2,}$|#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/u;
 
 type Mode = "top" | "ingredients" | "method" | "notes" | "nutrition" | "equipment" | "storage";
 
@@ -52,8 +53,9 @@ function looksLikeIngredient(line: SourceLine, language: Language): boolean {
   const text = line.text.trim();
   if (NUMBERED.test(text) && !BULLET.test(text) && !/^\d{1,2}\.\s*\d/.test(text)) return false;
   if (text.length > 140 || /[.!?]\s+\p{Lu}/u.test(text) || isSentence(text)) return false;
-  // What takes minutes is work, unless it begins with its amount: "250 g butter, out of the fridge for 1 hour".
-  if (TAKES_MINUTES.test(text) && !/^[\d½¼¾⅓⅔]/u.test(text.replace(BULLET, ""))) return false;
+  // What takes minutes is work, unless it begins with its amount and says them behind a comma: "250 g butter, out of the fridge for 1 hour".
+  if (TAKES_MINUTES.test(text) && (!/^[\d½¼¾⅓⅔]/u.test(text.replace(BULLET, "")) || TAKES_MINUTES.test(text.split(/[,(]/)[0] ?? "")))
+    return false;
   const read = readIngredient(text, language);
   if (read.heading) return false;
   const bulleted = BULLET.test(text) || line.hint === "item";
@@ -126,12 +128,19 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
 const HEAD_WITHIN =
   /(?<=[.!?;)])\s+(?=(?:serves|servings|makes|ingredients|you will need|method|directions|instructions|preparation|notes?|tips?|storage|zutaten|zubereitung|ingr[ée]dients|pr[ée]paration|ingredienti|procedimento|preparazione|ingredientes|elaboraci[óo]n|preparaci[óo]n)\b(?:[^.!?]{0,20}:|\s+\d))/giu;
 
+/** Two amounts, a colon or a full stop, and a night: "rub it with 60 ml oil … and leave it in the fridge till the morning". */
+const WEIGHS_AND_WORKS =
+  /\d\s?(?:g|kg|ml|l|tbsp|tsp|cloves?)\b.*\d\s?(?:g|kg|ml|l|tbsp|tsp|cloves?|sprigs?)?\b.*\b(?:overnight|night|till (?:the )?morning|fridge)\b/is;
+const LONGEST_OPENING = 120;
 /** A line that holds a whole recipe ("Mousse. Serves 6. Ingredients: … Method: …") as its parts. */
 function cutAtHeads(line: SourceLine): SourceLine[] {
   const cuts = [...line.text.matchAll(HEAD_WITHIN)].map((m) => m.index + m[0].length);
   // "Serves 4! Sauce keeps 4 days": for how many, and then something else.
   const first = /^[^.!?]{4,40}[.!?]+\s+(?=\p{L})/u.exec(line.text);
   if (first && isServesLine(first[0].replace(/[\s.!?]+$/, "")) && !cuts.includes(first[0].length)) cuts.unshift(first[0].length);
+  // "Right so the rabbit terrine. Two rabbits, boned, …": who talks says its name first.
+  const opening = line.from === 0 && line.text.length >= LONGEST_OPENING ? /^[^.!?:\d]{8,60}[.!?:]\s+(?=\S)/u.exec(line.text) : null;
+  if (opening && cuts.length === 0) cuts.push(opening[0].length);
   if (cuts.length === 0) return [line];
   return [0, ...cuts].map((from, i) => {
     const to = cuts[i] ?? line.text.length;
@@ -256,7 +265,10 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       mode = "ingredients";
       return put(line, "section", { among: "ingredients" });
     }
-    if (!titled && (first || !looksLikeIngredient(line, language)) && !NUMBERED.test(text) && text.length < 120) {
+    // What tells to do something for so long is no title, nor is "Dough: 400 g flour, 4 eggs."
+    const tells = !first && ((/\.$/.test(text) && opensWithVerb(text, language)) || listWithin(line, language) !== undefined);
+    titled ||= out.some((l) => l.role === "ingredient" || l.role === "instruction");
+    if (!titled && !tells && (first || !looksLikeIngredient(line, language)) && !NUMBERED.test(text) && text.length < 120) {
       titled = true;
       return put(line, "title");
     }
@@ -342,7 +354,10 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       return put(line, "ingredient");
     // Who talks says what is done in the middle of a line.
     const talked =
-      mode === "top" && TAKES_MINUTES.test(text) && listless(i) && readStep(text.slice(0, MOST_READ), { language }).verb !== null;
+      mode === "top" &&
+      (TAKES_MINUTES.test(text) || WEIGHS_AND_WORKS.test(text)) &&
+      listless(i) &&
+      readStep(text.slice(0, MOST_READ), { language }).verb !== null;
     if (mode === "top" && !opensWithVerb(text, language) && !talked) return put(line, "description");
     if (mode === "top" && listless(i)) {
       mode = "method";

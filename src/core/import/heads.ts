@@ -31,7 +31,7 @@ const HEADS: readonly (readonly [Head, RegExp])[] = [
   ],
   [
     "storage",
-    /^(?:storage|to store|storing|how to store|keeping|shelf life|aufbewahrung|haltbarkeit|lagerung|conservation|conservazione|conservacion)$/,
+    /^(?:storage|leftovers?|reste|les restes|gli avanzi|avanzi|sobras|to store|storing|how to store|keeping|shelf life|aufbewahrung|haltbarkeit|lagerung|conservation|conservazione|conservacion)$/,
   ],
 ];
 
@@ -56,7 +56,7 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 const PEOPLE =
   "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|covers|plates|couverts|coperti|cubiertos|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
-  /(?:^|[^\p{L}])(?:servings|serving|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+  /(?:^|[^\p{L}])(?:servings|serving|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
 const FOR = new RegExp(
   `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)`,
   "u",
@@ -123,7 +123,7 @@ export function yieldIn(text: string): SaidServes | undefined {
 export function isServesLine(text: string): boolean {
   const folded = fold(text.replace(/^[#*_\s•·-]+|[*_\s]+$/g, ""));
   if (folded.length > 90 || /[.!?]\s+\p{L}/u.test(folded)) return false;
-  return /^(?:serves?|servings?|serving size|feeds|makes|yields?|portions?|for|fur|portionen|ergibt|menge|personen|pour|donne|personnes|quantite|per|dosi|porzioni|resa|para|raciones|porciones|rinde|salen|recipe for|enough for|rezept fur)\b/.test(
+  return /^(?:nombre de couverts|couverts|anzahl|numero d[ei]|serves?|servings?|serving size|feeds|makes|yields?|portions?|for|fur|portionen|ergibt|menge|personen|pour|donne|personnes|quantite|per|dosi|porzioni|resa|para|raciones|porciones|rinde|salen|recipe for|enough for|rezept fur)\b/.test(
     folded,
   )
     ? servesIn(text)?.serves !== undefined &&
@@ -136,7 +136,7 @@ export function isServesLine(text: string): boolean {
 }
 
 const TIME_WORDS =
-  "prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|hands-on|rest(?:ing)?|chill(?:ing)?|wait(?:ing)?|inactive|marinat(?:e|ing)|ris(?:e|ing)|ready in|time|zubereitungszeit|arbeitszeit|backzeit|kochzeit|gesamtzeit|ruhezeit|wartezeit|dauer|vorbereitung(?:szeit)?|temps de (?:preparation|cuisson|repos)|temps total|preparation|cuisson|repos|tempo(?: totale| di (?:preparazione|cottura|riposo))?|cottura|riposo|tiempo(?: total| de (?:preparacion|coccion|reposo))?|coccion|difficulty|level|schwierigkeit(?:sgrad)?|niveau|difficulte|cost|difficolta|dificultad|cuisine|course|category|author|by|source";
+  "prep(?:aration)?|cook(?:ing)?|bak(?:e|ing)|total|active|hands-on|rest(?:ing)?|chill(?:ing)?|wait(?:ing)?|inactive|marinat(?:e|ing)|ris(?:e|ing)|ready in|time|zubereitungszeit|arbeitszeit|backzeit|kochzeit|gesamtzeit|ruhezeit|wartezeit|dauer|vorbereitung(?:szeit)?|temps de (?:preparation|cuisson|repos)|temps total|preparation|cuisson|repos|tempo(?: totale| di (?:preparazione|cottura|riposo))?|cottura|riposo|tiempo(?: total| de (?:preparacion|coccion|reposo))?|coccion|difficulty|level|schwierigkeit(?:sgrad)?|niveau|difficulte|cost|difficolta|dificultad|cuisine|course|category|author|by|source|tags?|keywords|rating|quelle|schlagworter|stichworter|fonte|fuente|mots-cles";
 const TIME_LINE = new RegExp(`^(?:${TIME_WORDS})(?: time)?(?: \\([^)]*\\))?\\s*[:=|–-]`);
 
 const LENGTH_ONLY =
@@ -159,7 +159,8 @@ export const isTotal = (text: string): boolean => /\b(?:total|gesamt|totale|read
 
 /** "Tip: …", "Note: …", "NB" at the head of a line. */
 export const isTip = (text: string): boolean =>
-  /^[*_(]*(?:(?:cook|chef|baker)(?:'s|’s) )?(?:tips?|notes?|nb|n\.b\.|p\.?s\.?|variation|hint|tipp|hinweis|achtung|astuce|conseil|remarque|attention|consiglio|nota|attenzione|consejo|truco|sugerencia|serving suggestion|make ahead|to make ahead|good to know)\b[*_)]*\s*(?:\d+)?\s*[:.–-]/i.test(
+  /^[*_(]*(?:get|work|prep) ahead\b/i.test(fold(text)) ||
+  /^[*_(]*(?:(?:cook|chef|baker)(?:'s|’s) )?(?:tips?|notes?|nb|n\.b\.|p\.?s\.?|variation|hint|tipp|hinweis|achtung|astuce|conseil|remarque|attention|consiglio|nota|attenzione|consejo|truco|sugerencia|serving suggestion|make ahead|to make ahead|good to know|get ahead|work ahead|prep ahead|vorbereiten|s'organiser|organisez-vous)\b[*_)]*\s*(?:\d+)?\s*[:.–-]/i.test(
     fold(text),
   );
 
@@ -174,7 +175,7 @@ const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
 /** The name in a heading: "For the dough:" is "Dough". */
 export function sectionName(heading: string, language: Language): string {
   const bare = heading
-    .replace(/^[#*_=\s>•~–—-]+|[#*_=\s:~–—-]+$/g, "")
+    .replace(/^[#*_=[\s>•~–—-]+|[#*_=\]\s:~–—-]+$/g, "")
     .replace(/^(?:step|part|mise|prep|stage|phase|component|schritt|teil|etape|étape|partie|passo|fase|paso|parte)\s+\d+\s*[:.–—-]\s*/i, "")
     .replace(/^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*/u, "")
     .replace(/^\d{1,2}[.)]\s+/, "")

@@ -10,7 +10,7 @@ import { readStep } from "../entry/step/read";
 import { understand } from "../foods/match";
 import { classified, type RoledLine } from "./classify";
 import { isDay } from "./days";
-import { isTotal, sectionName, servesIn, withoutPictures, yieldIn } from "./heads";
+import { isServesLine, isTotal, sectionName, servesIn, withoutPictures, yieldIn } from "./heads";
 import { withoutIdle } from "./idle-parts";
 import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type Source } from "./recipe";
 
@@ -125,7 +125,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
         break;
       }
       default:
-        if (line.role === "title") name ||= titleName(text.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, ""));
+        if (line.role === "title") name ||= titleName(text.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, "").replace(TITLE_LABEL, ""));
         if (line.role === "serves" || line.role === "list-head" || line.role === "title" || line.role === "time") {
           const said = line.role === "serves" ? yieldIn(text) : servesIn(text);
           if (line.role === "serves") yieldText ||= text;
@@ -142,6 +142,15 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     }
   }
   const sections = joined(listed, worked, language);
+  if (serves === undefined) {
+    // "It keeps a week. Serves twelve." at the end of the work.
+    const inSteps = worked
+      .flatMap((p) => p.instructions)
+      .flatMap((l) => l.text.split(/(?<=[.!?])\s+/))
+      .find((t) => isServesLine(t.replace(/[.!?]+$/, "")));
+    const said = inSteps === undefined ? undefined : servesIn(inSteps);
+    if (said && !said.pieces) serves = said.serves;
+  }
   if (serves === undefined) {
     const inNotes = aside
       .filter((a) => a.role === "description" || a.role === "note")
@@ -303,27 +312,39 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
   return all.includes(last) ? all : [...all, last];
 }
 
+/** "Title: Pasties", "Fiche technique : Ballottine". */
+const TITLE_LABEL =
+  /^(?:(?:recipe )?(?:title|name)|recipe|titel|rezept|titre|recette|fiche technique|subject(?:\s*:\s*(?:fwd?|re|fw))*|fwd?|re|betreff|objet|oggetto|asunto|titolo|ricetta|t[ií]tulo|receta)\s*:\s*(?=\S)/iu;
 const TALK =
   /^(?:ok(?:ay)?,? )?(?:so,? )?(?:here(?:'s| is) )?(?:how (?:i|we|to) (?:do|make|cook|prepare)|my (?:recipe|way|version) (?:for|of)) (?:the |my |our |a |an )?/i;
+/** "Right so the rabbit terrine". */
+const SO = /^(?:(?:ok(?:ay)?|right),? )?so,? (?:this is (?:for )?)?(?:the |my |our )?(?=\S)/i;
 
 /** The name of a dish without the talk around it ("ok so here's how I do the trout, for 6") and without for how many ("Duck (serves 4)"). */
 function titleName(text: string): string {
   const plain = withoutPictures(text)
     .replace(TALK, "")
+    .replace(SO, "")
     .replace(/,?\s+(?:for|serves|feeds) (?:about )?\d{1,2}(?: people)?$/i, "");
   const bracket = /\s*\(([^()]*)\)$/.exec(plain);
   const name = bracket && servesIn(bracket[1] as string)?.serves !== undefined ? plain.slice(0, bracket.index) : plain;
   return withoutPictures(name).trim() || text;
 }
 
-const leadOf = ({ text }: RoledLine) => LEAD.exec(text) ?? DASHED_LEAD.exec(text);
+/** "While that's in: …", "Next day: …" say when, and name nothing. */
+const SAYS_WHEN =
+  /^(?:while|meanwhile|when|once|next|then|after|before|later|first|now|finally|inzwischen|pendant|mentre|mientras|intanto)\b/i;
+const leadOf = ({ text }: RoledLine) => {
+  const lead = LEAD.exec(text) ?? DASHED_LEAD.exec(text);
+  return lead && SAYS_WHEN.test(lead[1] ?? "") ? null : lead;
+};
 
 /**
  * Prose in which each line begins with what it makes ("trout: brine it …", "pâté: flake …"), and no list: each such line opens a part.
  */
 function ledLines(lines: readonly RoledLine[]): RoledLine[] {
   const listed = lines.some((l) => l.role === "ingredient" || l.role === "section");
-  const colons = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && !/^\d/.test(l.text));
+  const colons = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && leadOf(l) && !/^\d/.test(l.text));
   const led = colons.length === 0 ? colons : lines.filter((l) => colons.includes(l) || (l.role === "instruction" && leadOf(l)));
   // A line that weighs out what it is made of is a part, alone as well.
   const leads = listed || led.length < 2 ? led.filter((l) => [...l.text.matchAll(INLINE)].length >= LEAST_LISTED) : led;

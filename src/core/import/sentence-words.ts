@@ -4,7 +4,7 @@ import type { Language } from "../entry/lexicon/lexicon";
 
 /** Heats the oven for a later step. */
 export const PREHEAT =
-  /\b(?:pre-?heat(?:ed|ing)?(?= (?:the|your|an|oven|to))|heat (?:the|your|an) oven|turn (?:on )?the oven (?:on|to)|set the oven|(?:back)?ofen [^.]{0,40}(?:vorheizen|heizen)|heizen sie den|vorheizen|prechauff\w+|preriscald\w+|(?:accendere|scaldare|scaldate) il forno|precal\w+|(?:calienta|calentar) el horno)/;
+  /\b(?:pre-?heat(?:ed|ing)?(?= (?:the|your|an|oven|to))|heat (?:(?:the|your|an) )?oven|turn (?:on )?the oven (?:on|to)|set the oven|(?:back)?ofen [^.]{0,40}(?:vorheizen|heizen)|heizen sie den|vorheizen|prechauff\w+|preriscald\w+|(?:accendere|scaldare|scaldate) il forno|precal\w+|(?:calienta|calentar) el horno)/;
 /** What else a sentence may do beside heating the oven. */
 export const BESIDE_HEAT = /(?:,|;|\band\b|\bund\b|\bet\b|\be\b|\by\b)\s+(\p{L}[^.]*)$/u;
 /** Opens a step that runs beside the one before it. */
@@ -32,7 +32,7 @@ export const FORBIDS =
 export const YIELDS = /^(?:makes|serves|feeds|yields|ergibt|reicht fur|donne|resa|rinde|salen)\b/;
 /** Sentences that wish a good meal. */
 export const WISH =
-  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger|sent from my|von meinem [a-z]+ gesendet|love,|hth\b|hope (?:this|that|it) helps|cheers\b|good luck|let me know|se rechauffe|reheats? (?:very )?well|lasst sich (?:gut |bestens )?(?:wieder )?aufwarmen|si riscalda bene|se recalienta)\b/;
+  /^(?:enjoy|bon appetit|guten appetit|buon appetito|buen provecho|that's it|voila|makes enough|this recipe|i (?:love|like)|we love|guten hunger|sent from my|von meinem [a-z]+ gesendet|love,|hth\b|un abbraccio|baci\b|tanti saluti|un saludo|abrazos|besos|bises\b|bisous|bien a toi|(?:liebe|viele|schone) grusse|lg\b|hope (?:this|that|it) helps|cheers\b|good luck|let me know|se rechauffe|reheats? (?:very )?well|lasst sich (?:gut |bestens )?(?:wieder )?aufwarmen|si riscalda bene|se recalienta)\b/;
 /** Says how long the sentence before it takes. */
 export const TAKES_SO_LONG =
   /^(?:this|that|it|das|dies|es|cela|ca|questo|esto) (?:will |should |may |can |kann |wird )?(?:takes?|dauert|dauern|prend|prendra|richiede|lleva|tarda)\b/;

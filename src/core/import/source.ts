@@ -95,7 +95,9 @@ function withoutWraps(lines: readonly SourceLine[]): SourceLine[] {
       last.text.trimEnd().length > 45 &&
       !/[.!?:]\s*$/.test(last.text) &&
       !/^\s*(?:[-–•*]|\d{1,2}[.)]\s)/.test(line.text);
-    if (last && goesOn) joined[joined.length - 1] = { ...last, to: line.to, text: `${last.text}\n${line.text}` };
+    // Signs that were left out between them (the mark of a quoted mail) are blanks, so that places within it stay true.
+    const left = last ? Math.max(0, line.from - (last.from + last.text.length) - 1) : 0;
+    if (last && goesOn) joined[joined.length - 1] = { ...last, to: line.to, text: `${last.text}\n${" ".repeat(left)}${line.text}` };
     else joined.push(line);
   }
   return joined;

@@ -91,7 +91,7 @@ export const ENGLISH: Lexicon = {
   between: "between|from|anywhere from|anywhere between",
   about:
     "about|around|approximately|approx\\.?|roughly|some|nearly|almost|just under|just over|circa|ca\\.?|c\\.|~|a good|good|a further|another|an extra|an additional|a total of|(?:the )?(?:first|last|next|final)|exactly",
-  atLeast: "at least|a minimum of|minimum(?: of)?|min\\.?|no less than|not less than|more than|over|at the very least|from",
+  atLeast: "at least|a minimum of|minimum(?: of)?|min\\.?|no less than|not less than|more than|over(?! another)|at the very least|from",
   upTo: "up to|at most|a maximum of|maximum(?: of)?|max\\.?|no more than|not more than|no longer than|not longer than|less than|under",
   orMore: "or more|or longer|and more|minimum|at least|at the least|min\\.?|plus(?= |$)|\\+",
   atMostBehind: "at most|maximum|max\\.?|at the most|tops|or less",

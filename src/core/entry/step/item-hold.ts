@@ -25,7 +25,7 @@ const HOW_KEPT =
   /^,\s*(?:(?:well|tightly|loosely|closely|gut|luftdicht|bien|ben)\s+)?(?:wrapped|covered|sealed|boxed|lidded|abgedeckt|verpackt|verschlossen|couverte?s?|emballe\p{L}*|coperto|coperti|avvolt\p{L}|tapad\p{L}+|envuelt\p{L}+),\s*/u;
 /** "At 4 °C", "-18 °C": a fridge, a freezer. */
 const COLD =
-  /^(?:(?:at|below|under|bei|unter|a|sous|sotto|bajo)\s)?(?:([-–−](?:1\d|2\d)|minus 1\d)|[1-8])\s?(?:°|deg(?:rees)?)?\s?c(?![\p{L}])/u;
+  /^(?:(?:at|below|under|bei|unter|a|sous|sotto|bajo)\s)?(?:([-–−](?:1\d|2\d)|minus 1\d)|\+?\s?[1-8])\s?(?:°|deg(?:rees)?)?\s?c(?![\p{L}])/u;
 const LIMIT = /^(?:safety|quality)(?!\p{L})/u;
 
 /** Groups of a length and a place, in either order, from a place on. */
