@@ -1,0 +1,52 @@
+// Prose without a list: the amounts that its sentences name, as ingredients.
+import { readIngredient } from "../entry/ingredient-line";
+import type { Language } from "../entry/lexicon/lexicon";
+import { understand } from "../foods/match";
+import type { RecipeLine, RecipeSection } from "./recipe";
+
+/** So many things weighed out in one line make a list of it. */
+export const LEAST_LISTED = 3;
+export const INLINE =
+  /(?<![\p{L}\p{N}.,/])(?:\d+(?:[.,]\d+)?(?:\s?[/⁄]\s?\d+)?|[½¼¾⅓⅔])\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|cups?|tbsp|tsp|tablespoons?|teaspoons?|el|tl|cuilleres?|cucharadas?|cucchiai|eggs?|onions?|cloves?)(?![\p{L}])/giu;
+
+const COUNTED = /(?<![\p{L}\p{N}.,/°@-])\d{1,2}\s(?=\p{Ll}{3})/gu;
+const SURE = 0.9;
+/** "Take 8 quail": a figure before one or two words that are a food, and no unit. */
+function countedFoods(text: string): RegExpExecArray[] {
+  return [...text.matchAll(COUNTED)].filter((m) => {
+    const [first = "", second = ""] = text.slice(m.index + m[0].length).match(/\p{L}+/gu) ?? [];
+    const weighed = [...text.slice(m.index, m.index + 24).matchAll(INLINE)].some((x) => x.index === 0);
+    return !weighed && [first, `${first} ${second}`].some((name) => (understand(name)?.confidence ?? 0) >= SURE);
+  });
+}
+
+/** Prose without a list: the amounts in its sentences are its ingredients, as guesses. Their words stay in the steps as well. */
+export function inlineIngredients(sections: readonly RecipeSection[], language: Language): RecipeSection[] {
+  const listed = sections.some((s) => s.ingredients.length > 0);
+  // Where other parts have a list, one without any has to weigh out several things in its sentences.
+  const bare = (section: RecipeSection) =>
+    !listed ||
+    (section.ingredients.length === 0 && section.instructions.flatMap((l) => [...l.text.matchAll(INLINE)]).length >= LEAST_LISTED);
+  return sections.map((section) =>
+    !bare(section)
+      ? section
+      : {
+          ...section,
+          ingredients: section.instructions.flatMap((line) =>
+            [...line.text.matchAll(INLINE), ...countedFoods(line.text)].flatMap((m): RecipeLine[] => {
+              const behind = line.text.slice(m.index);
+              // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
+              const end =
+                /[,;.:()@]|\s\+\s|\s(?=\d)|\s(?:go(?:es)?|that|all|end|diced|chopped|sliced|and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
+                  behind.slice(m[0].length),
+                );
+              const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();
+              const read = readIngredient(text, language);
+              return read.amount && read.name && read.name !== "each" && read.name.split(" ").length <= 5
+                ? [{ from: line.from, to: line.from, text, guess: "taken from the sentence" }]
+                : [];
+            }),
+          ),
+        },
+  );
+}
