@@ -2,6 +2,7 @@
 // One of several, on Radix Select. A text is said as this cook reads it.
 import { Check, ChevronDown } from "lucide-react";
 import { Select } from "radix-ui";
+import { useState } from "react";
 import { useSpoken } from "./conventions";
 
 /** Radix keeps the empty value for "nothing chosen yet"; a choice that means "none" needs another one. */
@@ -24,6 +25,8 @@ interface ChoiceProps {
 
 export function Choice({ label, value, options, none, prompt, onChange, className = "", disabled, id }: ChoiceProps) {
   const spoken = useSpoken();
+  // A list of every closed choice of a page is thousands of rows: it is made when its field is gone to.
+  const [near, setNear] = useState(false);
   const inside = value === "" ? (none === undefined ? "" : NONE) : value;
   // Said here too, so that the page from the server has it before the list is there.
   const chosen = value === "" ? none : options.find(([key]) => key === value)?.[1];
@@ -44,6 +47,8 @@ export function Choice({ label, value, options, none, prompt, onChange, classNam
   return (
     <Select.Root value={inside} onValueChange={(v) => onChange(v === NONE ? "" : v)} disabled={disabled ?? false}>
       <Select.Trigger
+        onFocus={() => setNear(true)}
+        onPointerEnter={() => setNear(true)}
         id={id}
         aria-label={label}
         className={`field inline-flex max-w-full items-center justify-between gap-2 text-left disabled:opacity-55 ${className}`}
@@ -55,18 +60,20 @@ export function Choice({ label, value, options, none, prompt, onChange, classNam
           <ChevronDown size={15} aria-hidden="true" />
         </Select.Icon>
       </Select.Trigger>
-      <Select.Portal>
-        <Select.Content
-          position="popper"
-          sideOffset={4}
-          className="z-50 max-h-[min(24rem,var(--radix-select-content-available-height))] min-w-(--radix-select-trigger-width) max-w-[92vw] overflow-hidden rounded-[5px] border border-rule bg-raised text-[14px] text-ink shadow-lg"
-        >
-          <Select.Viewport className="p-1">
-            {none !== undefined && item(NONE, none)}
-            {options.map(([key, text]) => item(key, text))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
+      {near && (
+        <Select.Portal>
+          <Select.Content
+            position="popper"
+            sideOffset={4}
+            className="z-50 max-h-[min(24rem,var(--radix-select-content-available-height))] min-w-(--radix-select-trigger-width) max-w-[92vw] overflow-hidden rounded-[5px] border border-rule bg-raised text-[14px] text-ink shadow-lg"
+          >
+            <Select.Viewport className="p-1">
+              {none !== undefined && item(NONE, none)}
+              {options.map(([key, text]) => item(key, text))}
+            </Select.Viewport>
+          </Select.Content>
+        </Select.Portal>
+      )}
     </Select.Root>
   );
 }
