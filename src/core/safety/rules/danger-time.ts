@@ -32,6 +32,8 @@ interface Stay {
   /** The step that stands there, or whose output waits there. */
   readonly step: string;
   readonly output?: string;
+  /** The step that it waits for. */
+  readonly toStep?: string;
   readonly cooks: boolean;
   readonly cools: boolean;
   readonly meant: boolean;
@@ -79,6 +81,7 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         place: w.place,
         step: w.fromStep,
         output: w.name,
+        toStep: w.toStep,
         onItsWayToTheCold: w.window === undefined && standsCold(here.steps.find((s) => s.ref === w.toStep)),
         cooks: false,
         cools: false,
@@ -172,17 +175,36 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
   return legs.slice(-MOST_LEGS);
 }
 
+const SOON = "30m";
+/** A wait of which the dish says nothing, between two steps of one component: the second follows the first. */
+function sooner(stay: Stay, first: PartStep, parts: readonly Part[]): Mend[] {
+  const next = parts.flatMap((p) => p.steps).find((s) => s.ref === stay.toStep);
+  if (!next || next.place.component !== first.place.component) return [];
+  const id = first.step.id;
+  return [
+    {
+      label: `“${next.name}” within half an hour of “${first.name}”`,
+      apply: (d) =>
+        withStep(d, next.place, (s) => ({
+          ...s,
+          after: [...(s.after ?? []).filter((a) => (typeof a === "string" ? a : a.step) !== id), { step: id, max: SOON }],
+        })),
+    },
+  ];
+}
+
 /** What would take the longest stay out of the warm: a wait goes into the fridge, a step that only stands is cut short. */
 function cooler(stay: Stay, { parts }: SafetyScene): Mend[] {
   const step = parts.flatMap((p) => p.steps).find((s) => s.ref === stay.step);
   if (!step) return [];
   if (stay.output === undefined)
-    return step.step.attention === "unattended" && !stay.meant
+    return step.step.attention === "unattended" && !stay.meant && !stay.cooks
       ? [{ label: `“${step.name}” for one hour at most`, apply: (d) => withStep(d, step.place, (s) => ({ ...s, time: "1h" })) }]
       : [];
   const made = step.step.makes?.find((o) => (o.name ?? o.id) === stay.output);
   const warm = made?.holds?.find((h) => h.place === stay.place);
-  if (!made || !warm) return [];
+  if (!warm) return sooner(stay, step, parts);
+  if (!made) return [];
   const fridge = {
     place: "fridge" as const,
     litres: warm.litres ?? 1,
