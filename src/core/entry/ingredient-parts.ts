@@ -113,6 +113,7 @@ export function readName(l: IngredientScan, from: number, words: (typeof INGREDI
       break;
     }
     if (
+      /^\d+(?:[.,]\d+)?\s?%/.test(folded.slice(i)) ||
       /^(?:for (?:the|a|later|dusting)|the size of|(?:per|pro|par|por|al) (?:kg|kilo|chilo|lit(?:re|er|ro)|\d)|such as|e\.g\.|cut into|weighing|about \d|plus \d|approx|ca\.? \d|from step|see (?:recipe|note|page|above)|left (?:over|whole)|at room temp|with (?:skin|bones?|fat|rind|their|its)|without|in (?:chunks|pieces|cubes|strips|one piece|brine|oil|syrup|juice|their|its|thin|thick)|fur (?:die|den|das)|pour (?:la|le|les)|per (?:la|il|lo)|para (?:el|la))\b/.test(
         folded.slice(i),
       )

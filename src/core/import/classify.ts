@@ -8,7 +8,7 @@ import { readStep } from "../entry/step/read";
 import { understand } from "../foods/match";
 import { isDay } from "./days";
 import { headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, withoutPictures } from "./heads";
-import { inlineList, listWithin, severalIn, TAKES_MINUTES } from "./lists";
+import { inlineList, listWithin, severalIn, signParted, TAKES_MINUTES } from "./lists";
 import type { Role, SourceLine } from "./recipe";
 import { tableRow } from "./tables";
 
@@ -73,6 +73,8 @@ const PAGE_MARK =
 /** "Cooked chestnuts 150 g": weighed at its end, whatever it begins with. */
 const WEIGHED_BEHIND = /^[\p{L}][\p{L}\s,'’-]{2,50}\s\d+(?:[.,]\d+)?\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|tbsp|tsp|cups?|el|tl)$/iu;
 
+const weighs = (part: string, language: Language) =>
+  !TAKES_MINUTES.test(part) && !isServesLine(part) && readIngredient(part, language).amount !== undefined;
 const indent = (line: SourceLine) => line.text.length - line.text.trimStart().length;
 
 const NUMBERED_CAPITALS = /^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*\p{Lu}[\p{Lu}\s'’&-]{2,}$/u;
@@ -338,6 +340,12 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (line.hint === "numbered" || (NUMBERED.test(text) && !looksLikeIngredient(line, language))) {
       mode = "method";
       return put(line, "instruction");
+    }
+    const signed = text.split(/\s[•·|]\s/);
+    // "1.5 kilos of pluck • 250 g suet • 4 onions": a list between signs, however long its line is.
+    if (signed.length >= 3 && signed.filter((part) => weighs(part, language)).length * 2 >= signed.length) {
+      mode = "ingredients";
+      return void signParted(line).forEach((part) => put(part, "ingredient"));
     }
     if (looksLikeIngredient(line, language) || WEIGHED_BEHIND.test(text)) {
       mode = "ingredients";

@@ -56,7 +56,7 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 const PEOPLE =
   "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|covers|plates|couverts|coperti|cubiertos|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
-  /(?:^|[^\p{L}])(?:servings|serving|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+  /(?:^|[^\p{L}])(?:servings|serving|reicht (?:etwa )?fur|genug fur|suffit pour|suffisent? pour|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
 const FOR = new RegExp(
   `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)`,
   "u",

@@ -37,7 +37,7 @@ export function inlineIngredients(sections: readonly RecipeSection[], language: 
               const behind = line.text.slice(m.index);
               // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
               const end =
-                /[,;.:()@]|\s\+\s|\s(?=\d)|\s(?:go(?:es)?|that|all|end|diced|chopped|sliced|and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
+                /[,;.:()@•·|]|\s\+\s|\s(?=\d)|\s(?:go(?:es)?|that|all|end|diced|chopped|sliced|and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
                   behind.slice(m[0].length),
                 );
               const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();

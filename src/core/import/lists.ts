@@ -29,7 +29,7 @@ const WANTED =
 /** "Sponge: 4 eggs, 120 g sugar, 100 g flour": a part and its list in one line; undefined where it is none. */
 export function listWithin(line: SourceLine, language: Language) {
   const wanted = WANTED.exec(line.text);
-  const lead = wanted ?? /^\s*\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
+  const lead = wanted ?? /^\s*(?:\d{1,2}[.)]\s+)?\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
   if (!lead) return undefined;
   const from = line.from + lead[0].length;
   // "Fish: 2 trout, 1 lemon. Fill the trout, …": the list ends with its sentence, and the work stands behind it.
@@ -69,4 +69,16 @@ export function inlineList(
   }
   cut(line.text.length, line.text.length);
   return parts;
+}
+
+/** A line whose parts stand between bullets or bars, each with its sign. */
+export function signParted(line: { from: number; to: number; text: string }): { from: number; to: number; text: string }[] {
+  const cuts = [...line.text.matchAll(/\s[•·|]\s+/g)];
+  return [...cuts, undefined].map((m, i) => {
+    const before = cuts[i - 1];
+    const from = before ? before.index + before[0].length : 0;
+    const end = m?.index ?? line.text.length;
+    const to = m ? m.index + m[0].length : line.text.length;
+    return { from: line.from + from, to: line.from + to, text: line.text.slice(from, end) };
+  });
 }

@@ -100,10 +100,11 @@ export function methodOf(
       const opening = saidAt(lexiconOf(language).verbs, folded, 0);
       const works = opening !== undefined && SENSES[opening.value].attention === "hands";
       const opensKeep = OPENS_KEEP.test(folded);
+      const madeAhead = MADE_AHEAD.test(folded);
       if (
         whole.keeps.length > 0 &&
-        (!whole.said.minutes || opensKeep) &&
-        (tip || whole.verb === null || (KEEP_SENTENCE.test(folded) && (!works || opensKeep)))
+        (!whole.said.minutes || opensKeep || madeAhead) &&
+        (tip || madeAhead || whole.verb === null || (KEEP_SENTENCE.test(folded) && (!works || opensKeep)))
       ) {
         const stands = gathered.length > 0 ? null : steps.at(-1)?.reading.place;
         const where = stands === "fridge" || stands === "freezer" || stands === "cellar" ? stands : null;
@@ -119,7 +120,7 @@ export function methodOf(
       if (
         tip ||
         WISH.test(folded) ||
-        (MADE_AHEAD.test(folded) && whole.keeps.length === 0) ||
+        (madeAhead && whole.keeps.length === 0) ||
         (YIELDS.test(folded) && isServesLine(plain.replace(/\.$/, ""))) ||
         (BEST_AFTER.test(folded) && whole.keeps.length === 0)
       ) {

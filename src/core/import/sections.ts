@@ -245,7 +245,7 @@ const OPENS_PART =
   /^(?:\d{1,2}[.)]\s*|step \d+[:.]?\s*)?(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
 
 /** A line that begins with the name of what it makes: "Sauce: …", "2. **Filling.** …". */
-const LEAD = /^(?:\d{1,2}[.)]\s*|\d{1,2}[:.]\d{2}\s+)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?::\*{0,2}|[.]\*{2})\s/u;
+const LEAD = /^(?:\d{1,2}[.)]\s*|\d{1,2}[:.]\d{2}\s+)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?:\s*\([^()]{1,24}\))?(?::\*{0,2}|[.]\*{2})\s/u;
 
 /** "filling - cook …": the same with a dash, among lines that have a colon. */
 const DASHED_LEAD = /^(\p{L}[\p{L}'’]*(?: \p{L}[\p{L}'’]*)?)\s+[-–—]\s/u;

@@ -82,7 +82,11 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
       );
     });
     // Behind the verb that ends its clause another clause begins: there, and not further on.
-    const last = joins.find((j) => language === "de" && endsInVerb(text.slice(end, end + j.index))) ?? joins.at(-1);
+    const last =
+      joins.find((j) => language === "de" && endsInVerb(text.slice(end, end + j.index))) ??
+      // "…, then down to 170 and 40 minutes more": it goes on at the "then".
+      joins.findLast((j) => /\b(?:then|puis|poi|luego)\b/i.test(j[0])) ??
+      joins.at(-1);
     if (!last) return;
     const cut = end + last.index;
     parts.push({ from: sentence.from + from, to: sentence.from + cut, text: text.slice(from, cut).trim() });

@@ -64,7 +64,7 @@ export const ENGLISH: Lexicon = {
     ["seconds?|secs?|s|\"|''", 1 / 60],
   ],
   night:
-    "over-?\\s?night|(?:for |through )?(?:the|a|one|all) (?:whole )?night(?: long)?|(?:until|till|'?til) (?:the )?(?:(?:next|following) (?:day|morning)|tomorrow|morning)",
+    "over-?\\s?night|o\\/n|(?:for |through )?(?:the|a|one|all) (?:whole )?night(?: long)?|(?:until|till|'?til) (?:the )?(?:(?:next|following) (?:day|morning)|tomorrow|morning)",
   stretches: [
     ["half an? hour|a half-?\\s?hour|half-?\\s?hour", 30],
     ["(?:a )?quarter of an hour|a quarter-?\\s?hour", 15],

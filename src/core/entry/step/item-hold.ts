@@ -254,6 +254,14 @@ export const hold: Item = (scan, at) => {
     scan.mark(at, long.end, "keeps");
     return long.end;
   }
+  // "Vakuumiert 6 Monate im Kühlschrank haltbar": the word stands at the end.
+  const lasts = lexicon.language === "de" && lengthAt(folded, at, lexicon) ? /^[^,;.]*\bhaltbar\b/.exec(folded.slice(at)) : null;
+  const lasting = lasts && keepsAt(scan, at);
+  if (lasts && lasting) {
+    add(scan, lasting);
+    scan.mark(at, at + lasts[0].length, "keeps");
+    return at + lasts[0].length;
+  }
   const start = keeps ?? ahead ?? needs;
   if (start === undefined) return aheadOnly(scan, at);
   if (keeps !== undefined && scan.blanks(0) === at && VERB_AT_HEAD.test(folded.slice(at))) return undefined;
