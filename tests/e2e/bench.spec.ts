@@ -129,8 +129,12 @@ test("inside a component: filled from the dish, written into it, and taken back"
   expect(await salt()).toMatchObject({ amount: expect.closeTo(15, 0), unit: "g" });
   await expect(part.getByText(/Fine sea salt, now 18\.[78]\d? g/)).toBeVisible();
   await page.locator("body").click({ position: { x: 5, y: 500 } });
+  const listed = page.getByRole("textbox", { name: /^Ingredient Fine sea salt/ });
+  await expect(listed).toHaveValue(/^15\.04 g/);
   await page.keyboard.press("Control+z");
   await expect.poll(salt).toEqual(before);
+  // The page has it too: what the dish fills in is filled in anew when it comes.
+  await expect(listed).toHaveValue(/^15 g/);
   // The stop holds here as well.
   await part.getByRole("button", { name: "Curing salt", exact: true }).click();
   await part.getByLabel("Nitrite added").first().fill("400");
