@@ -249,6 +249,11 @@ const BENDS: Readonly<Record<string, Bend>> = {
     draft.plan.holds = [];
     BENDS["the first done"]?.(draft, (list) => list[0] as never, by);
   },
+  "no wait named, some begun, and other hours": (draft, pick, by) => {
+    BENDS["no wait named, some begun"]?.(draft, pick, by);
+    if (pick([true, false])) BENDS["one more way to wait"]?.(draft, pick, by);
+    BENDS["other hours"]?.(draft, pick, by);
+  },
   paused: ({ plan }, pick, by) => {
     const step = pick(plan.steps) as Loose;
     const at = Math.round((step.start + step.end) / 2);
