@@ -1,7 +1,7 @@
 // rondeau import: a recipe of any kind as a dish, and what became of every character of it.
 import { type Accounting, allUnread } from "../core/import/accounting";
-import { GUESSED_SERVES } from "../core/import/asides";
 import { readRecipes } from "../core/import/read";
+import { GUESSED_SERVES } from "../core/import/recipe";
 import { dishOfRecipe } from "../core/import/to-dish";
 import { isInstant } from "../core/time/zone";
 import { bad, numberFlag, readFlags, readText, type Tell } from "./input";

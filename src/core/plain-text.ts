@@ -10,6 +10,9 @@ export const hasUnseen = (text: string): boolean => UNSEEN.test(text);
 /** A text on one line for another program: what cannot be seen becomes a space. */
 export const onOneLine = (text: string): string => text.replace(ALL_UNSEEN, " ");
 
+/** A text on one line, with single spaces between its words. */
+export const singleSpaced = (text: string): string => onOneLine(text).replace(/\s+/g, " ").trim();
+
 /** Whether a database and a file can keep it: no NUL, no half of a character. */
 export const canBeKept = (text: string): boolean => !text.includes("\0") && text.isWellFormed();
 

@@ -25,6 +25,12 @@ const HOTTEST_SAID = 900;
 /** °C of a bare number that is known to be a heat. */
 export const bareHeat = (value: number): number => (value > HOTTEST_OVEN_C ? rounded(celsiusFromFahrenheit(value)) : value);
 
+/** Up to these a figure means a fridge or a freezer, and no heat, °C. */
+const [MOST_OF_A_FRIDGE_C, MOST_OF_A_FREEZER_C] = [8, -10];
+/** The store that keeps food so cold; undefined for what is warmer than a fridge. */
+export const storeOfCold = (tempC: number): "fridge" | "freezer" | undefined =>
+  tempC <= MOST_OF_A_FREEZER_C ? "freezer" : tempC <= MOST_OF_A_FRIDGE_C ? "fridge" : undefined;
+
 interface SaidHeat {
   readonly celsius: number;
   /** The ends, where a range was written. */

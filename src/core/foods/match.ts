@@ -57,6 +57,18 @@ function abroad(name: string): Understood | undefined {
   return found && { ...found, confidence: Math.min(found.confidence, ABROAD_CONFIDENCE) };
 }
 
+/** From this confidence on a name is a food and nothing else, such as the heading of a part. */
+const SURE = 0.9;
+/** Whether a name is certainly a food: "Salt", and not "Filling". */
+export const isSurelyFood = (name: string): boolean => (understand(name)?.confidence ?? 0) >= SURE;
+
+/** Where wild food is found, as a pattern: "from the woods". */
+export const FROM_OUTDOORS =
+  "\\bfrom (?:the|our|a) (?:woods?|forests?|meadows?|fields?|pastures?|hedgerows?|hills?|paddocks?|copse|verges?|lawn|park|moors?|roadside|hillside|spinney|glade)\\b";
+const WILD = new RegExp(
+  `\\b(?:wild|foraged?|foragers?|(?:hand-?)?picked|gathered|found|caught|line-caught|hand-dived)\\b|${FROM_OUTDOORS}`,
+);
+
 function readEnglish(name: string, chosen: string | undefined): Understood | undefined {
   const text = turned(name.normalize("NFC").replaceAll(CUTS, " ").trim());
   const own = chosen === undefined ? undefined : foodOf(chosen);
@@ -71,9 +83,7 @@ function readEnglish(name: string, chosen: string | undefined): Understood | und
     ...turnedBy(hit.food, words, rest),
     frozen: /\b(?:frozen|deep-frozen|freezer)\b/.test(words),
     farmed: /\b(?:farmed|aquaculture|cultivated)\b/.test(words),
-    wild: /\b(?:wild|foraged?|foragers?|(?:hand-?)?picked|gathered|from the (?:woods?|forests?|meadows?|fields?|pastures?|hedgerows?|hills?|paddocks?|copse|verges?|lawn|park|moors?|roadside|hillside|spinney|glade)|found|caught|line-caught|hand-dived)\b/.test(
-      words,
-    ),
+    wild: WILD.test(words),
     dried: /\bdried\b/.test(words),
   };
 }

@@ -2,19 +2,16 @@
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import type { Keep } from "../entry/step/reading";
-import { onOneLine } from "../plain-text";
+import { singleSpaced } from "../plain-text";
 import type { Item } from "./accounting";
-import type { Aside, Recipe, Stretch } from "./recipe";
+import { type Aside, GUESSED_SERVES, type Recipe, type Stretch } from "./recipe";
 import { names, tellingWords } from "./sections";
 import { sentencesOf } from "./sentences";
 
-/** Portions where a recipe does not say for how many it is. */
-export const GUESSED_SERVES = 4;
 /** An item before it has its text. */
 export type Draft = Omit<Item, "text">;
-/** Takes down how long a component keeps; words that stand beside the steps go with it. */
+/** Records how long a component keeps, with the sentence that says so where it is not part of a step. */
 export type KeepFn = (stretch: Stretch | undefined, component: number, keeps: readonly Keep[], guess: string | undefined) => void;
-const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
 
 const LONGEST_KEEP = 400;
 const KEEP_VERBS: Readonly<Record<Language, string>> = {
@@ -26,12 +23,12 @@ const KEEP_VERBS: Readonly<Record<Language, string>> = {
 };
 /** "…; keep covered in the fridge": the place of what the sentence before it says. */
 const placeIn = (text: string | undefined, language: Language) => {
-  const place = text === undefined ? null : readStep(oneLine(text), { language }).place;
+  const place = text === undefined ? null : readStep(singleSpaced(text), { language }).place;
   return place === "fridge" || place === "freezer" || place === "cellar" ? place : null;
 };
 /** How long something keeps, by a sentence of a note. Under "Storage" a length is that, whatever the words. */
 function keepsOfNote(text: string, stored: boolean, language: Language): { readonly found: readonly Keep[]; readonly placeless: boolean } {
-  const plain = oneLine(text)
+  const plain = singleSpaced(text)
     .replace(/^\(|\)$/g, "")
     .replace(/^[^:]{0,24}:\s*/, (lead) => (/^(?:to store|storage|keeps?|tip|note)/i.test(lead) ? "" : lead));
   const reading = readStep(plain, { language });
@@ -57,12 +54,12 @@ export function accountAside(
   const { from, to, role, text } = aside;
   const put = (state: Item["state"], became: string, why?: string) => items.push({ from, to, state, became, ...(why ? { why } : {}) });
   if (role === "title") {
-    if (oneLine(text).includes(oneLine(recipe.name))) return void put("read", "/dish/name");
-    notes.push(oneLine(text));
+    if (singleSpaced(text).includes(singleSpaced(recipe.name))) return void put("read", "/dish/name");
+    notes.push(singleSpaced(text));
     return void put("note", "/dish/note");
   }
   if (role === "serves") {
-    if (oneLine(text) !== recipe.yieldText || recipe.yieldGuessed) notes.push(oneLine(text));
+    if (singleSpaced(text) !== recipe.yieldText || recipe.yieldGuessed) notes.push(singleSpaced(text));
     return void put(
       recipe.yieldGuessed || recipe.serves === undefined ? "guess" : "read",
       "/dish/baseServes",
@@ -81,7 +78,7 @@ export function accountAside(
     if (kept.some((s) => s.keeps.found.length > 0)) {
       for (const [i, s] of kept.entries()) {
         if (s.keeps.found.length === 0 || s.text.length >= LONGEST_KEEP) {
-          notes.push(oneLine(s.text));
+          notes.push(singleSpaced(s.text));
           items.push({ from: s.from, to: s.to, state: "note", became: "/dish/note" });
           continue;
         }
@@ -96,6 +93,6 @@ export function accountAside(
       return;
     }
   }
-  notes.push(oneLine(text));
+  notes.push(singleSpaced(text));
   put(role === "unread" ? "unread" : "note", "/dish/note");
 }

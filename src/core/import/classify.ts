@@ -5,9 +5,10 @@ import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
-import { understand } from "../foods/match";
+import { isSurelyFood } from "../foods/match";
 import { isDay } from "./days";
 import { headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, withoutPictures } from "./heads";
+import { INLINE } from "./inline-ingredients";
 import { inlineList, listWithin, severalIn, signParted, TAKES_MINUTES } from "./lists";
 import type { Role, SourceLine } from "./recipe";
 import { tableRow } from "./tables";
@@ -130,9 +131,9 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
 const HEAD_WITHIN =
   /(?<=[.!?;)])\s+(?=(?:serves|servings|makes|ingredients|you will need|method|directions|instructions|preparation|notes?|tips?|storage|zutaten|zubereitung|ingr[ée]dients|pr[ée]paration|ingredienti|procedimento|preparazione|ingredientes|elaboraci[óo]n|preparaci[óo]n)\b(?:[^.!?]{0,20}:|\s+\d))/giu;
 
-/** Two amounts, a colon or a full stop, and a night: "rub it with 60 ml oil … and leave it in the fridge till the morning". */
-const WEIGHS_AND_WORKS =
-  /\d\s?(?:g|kg|ml|l|tbsp|tsp|cloves?)\b.*\d\s?(?:g|kg|ml|l|tbsp|tsp|cloves?|sprigs?)?\b.*\b(?:overnight|night|till (?:the )?morning|fridge)\b/is;
+const A_NIGHT = /\b(?:overnight|night|till (?:the )?morning|fridge)\b/i;
+/** "Rub it with 60 ml oil and 2 tsp salt and leave it in the fridge till the morning": work, although no minutes are given. */
+const weighsAndWaits = (text: string) => A_NIGHT.test(text) && [...text.matchAll(INLINE)].length >= 2;
 const LONGEST_OPENING = 120;
 /** A line that holds a whole recipe ("Mousse. Serves 6. Ingredients: … Method: …") as its parts. */
 function cutAtHeads(line: SourceLine): SourceLine[] {
@@ -168,9 +169,15 @@ const YIELD_VERB = /^(?:serves|makes|feeds|yields|ergibt|reicht f[üu]r|donne|(?
 const MOST_YIELD_WORDS = 5;
 
 const MOST_READ = 600;
-/** From here on a name is a food, and no heading. */
-const SURE = 0.9;
 const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
+
+type Led = ReturnType<typeof listWithin>;
+
+/** Not an ingredient, not "Dough: 400 g flour, 4 eggs.", and no sentence that says what to do. */
+const mayBeTitle = (line: SourceLine, language: Language) =>
+  !looksLikeIngredient(line, language) &&
+  !(/\.$/.test(line.text.trim()) && opensWithVerb(line.text.trim(), language)) &&
+  listWithin(line, language) === undefined;
 
 /** What each line is. Lines that come with a role of their own keep it. */
 export function classified(given: readonly SourceLine[], language: Language): RoledLine[] {
@@ -254,10 +261,12 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (yields && mode !== "notes") return put(line, "serves");
     if (isTimeLine(text) && mode !== "method" && text.length < 160) return put(line, "time");
     // "Prep 1 hr" beside "Cook 3 hrs" and "Makes 12 pies": labels, and no steps.
-    const labels = [lines[i - 1], next].some(
-      (l) => l && (isServesLine(l.text.trim()) || (mayBeTimeLine(l.text) && /^\W*prep/i.test(`${text}${l.text}`))),
-    );
-    if (mayBeTimeLine(text) && (labels || out.at(-1)?.role === "time")) return put(line, "time");
+    if (mayBeTimeLine(text)) {
+      const beside = [lines[i - 1], next].some(
+        (l) => l && (isServesLine(l.text.trim()) || (mayBeTimeLine(l.text) && /^\W*prep/i.test(`${text}${l.text}`))),
+      );
+      if (beside || out.at(-1)?.role === "time") return put(line, "time");
+    }
     if (!titled && GREETING.test(text) && lines.length > 3) return put(line, "description");
     // The first line is the title, whatever number it begins with ("Two-cheese pasties"), unless it weighs something.
     const weighed = readIngredient(text, language).amount;
@@ -267,10 +276,8 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       mode = "ingredients";
       return put(line, "section", { among: "ingredients" });
     }
-    // What tells to do something for so long is no title, nor is "Dough: 400 g flour, 4 eggs."
-    const tells = !first && ((/\.$/.test(text) && opensWithVerb(text, language)) || listWithin(line, language) !== undefined);
     titled ||= out.some((l) => l.role === "ingredient" || l.role === "instruction");
-    if (!titled && !tells && (first || !looksLikeIngredient(line, language)) && !NUMBERED.test(text) && text.length < 120) {
+    if (!titled && (first || mayBeTitle(line, language)) && !NUMBERED.test(text) && text.length < 120) {
       titled = true;
       return put(line, "title");
     }
@@ -286,7 +293,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       return put(line, "note", mode === "storage" ? { storage: true } : {});
     }
     // The first part's name stands right below the head of the list, where it is no food itself.
-    const below = out.at(-1)?.role === "list-head" && (understand(text)?.confidence ?? 0) < SURE;
+    const below = out.at(-1)?.role === "list-head" && !isSurelyFood(text);
     if (
       isSection(below ? { ...line, gap: true } : line, next, mode, language) &&
       (mode !== "top" || NUMBERED_CAPITALS.test(text.replace(/\s*\([^()]*\)$/, "")) || !looksLikeIngredient(line, language))
@@ -296,17 +303,18 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       mode = list ? "ingredients" : works || mode === "method" ? "method" : "ingredients";
       return put(line, "section", { among: mode });
     }
-    let led = listWithin(line, language);
+    let led: Led = listWithin(line, language);
     if (led && (mode !== "method" || led.behind !== undefined)) {
       // One list may stand behind another: "For the filling: … For the top: …".
-      for (; led; led = led.behind && listWithin({ ...line, ...led.behind }, language)) {
-        const next = led.behind && listWithin({ ...line, ...led.behind }, language);
-        const works = led.behind !== undefined && !next;
-        mode = works ? "method" : "ingredients";
+      while (led) {
+        const behind: Led = led.behind && listWithin({ ...line, ...led.behind }, language);
+        const work = behind ? undefined : led.behind;
+        mode = work ? "method" : "ingredients";
         if (led.head.text === "") put(led.head, "list-head");
-        else put(led.head, "section", { among: "ingredients", ...(works ? { whole: true as const } : {}) });
+        else put(led.head, "section", { among: "ingredients", ...(work ? { whole: true as const } : {}) });
         for (const part of led.parts) put(part, "ingredient");
-        if (works && led.behind) put(led.behind, "instruction");
+        if (work) put(work, "instruction");
+        led = behind;
       }
       return;
     }
@@ -363,7 +371,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     // Who talks says what is done in the middle of a line.
     const talked =
       mode === "top" &&
-      (TAKES_MINUTES.test(text) || WEIGHS_AND_WORKS.test(text)) &&
+      (TAKES_MINUTES.test(text) || weighsAndWaits(text)) &&
       listless(i) &&
       readStep(text.slice(0, MOST_READ), { language }).verb !== null;
     if (mode === "top" && !opensWithVerb(text, language) && !talked) return put(line, "description");

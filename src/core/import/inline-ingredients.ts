@@ -1,22 +1,22 @@
 // Prose without a list: the amounts that its sentences name, as ingredients.
 import { readIngredient } from "../entry/ingredient-line";
 import type { Language } from "../entry/lexicon/lexicon";
-import { understand } from "../foods/match";
+import { isSurelyFood } from "../foods/match";
 import type { RecipeLine, RecipeSection } from "./recipe";
 
 /** So many things weighed out in one line make a list of it. */
 export const LEAST_LISTED = 3;
+/** An amount within a sentence: "60 ml", "½ tsp", "2 eggs". */
 export const INLINE =
   /(?<![\p{L}\p{N}.,/])(?:\d+(?:[.,]\d+)?(?:\s?[/⁄]\s?\d+)?|[½¼¾⅓⅔])\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|cups?|tbsp|tsp|tablespoons?|teaspoons?|el|tl|cuilleres?|cucharadas?|cucchiai|eggs?|onions?|cloves?)(?![\p{L}])/giu;
 
 const COUNTED = /(?<![\p{L}\p{N}.,/°@-])\d{1,2}\s(?=\p{Ll}{3})/gu;
-const SURE = 0.9;
 /** "Take 8 quail": a figure before one or two words that are a food, and no unit. */
 function countedFoods(text: string): RegExpExecArray[] {
   return [...text.matchAll(COUNTED)].filter((m) => {
     const [first = "", second = ""] = text.slice(m.index + m[0].length).match(/\p{L}+/gu) ?? [];
     const weighed = [...text.slice(m.index, m.index + 24).matchAll(INLINE)].some((x) => x.index === 0);
-    return !weighed && [first, `${first} ${second}`].some((name) => (understand(name)?.confidence ?? 0) >= SURE);
+    return !weighed && [first, `${first} ${second}`].some((name) => isSurelyFood(name));
   });
 }
 

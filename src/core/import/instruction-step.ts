@@ -3,6 +3,7 @@ import type { DishStep } from "../dish/schema";
 import { slug } from "../entry/names";
 import type { StepReading } from "../entry/step/reading";
 import { lineStepOf } from "../entry/step-line";
+import { singleSpaced } from "../plain-text";
 import type { Stretch } from "./recipe";
 
 /** A step of the dish, with the stretches of the source that it came from. */
@@ -19,8 +20,6 @@ export interface ReadInstruction {
 }
 
 const LONGEST_NAME = 64;
-
-export const oneLine = (text: string) => text.replace(/\s+/g, " ").trim();
 
 function whyGuessed(reading: StepReading): string | undefined {
   if (!reading.said.minutes) return `no time said: ${reading.minutes.likely} min`;
@@ -70,7 +69,7 @@ export function stepOf(
   const inherits = reading.heat?.by === "oven" && reading.heat.tempC === null;
   const heated: StepReading = inherits && reading.heat ? { ...reading, heat: { ...reading.heat, tempC: ovenC ?? UNSAID_OVEN_C } } : reading;
   return {
-    step: fileStep(heated, nameOf(text, reading.cue), oneLine(stretch.text), taken),
+    step: fileStep(heated, nameOf(text, reading.cue), singleSpaced(stretch.text), taken),
     reading: heated,
     from: [stretch],
     guess: sectionGuess ?? (inherits && ovenC === undefined ? `no heat said: ${UNSAID_OVEN_C} °C` : whyGuessed(reading)),
@@ -80,7 +79,7 @@ export function stepOf(
 
 /** A step with a sentence behind it in its note. */
 export function withWords(step: ReadInstruction, stretch: Stretch): ReadInstruction {
-  const words = oneLine(stretch.text);
+  const words = singleSpaced(stretch.text);
   const note = step.step.note?.includes(words) ? step.step.note : `${step.step.note ?? step.step.name ?? ""} ${words}`.trim();
   return { ...step, from: [...step.from, stretch], step: { ...step.step, note } };
 }
@@ -116,7 +115,7 @@ export function gatheredStep(
   );
   const reading: StepReading = { ...first.reading, minutes: { min: Math.ceil(likely * 0.6), likely, max: Math.ceil(likely * 1.7) } };
   return {
-    step: fileStep(reading, nameOf(first.reading.line, null), parts.map((p) => oneLine(p.stretch.text)).join(" "), taken),
+    step: fileStep(reading, nameOf(first.reading.line, null), parts.map((p) => singleSpaced(p.stretch.text)).join(" "), taken),
     reading,
     from: parts.map((p) => p.stretch),
     guess: sectionGuess ?? `no time said: ${likely} min`,
@@ -126,7 +125,7 @@ export function gatheredStep(
 
 /** The first words of an instruction, up to where it goes on about something else. */
 function nameOf(text: string, cue: string | null): string {
-  let name = oneLine(text).replace(/[.!?;:]+$/, "");
+  let name = singleSpaced(text).replace(/[.!?;:]+$/, "");
   if (cue && name.includes(cue))
     name = name
       .slice(0, name.indexOf(cue))
@@ -146,7 +145,7 @@ function nameOf(text: string, cue: string | null): string {
     const turn = Math.max(cut.lastIndexOf(","), cut.lastIndexOf(" and "));
     name = cut.slice(0, turn > 20 ? turn : cut.lastIndexOf(" ") > 10 ? cut.lastIndexOf(" ") : LONGEST_NAME).replace(/[,\s]+$/, "");
   }
-  return name || oneLine(text).slice(0, LONGEST_NAME) || "Step";
+  return name || singleSpaced(text).slice(0, LONGEST_NAME) || "Step";
 }
 
 /** An id that no step of the part has; ids that end in a number count on from the last of their name. */

@@ -5,8 +5,9 @@ import { SENSES } from "../entry/lexicon/senses";
 import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
+import { singleSpaced } from "../plain-text";
 import { isServesLine, isTip, PICTURES_BEFORE } from "./heads";
-import { gatheredStep, oneLine, type ReadInstruction, stepOf, withLength, withRounds, withWords } from "./instruction-step";
+import { gatheredStep, type ReadInstruction, stepOf, withLength, withRounds, withWords } from "./instruction-step";
 import type { RecipeLine, Stretch } from "./recipe";
 import {
   BESIDE,
@@ -215,7 +216,7 @@ export function methodOf(
           heating.push(...idle.map((stretch) => ({ stretch, step: steps.length })));
           idle = [];
         }
-        steps.push(parts.length > 1 ? { ...read, sentence: oneLine(sentence.text) } : read);
+        steps.push(parts.length > 1 ? { ...read, sentence: singleSpaced(sentence.text) } : read);
       });
     }
     flush();
@@ -239,7 +240,7 @@ function withHeating(
   heating: readonly { readonly stretch: Stretch; readonly step: number }[],
 ): ReadInstruction[] {
   return steps.map((s, i) => {
-    const words = heating.filter((h) => h.step === i).map((h) => oneLine(h.stretch.text));
+    const words = heating.filter((h) => h.step === i).map((h) => singleSpaced(h.stretch.text));
     if (words.length === 0) return s;
     return { ...s, step: { ...s.step, note: [...words, s.step.note ?? ""].filter(Boolean).join(" ") } };
   });

@@ -93,3 +93,6 @@ export const RECIPE_LIMITS = { text: 20_000, lines: 1_500, recipes: 20 } as cons
 export type ReadRecipes =
   | { readonly status: "read"; readonly recipes: readonly Recipe[] }
   | { readonly status: "nothing"; readonly because: string; readonly source: Source };
+
+/** Portions where a recipe does not say for how many it is. */
+export const GUESSED_SERVES = 4;

@@ -3,7 +3,7 @@
 import { fold } from "../entry/lexicon/fold";
 import type { SourceLine } from "./recipe";
 
-type Column = "amount" | "thing" | "step" | "length" | "heat" | "other";
+type Column = "amount" | "unit" | "thing" | "step" | "length" | "heat" | "other";
 
 /** What stands above a column, in five languages. */
 const HEADS: readonly (readonly [Column, RegExp])[] = [
@@ -11,7 +11,11 @@ const HEADS: readonly (readonly [Column, RegExp])[] = [
     "amount",
     /^(?:amounts?|quantit(?:y|ies)|qty|how much|weights?|grams?|menge|gewicht|quantites?|poids|quantita|peso|dosi|cantidad(?:es)?)$/,
   ],
-  ["thing", /^(?:what|ingredients?|item|things?|zutat(?:en)?|was|quoi|ingredient[ei]|cosa|ingredientes?|que)$/],
+  ["unit", /^(?:units?|einheit|unites?|unita|unidad(?:es)?)$/],
+  [
+    "thing",
+    /^(?:what|ingredients?|denrees?|produits?|product[os]?|item|things?|zutat(?:en)?|was|quoi|ingredient[ei]|cosa|ingredientes?|que)$/,
+  ],
   [
     "step",
     /^(?:steps?|method|tasks?|actions?|what to do|to do|do|job|instructions?|schritte?|arbeitsschritt|was tun|etapes?|quoi faire|passo|passaggi[o]?|cosa fare|pasos?|que hacer)$/,
@@ -22,7 +26,12 @@ const HEADS: readonly (readonly [Column, RegExp])[] = [
 const columnOf = (head: string): Column => HEADS.find(([, is]) => is.test(fold(head).trim()))?.[0] ?? "other";
 
 const RULE = /^\s*\|?(?:\s*:?-{2,}:?\s*\|)+(?:\s*:?-{2,}:?\s*)?$/;
-const isRow = (line: SourceLine | undefined): line is SourceLine => line !== undefined && /^\s*\|.*\|\s*$/.test(line.text);
+const isBarred = (line: SourceLine | undefined): line is SourceLine => line !== undefined && /^\s*\|.*\|\s*$/.test(line.text);
+const barsOf = (line: SourceLine | undefined): number => line?.text.match(/ \| /g)?.length ?? 0;
+/** "Guinea fowl | kg | 1.6": no bars around it, and as many columns, at least three, as a line beside it. */
+const isOpenRow = (lines: readonly SourceLine[], at: number): boolean =>
+  barsOf(lines[at]) >= 2 && [at - 1, at + 1].some((n) => barsOf(lines[n]) === barsOf(lines[at]) && !isBarred(lines[n]));
+const isRow = (lines: readonly SourceLine[], at: number): boolean => isBarred(lines[at]) || isOpenRow(lines, at);
 const cellsOf = (line: SourceLine): string[] =>
   line.text
     .trim()
@@ -42,14 +51,14 @@ interface TableRow {
 
 /** "4 (about 900 g)" of "duck legs": what explains the amount stands behind the thing. */
 function amountFirst(amount: string, thing: string): string {
-  const [, figure = "", more = ""] = /^([^,(]*)(.*)$/.exec(amount) ?? [];
+  const [, figure = "", more = ""] = /^((?:[^,(]|,(?=\d))*)(.*)$/.exec(amount) ?? [];
   return `${figure.trim()} ${thing}${more.startsWith(",") ? more : ` ${more}`}`.trim();
 }
 
 /** Row `at` of the lines; undefined where it is none. */
 export function tableRow(lines: readonly SourceLine[], at: number): TableRow | undefined {
   const line = lines[at];
-  if (!isRow(line)) return undefined;
+  if (!line || !isRow(lines, at)) return undefined;
   const from = line.from + (line.text.length - line.text.trimStart().length);
   const own = cellsOf(line);
   const filled = own.filter(Boolean);
@@ -58,9 +67,11 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   const ordered = figures.length === 1 ? [...figures, ...filled.filter((c) => c !== figures[0])] : filled;
   const row = { from, to: from + line.text.trim().length, text: ordered.join(" "), cells: filled.length };
   let top = at;
-  while (isRow(lines[top - 1])) top--;
-  if (!RULE.test(lines[top + 1]?.text ?? "")) return { ...row, is: undefined };
+  while (isRow(lines, top - 1)) top--;
   const columns = cellsOf(lines[top] as SourceLine).map(columnOf);
+  // Without a rule below it a first line is a head only where all that stands in it is one; an open row that has none is no table.
+  const headed = RULE.test(lines[top + 1]?.text ?? "") || columns.every((c) => c !== "other");
+  if (!headed) return isBarred(line) ? { ...row, is: undefined } : undefined;
   const works = columns.includes("step") || (columns.includes("length") && !columns.includes("amount"));
   const kind = works ? "step" : columns.includes("amount") || columns.includes("thing") ? "ingredient" : undefined;
   if (at === top) return { ...row, is: kind && "head" };
@@ -71,6 +82,6 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   const behind = others.length ? ` (${others.join(", ")})` : "";
   const text = works
     ? [...cell("step", "thing"), ...cell("length", "heat")].join(", ")
-    : amountFirst(cell("amount").join(" "), cell("thing").join(" "));
+    : amountFirst([...cell("amount"), ...cell("unit")].join(" "), cell("thing").join(" "));
   return text === "" ? { ...row, is: undefined } : { ...row, text: `${text}${behind}`, is: kind };
 }

@@ -10,15 +10,15 @@ import { holdOf } from "../entry/hold-line";
 import { readIngredient } from "../entry/ingredient-line";
 import { readStep } from "../entry/step/read";
 import { allergensOfName } from "../foods/allergens";
-import { allOnOneLine, onOneLine } from "../plain-text";
+import { allOnOneLine, onOneLine, singleSpaced } from "../plain-text";
 import { spokenDuration } from "../time/duration";
 import { type Accounting, accountingOf } from "./accounting";
-import { accountAside, type Draft, GUESSED_SERVES, type KeepFn } from "./asides";
+import { accountAside, type Draft, type KeepFn } from "./asides";
 import { isDay } from "./days";
 import type { ReadInstruction } from "./instruction-step";
 import { methodOf, type ReadMethod } from "./method";
 import { calledLater } from "./part-names";
-import type { Recipe, RecipeLine, RecipeSection, Stretch } from "./recipe";
+import { GUESSED_SERVES, type Recipe, type RecipeLine, type RecipeSection, type Stretch } from "./recipe";
 import { names, tellingWords } from "./sections";
 
 interface PreviewIngredient {
@@ -109,7 +109,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
     holds.set(c.id, [...before, ...keeps.map(holdOf)]);
     // Said within a step: its words stand there.
     if (!stretch) return;
-    notes.set(c.id, [...(notes.get(c.id) ?? []), oneLine(stretch.text)]);
+    notes.set(c.id, [...(notes.get(c.id) ?? []), singleSpaced(stretch.text)]);
     if (bare) return void items.push({ from: stretch.from, to: stretch.to, state: "note", became: "/components/0/note" });
     items.push({
       from: stretch.from,
@@ -124,7 +124,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
 
   // An oven that was heated and never used: kept as words.
   for (const { from, to, text } of pending) {
-    dishNotes.push(oneLine(text));
+    dishNotes.push(singleSpaced(text));
     items.push({ from, to, state: "note", became: "/dish/note" });
   }
   const dishNote = dishNotes.join(" · ").slice(0, LONGEST_NOTE);
@@ -134,16 +134,16 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const document = withBorrowed({ ...empty, dish, components: served });
   const accounting = accountingOf(recipe.source, items, "/dish/note");
   // What nothing took is kept on the dish as a note.
-  const unread = accounting.items.filter((i) => i.state === "unread").map((i) => oneLine(i.text));
+  const unread = accounting.items.filter((i) => i.state === "unread").map((i) => singleSpaced(i.text));
   // Signs alone (a rule of dashes) are kept where nothing else is noted, so that what they became is there.
   const signs =
-    dishNote === "" && unread.length === 0 ? accounting.items.filter((i) => i.became === "/dish/note").map((i) => oneLine(i.text)) : [];
+    dishNote === "" && unread.length === 0
+      ? accounting.items.filter((i) => i.became === "/dish/note").map((i) => singleSpaced(i.text))
+      : [];
   const whole = [dishNote, ...unread.filter((u) => !dishNote.includes(u)), ...signs].filter(Boolean).join(" · ").slice(0, LONGEST_NOTE);
   const last = whole ? { ...document, dish: { ...document.dish, note: whole } } : document;
   return { document: allOnOneLine(last), components: linked, doubts, accounting };
 }
-
-const oneLine = (text: string) => onOneLine(text).replace(/\s+/g, " ").trim();
 
 /** Of a sentence that says how long something keeps, what may name it. */
 const LONGEST_SUBJECT = 40;
@@ -192,7 +192,7 @@ function accountSection(
       const named = names(subject, tellingWords(c.name)) ? i : parts.findIndex((p) => names(subject, tellingWords(p.name)));
       keep(b.stretch, named < 0 ? i : named, b.keeps, b.guess);
     } else {
-      notes.set(c.id, [...(notes.get(c.id) ?? []), oneLine(b.stretch.text)]);
+      notes.set(c.id, [...(notes.get(c.id) ?? []), singleSpaced(b.stretch.text)]);
       items.push({ from: b.stretch.from, to: b.stretch.to, state: "note", became: `${at}/note` });
     }
   }

@@ -207,3 +207,9 @@ test("an ingredient that begins with its amount stays one, though its note says 
     ingredientsOf("Toffee\n\n- 200 g sugar\n- 250 g butter, out of the fridge for 1 hour\n\nMethod\nBoil the sugar for 10 minutes."),
   ).toEqual(["sugar", "butter"]);
 });
+
+// Looking for two amounts and a night in such a line took forty seconds once.
+test("a line of twenty thousand characters full of amounts is read and kept", { timeout: 20_000 }, () => {
+  const line = "we had 3 g and 4 ml of it ".repeat(RECIPE_LIMITS.text / 26 - 1);
+  expect(dishOf(`Goose\n\n${line}\n\n2 kg goose\n1 onion`).accounting.items.some((i) => i.text.length > 19_000)).toBe(true);
+});

@@ -2,6 +2,7 @@
 // the plan could turn on is a doubt, with the choices.
 import { exactly, OVERNIGHT, type SaidLength } from "../durations";
 import type { Attention, Place, Sense } from "../lexicon/senses";
+import { storeOfCold } from "../temperatures";
 import type { Doubt, Heat, StepReading } from "./reading";
 import type { Scan } from "./scan";
 import { governing, type Verb, verbsOf } from "./verbs";
@@ -130,16 +131,14 @@ function doubtWaits({ found, folded }: Scan, verbs: readonly Verb[], doubts: Dou
     doubts.push({ field: "minutes", why: "the wait between rounds is counted once" });
 }
 
-const MOST_OF_A_FRIDGE_C = 8;
-const MOST_OF_A_FREEZER_C = -10;
 /** How cold a store of food is at most, °C: "in the fridge (5 °C)" says nothing of heat. */
 const COLD_C: Partial<Record<Place, number>> = { fridge: 10, freezer: 0, cellar: 18 };
 
 /** "Hold at 4 °C", "store at -18 °C": what is kept so cold stands in the fridge or the freezer. */
 function placesOfCold({ found }: Scan): void {
   if (found.places.length > 0) return;
-  const cold = found.heats.find((h) => !h.by && h.tempC !== undefined && h.tempC <= MOST_OF_A_FRIDGE_C);
-  if (cold?.tempC !== undefined) found.places.push(cold.tempC <= MOST_OF_A_FREEZER_C ? "freezer" : "fridge");
+  const store = found.heats.map((h) => (h.by || h.tempC === undefined ? undefined : storeOfCold(h.tempC))).find((p) => p !== undefined);
+  if (store) found.places.push(store);
 }
 
 function coldOfPlaces(scan: Scan): void {

@@ -2,6 +2,7 @@
 import { lengthAt } from "../durations";
 import type { Place } from "../lexicon/senses";
 import { saidAt } from "../patterns";
+import { heatAt, storeOfCold } from "../temperatures";
 import type { Keep } from "./reading";
 import type { Item, Scan } from "./scan";
 
@@ -23,9 +24,13 @@ const JOIN_SIGN = /^\s*[,;/(]\s*(?:(?:and|or|und|oder|et|ou|e|o|y|but)\s+)?/u;
 
 const HOW_KEPT =
   /^,\s*(?:(?:well|tightly|loosely|closely|gut|luftdicht|bien|ben)\s+)?(?:wrapped|covered|sealed|boxed|lidded|abgedeckt|verpackt|verschlossen|couverte?s?|emballe\p{L}*|coperto|coperti|avvolt\p{L}|tapad\p{L}+|envuelt\p{L}+),\s*/u;
-/** "At 4 °C", "-18 °C": a fridge, a freezer. */
-const COLD =
-  /^(?:(?:at|below|under|bei|unter|a|sous|sotto|bajo)\s)?(?:([-–−](?:1\d|2\d)|minus 1\d)|\+?\s?[1-8])\s?(?:°|deg(?:rees)?)?\s?c(?![\p{L}])/u;
+/** "At 4 °C", "+3 °C", "-18 °C": the store that is so cold. */
+function coldAt({ folded, lexicon }: Scan, at: number): { readonly value: Place; readonly end: number } | undefined {
+  const lead = /^(?:(?:at|below|under|bei|unter|a|sous|sotto|bajo) )?\+? ?/.exec(folded.slice(at))?.[0].length ?? 0;
+  const heat = heatAt(folded, at + lead, lexicon);
+  const store = heat && storeOfCold(heat.value.celsius);
+  return heat && store && { value: store, end: heat.end };
+}
 const LIMIT = /^(?:safety|quality)(?!\p{L})/u;
 
 /** Groups of a length and a place, in either order, from a place on. */
@@ -88,10 +93,7 @@ function groupsAt(scan: Scan, from: number, least: boolean): { groups: Group[]; 
       at = end = at + limit[0].length;
       continue;
     }
-    const cold = COLD.exec(folded.slice(at));
-    const where = cold
-      ? { value: cold[1] ? ("freezer" as const) : ("fridge" as const), end: at + cold[0].length }
-      : longest(saidAt(lexicon.places, folded, at), saidAt(lexicon.bare, folded, at));
+    const where = coldAt(scan, at) ?? longest(saidAt(lexicon.places, folded, at), saidAt(lexicon.bare, folded, at));
     if (where) {
       if (group.place !== undefined) {
         // "Fridge, in an airtight tin": one place said twice over.

@@ -1,6 +1,7 @@
 // Plants, beans and mushrooms that carry a poison of their own, and what takes it out.
 import { withMethod, withStep } from "../../dish/edit/places";
 import { insertStepBefore } from "../../dish/edit/steps";
+import { FROM_OUTDOORS } from "../../foods/match";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, type Item, isOf, likelyMinutes, type Part, type PartStep } from "../part";
@@ -86,12 +87,14 @@ export function pulses(scene: SafetyScene): Finding[] {
   });
 }
 
-/** Said of the dish or in a step: somebody found them. */
-const GATHERED =
-  /\b(?:we|i|he|she|they|neighbours?|friends?|brother|sister|uncle|aunt|dad|mum|kids|children) (?:had |have )?(?:picked|found|gathered|foraged|brought)\b|\b(?:forag(?:ed|er['’]?s?|ing)|hand-picked|self-picked)\b|\bfrom (?:the|our|a) (?:woods?|forest|meadow|field|pasture|paddock|copse|verge|lawn|park|moor|roadside|hillside)\b/i;
+/** The dish or a step says that somebody gathered them. */
+const GATHERED = new RegExp(
+  `\\b(?:we|i|he|she|they|neighbours?|friends?|brother|sister|uncle|aunt|dad|mum|kids|children) (?:had |have )?(?:picked|found|gathered|foraged|brought)\\b|\\b(?:forag(?:ed|er['’]?s?|ing)|hand-picked|self-picked)\\b|${FROM_OUTDOORS}`,
+  "i",
+);
 const gathered = (part: Part) => GATHERED.test(`${part.component.name} ${part.steps.map((s) => s.words).join(" ")}`);
 const FARMED = /\b(?:button|chestnut|portobell\w+|portabella|cremini|champignons?|shiitake|oyster|enoki|cultivated|shop|bought|dried)\b/i;
-/** Of the shop by its class, but by name any mushroom at all. */
+/** A mushroom of no named kind: its name alone does not say whether it was cultivated. */
 const isMushroom = (i: Item) =>
   isOf("mushroom")(i) && /\b(?:mushrooms?|fungi|fungus|caps?)\b/i.test(i.ingredient.name) && !FARMED.test(i.ingredient.name);
 /** Wild ones by the words of the name; kinds that are also sold are asked about, once. */
