@@ -35,7 +35,7 @@ const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s*|\[[ x]?\]\s*
 const SINGLE =
   /^(?:pinch|handful|knob|splash|dash|drop|drizzle|glug|dollop|twist|grind|bunch|sprig|prise|handvoll|schuss|spritzer|bund|pincee|poignee|noix|filet|botte|brin|pizzico|manciata|noce|mazzetto|rametto|pizca|punado|nuez|chorro|chorrito|manojo|ramita)(?!\p{L})/u;
 
-/** Vessels that hold what the cook happens to have: where a measure stands beside them, it is the amount. */
+/** Glasses and cups have no fixed size: a measure given beside one is the amount. */
 const DRINKING_GLASSES = new Set(["glass", "mug", "becher", "verre", "bicchiere", "tazza", "vaso", "taza", "tasse"]);
 
 const MEASURED_PIECE =

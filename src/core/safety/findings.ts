@@ -7,21 +7,11 @@ import { coolingDeadlines } from "./rules/cooling";
 import { curingSalt, fermentSalt } from "./rules/curing";
 import { dangerTime } from "./rules/danger-time";
 import { alcohol, allergens, guestsAtRisk, honey, sprouts } from "./rules/guests";
+import { brownedAndKept, partlyCooked } from "./rules/half-cooked";
 import { blades, hotChillies } from "./rules/handling";
 import { fireIndoors, heatAtNight, unattendedHeat } from "./rules/heat";
 import { heldTooLong, jars, rice, standsWarm, underOil, vacuumBags } from "./rules/holds";
-import {
-  brownedAndKept,
-  counterThaw,
-  fermentedMeat,
-  fermentGas,
-  inFilm,
-  keptLukewarm,
-  partlyCooked,
-  refreezing,
-  scombroid,
-  stuffing,
-} from "./rules/keeping";
+import { counterThaw, fermentedMeat, fermentGas, inFilm, keptLukewarm, refreezing, scombroid, stuffing } from "./rules/keeping";
 import { nutmeg, poisonousPlants, pulses, rawRunnerBeans, wildMushrooms } from "./rules/poisons";
 import { CAREFUL, hotBlender, hotFat, pressure, slowCookerStart } from "./rules/pots";
 import { marinadeReuse, rawContact, sameBoard } from "./rules/raw";

@@ -25,7 +25,7 @@ interface ChoiceProps {
 
 export function Choice({ label, value, options, none, prompt, onChange, className = "", disabled, id }: ChoiceProps) {
   const spoken = useSpoken();
-  // A list of every closed choice of a page is thousands of rows: it is made when its field is gone to.
+  // The options of all closed lists of a page would be thousands of rows, so a list renders its own once it gets the focus or the pointer.
   const [near, setNear] = useState(false);
   const inside = value === "" ? (none === undefined ? "" : NONE) : value;
   // Said here too, so that the page from the server has it before the list is there.

@@ -4,7 +4,7 @@ import { minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
 import { type Item, isOf, likelyMinutes, type Part, type PartStep } from "../part";
 import { isGrowing, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
-import { coreNeeded, coreReached, heatOf } from "../states/process";
+import { heatOf } from "../states/process";
 
 /** "Out of the fridge", "to lose their chill": the cold is left, not sought. */
 const LEAVES_COLD =
@@ -142,7 +142,7 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
 }
 
 /** Raw or half-cooked food that stands longer than this waits, min. */
-const COLD_WAIT_MIN = 60;
+export const COLD_WAIT_MIN = 60;
 const STUFFS =
   /\bstuff(?:s|ed|ing)?\b|\b(?:fill|pack|load|spoon|push|press)\b[^.,;]*\b(?:in|into|inside) (?:the |each |its )?(?:\w+ )?(?:birds?|cavit(?:y|ies)|goose|geese|turkey|chickens?|ducks?|quails?|poussins?|pigeons?|pheasants?|partridges?|guinea fowl|hens?|cockerel|capon)\b|\bfill (?:the |its )?(?:bird|cavity|goose|turkey|chicken|duck)|\bfill\b.*\b(?:sew|tie|truss|skewer|roll)\b/i;
 /** Put inside without the word: a stuffing where it is bread, grain or meat, and no lemon and no herb. */
@@ -210,76 +210,6 @@ export function stuffing({ parts }: SafetyScene): Finding[] {
           : [],
       }),
     ];
-  });
-}
-
-const COOLS_DOWN = /\b(?:cool|chill|fridge|refrigerat|cold room|larder|overnight|next day|tomorrow)/i;
-const isCold = (s: PartStep) => COOLS_DOWN.test(s.words) || (s.step.uses ?? []).some((u) => u.what === "fridge");
-/** Heat that cooks, however shortly; warming, baths and smoke have rules of their own. */
-const COOKING: ReadonlySet<string> = new Set(["pan", "grill", "oven", "simmer", "boil", "deep-fry", "steam"]);
-
-/** Poultry, pork and mince that were browned and no more, then kept cold for more than an hour, then cooked through. Source: USDA FSIS, Partial Cooking, 2013. */
-export function brownedAndKept({ journeys }: SafetyScene): Finding[] {
-  const found = new Map<string, Finding>();
-  for (const j of journeys) {
-    const needed = isRawFlesh(j.item) ? coreNeeded(j.food.class, j.food.food.species) : undefined;
-    if (needed === undefined || isOf("bones", "bivalve", "gastropod", "crustacean")(j.item)) continue;
-    const core = j.visits.map((v) => (v.heat ? coreReached(v.heat, j.food.class) : 0));
-    const through = core.findIndex((c) => c >= needed);
-    const browned = j.visits.findIndex((v) => v.heat !== undefined && !v.heat.partly && COOKING.has(v.heat.medium));
-    if (browned < 0 || through <= browned) continue;
-    const kept = j.visits.slice(browned + 1, through).find((v) => !v.heat && isCold(v.step) && likelyMinutes(v.step.step) > COLD_WAIT_MIN);
-    const { part, step } = j.visits[browned] as (typeof j.visits)[number];
-    if (!kept || found.has(step.ref)) continue;
-    found.set(
-      step.ref,
-      cautioned("partly-cooked", step.ref, {
-        component: part.component.id,
-        step: step.ref,
-        computed: `${j.item.ingredient.name} is browned in “${step.name}”, stands in “${kept.step.name}” for ${spokenDuration(likelyMinutes(kept.step.step))} and is cooked through only after that.`,
-        mends: [
-          {
-            label: `“${step.name}” cooks it through, to ${needed} °C in the middle`,
-            apply: (d) => withStep(d, step.place, (s) => ({ ...s, done: { ...s.done, probeC: needed } })),
-          },
-        ],
-      }),
-    );
-  }
-  return [...found.values()];
-}
-
-export function partlyCooked({ parts }: SafetyScene): Finding[] {
-  return parts.flatMap((part): Finding[] => {
-    const flesh = part.items.find((i) => isRawFlesh(i) && !isOf("bones")(i));
-    if (!flesh) return [];
-    return part.steps.flatMap((step, i): Finding[] => {
-      const heat = heatOf(step);
-      if (!heat?.partly) return [];
-      const held = (step.step.makes ?? []).some((o) =>
-        (o.holds ?? []).some((h) => h.place !== "hot" && (h.max === undefined || minutesOf(h.max) > COLD_WAIT_MIN)),
-      );
-      const cooled = part.steps.slice(i + 1).find((s) => COOLS_DOWN.test(s.words) && heatOf(s) === undefined);
-      if (!held && !cooled) return [];
-      return [
-        cautioned("partly-cooked", step.ref, {
-          component: part.component.id,
-          step: step.ref,
-          computed: `${flesh.ingredient.name} is partly cooked in “${step.name}”${heat.coreC ? ` (${heat.coreC} °C)` : ""} and then kept before it is cooked through.`,
-          mends: [
-            {
-              label: `“${step.name}” cooks it through`,
-              apply: (d) =>
-                withStep(d, step.place, (s) => ({
-                  ...s,
-                  name: (s.name ?? "").replace(/\b(?:half|par|part|partly|partially)[- ]?/i, "").replace(/^./, (c) => c.toUpperCase()),
-                  done: { ...s.done, probeC: 75 },
-                })),
-            },
-          ],
-        }),
-      ];
-    });
   });
 }
 
