@@ -98,11 +98,17 @@ function measureAt(text: string, index: number, words: boolean, lexicon: Lexicon
   }
   const unit = unitAt(text, skipSpace(text, end), lexicon);
   const { unit: name, factor } = unit?.value ?? { unit: "piece", factor: 1 };
+  // "1 litro y medio", "2 kilos et demi": a part of one more stands behind the unit.
+  const part = unit && !range ? saidAt(lexicon.parts, fold(text), skipSpace(text, unit.end)) : undefined;
   const counted = quantityOf({ amount: 1, unit: name }).dimension === "count";
   // The middle of a range; of what is counted, the next whole one.
   const middle = range ? (range[0] + range[1]) / 2 : first.value;
-  const amount = (counted && range ? Math.ceil(middle) : middle) * factor;
-  return { value: { amount, unit: name, range: range && [range[0] * factor, range[1] * factor] }, start: index, end: unit?.end ?? end };
+  const amount = (counted && range ? Math.ceil(middle) : middle + (part?.value ?? 0)) * factor;
+  return {
+    value: { amount, unit: name, range: range && [range[0] * factor, range[1] * factor] },
+    start: index,
+    end: part?.end ?? unit?.end ?? end,
+  };
 }
 
 /**

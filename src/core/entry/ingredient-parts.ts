@@ -219,6 +219,14 @@ function inWords(
   const unitAt = l.past(words.size, skipBlanks(line, number.end));
   const piece = amountAt(`1 ${line.slice(unitAt)}`, 0, false, lexicon);
   const end = piece ? unitAt + piece.end - 2 : unitAt;
+  // "Duck legs, 4 large", "egg yolks, 2".
+  const counted = piece?.value.unit === "piece" && /^\d/.test(line.slice(at)) && /^\s*(?:$|,|\()/.test(line.slice(unitAt));
+  if (counted) {
+    l.mark(from, at, "join");
+    l.mark(at, number.end, "amount");
+    l.mark(number.end, unitAt, "note");
+    return { amount: number.value, unit: "piece", range: undefined };
+  }
   if (!piece || piece.value.unit === "piece" || !/^\s*(?:$|,|\()/.test(line.slice(end))) return undefined;
   l.mark(from, at, "join");
   l.mark(at, number.end, "amount");

@@ -82,11 +82,16 @@ export function accountAside(
           items.push({ from: s.from, to: s.to, state: "note", became: "/dish/note" });
           continue;
         }
+        const next = kept[i + 1];
+        const own = s.keeps.placeless ? placeIn(s.text, recipe.language) : null;
+        const where = own ?? (s.keeps.placeless && next?.keeps.found.length === 0 ? placeIn(next.text, recipe.language) : null);
         const named = parts.findIndex((p) => p.name === aside.of || names(s.text, tellingWords(p.name)));
         const why =
-          named < 0 && parts.length > 1 ? "it does not say which part keeps this long" : s.keeps.placeless ? "no place said" : undefined;
-        const next = kept[i + 1];
-        const where = s.keeps.placeless && next?.keeps.found.length === 0 ? placeIn(next.text, recipe.language) : null;
+          named < 0 && parts.length > 1
+            ? "it does not say which part keeps this long"
+            : s.keeps.placeless && own === null
+              ? "no place said"
+              : undefined;
         const keeps = s.keeps.found.map((k) => ({ ...k, place: k.place ?? where }));
         keep({ from: s.from, to: s.to, text: s.text }, named >= 0 ? named : parts.length - 1, keeps, why);
       }

@@ -6,26 +6,14 @@ import type { Language } from "../entry/lexicon/lexicon";
 import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import { isSurelyFood } from "../foods/match";
+import { cutAtHeads } from "./cut-at-heads";
 import { isDay } from "./days";
-import { headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, withoutPictures } from "./heads";
-import { INLINE } from "./inline-ingredients";
+import { withoutFarewell } from "./farewell";
+import { headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, servesIn, withoutPictures } from "./heads";
+import { amountsWithin } from "./inline-ingredients";
 import { inlineList, listWithin, severalIn, signParted, TAKES_MINUTES } from "./lists";
-import type { Role, SourceLine } from "./recipe";
+import type { Role, RoledLine, SourceLine } from "./recipe";
 import { tableRow } from "./tables";
-
-/** A line, or a part of one, and what it is. */
-export interface RoledLine {
-  readonly from: number;
-  readonly to: number;
-  readonly text: string;
-  readonly role: Role;
-  /** Of a section heading: among ingredients or among steps. */
-  readonly among?: "ingredients" | "method";
-  /** Of a section heading: its list and its steps stand in its own line. */
-  readonly whole?: true;
-  /** Notes of how something is kept. */
-  readonly storage?: true;
-}
 
 const NUMBERED =
   /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
@@ -80,6 +68,16 @@ const indent = (line: SourceLine) => line.text.length - line.text.trimStart().le
 
 const NUMBERED_CAPITALS = /^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*\p{Lu}[\p{Lu}\s'’&-]{2,}$/u;
 
+const MOST_HEAD_WORDS = 5;
+/** A few words without a figure, and lines below that stand further in. */
+const isIndentedHead = (line: SourceLine, next: SourceLine | undefined, bare: string): boolean =>
+  next !== undefined &&
+  !next.gap &&
+  indent(next) > indent(line) &&
+  /^\p{Lu}/u.test(bare) &&
+  !/[\d,.]/.test(bare) &&
+  bare.split(/\s+/).length <= MOST_HEAD_WORDS;
+
 /** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
 function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
   const text = line.text.trim();
@@ -98,6 +96,8 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
     const name = bare.replace(BULLET, "");
     return next !== undefined && indent(next) > indent(line) && BULLET.test(next.text.trim()) && !/\d/.test(name) && words <= 5;
   }
+  // "Ragù" above lines that stand further in.
+  if (isIndentedHead(line, next, bare)) return true;
   // "MISE 1 - CONFIT", "STAGE 2 – FILLING": numbered, in capitals, behind a blank line.
   if (!amounts && line.gap && NUMBERED_CAPITALS.test(bare)) return true;
   if (amounts || /\d/.test(bare)) return false;
@@ -128,29 +128,9 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   return nextIngredient && readIngredient(next.text, language).amount !== undefined && named;
 }
 
-const HEAD_WITHIN =
-  /(?<=[.!?;)])\s+(?=(?:serves|servings|makes|ingredients|you will need|method|directions|instructions|preparation|notes?|tips?|storage|zutaten|zubereitung|ingr[ée]dients|pr[ée]paration|ingredienti|procedimento|preparazione|ingredientes|elaboraci[óo]n|preparaci[óo]n)\b(?:[^.!?]{0,20}:|\s+\d))/giu;
-
 const A_NIGHT = /\b(?:overnight|night|till (?:the )?morning|fridge)\b/i;
 /** "Rub it with 60 ml oil and 2 tsp salt and leave it in the fridge till the morning": work, although no minutes are given. */
-const weighsAndWaits = (text: string) => A_NIGHT.test(text) && [...text.matchAll(INLINE)].length >= 2;
-const LONGEST_OPENING = 120;
-/** A line that holds a whole recipe ("Mousse. Serves 6. Ingredients: … Method: …") as its parts. */
-function cutAtHeads(line: SourceLine): SourceLine[] {
-  const cuts = [...line.text.matchAll(HEAD_WITHIN)].map((m) => m.index + m[0].length);
-  // "Serves 4! Sauce keeps 4 days": for how many, and then something else.
-  const first = /^[^.!?]{4,40}[.!?]+\s+(?=\p{L})/u.exec(line.text);
-  if (first && isServesLine(first[0].replace(/[\s.!?]+$/, "")) && !cuts.includes(first[0].length)) cuts.unshift(first[0].length);
-  // "Right so the rabbit terrine. Two rabbits, boned, …": who talks says its name first.
-  const opening = line.from === 0 && line.text.length >= LONGEST_OPENING ? /^[^.!?:\d]{8,60}[.!?:]\s+(?=\S)/u.exec(line.text) : null;
-  if (opening && cuts.length === 0) cuts.push(opening[0].length);
-  if (cuts.length === 0) return [line];
-  return [0, ...cuts].map((from, i) => {
-    const to = cuts[i] ?? line.text.length;
-    return { ...line, from: line.from + from, to: line.from + to, text: line.text.slice(from, to), gap: i === 0 && line.gap };
-  });
-}
-
+const weighsAndWaits = (text: string) => A_NIGHT.test(text) && amountsWithin(text) >= 2;
 const FOR_THE = /^(?:for the|für d(?:en|ie|as)|pour l(?:a|e|es)|per (?:il|la|lo)|para (?:el|la))\s\p{L}+$/iu;
 
 /** "Pastry" among the ingredients of a page's data: a heading where its steps say "for the pastry". */
@@ -213,7 +193,8 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (row) {
       if (row.is === "head") {
         titled = true;
-        return put(row, "list-head");
+        // Below the heading of a part it is that part's.
+        return put(row, out.at(-1)?.role === "section" ? "number" : "list-head");
       }
       if (row.is !== undefined) {
         mode = row.is === "step" ? "method" : "ingredients";
@@ -270,7 +251,10 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (!titled && GREETING.test(text) && lines.length > 3) return put(line, "description");
     // The first line is the title, whatever number it begins with ("Two-cheese pasties"), unless it weighs something.
     const weighed = readIngredient(text, language).amount;
-    const first = i === 0 && !BULLET.test(text) && (weighed === undefined || (weighed.unit === "piece" && !/^\d/.test(text)));
+    const first =
+      i === 0 &&
+      !BULLET.test(text) &&
+      (weighed === undefined || (!/^\d/.test(text) && (weighed.unit === "piece" || servesIn(text) !== undefined)));
     if (!titled && i === 0 && NUMBERED_CAPITALS.test(text)) {
       titled = true;
       mode = "ingredients";
@@ -298,7 +282,9 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       isSection(below ? { ...line, gap: true } : line, next, mode, language) &&
       (mode !== "top" || NUMBERED_CAPITALS.test(text.replace(/\s*\([^()]*\)$/, "")) || !looksLikeIngredient(line, language))
     ) {
-      const list = next && looksLikeIngredient(next, language) && !(mode === "method" && isSentence(next.text));
+      const row = next && tableRow(lines, i + 1);
+      const listed = row?.is === "head" ? tableRow(lines, i + 3)?.is === "ingredient" : row?.is === "ingredient";
+      const list = next && (listed || looksLikeIngredient(next, language)) && !(mode === "method" && isSentence(next.text));
       const works = next && (NUMBERED.test(next.text.trim()) || isSentence(next.text.trim()) || opensWithVerb(next.text.trim(), language));
       mode = list ? "ingredients" : works || mode === "method" ? "method" : "ingredients";
       return put(line, "section", { among: mode });
@@ -383,7 +369,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     mode = "method";
     return put(line, "instruction");
   });
-  return out;
+  return withoutFarewell(out, lines, language);
 }
 
 function nextRole(lines: readonly SourceLine[], from: number): "ingredients" | "method" {

@@ -11,7 +11,7 @@ export type Head = "ingredients" | "method" | "notes" | "nutrition" | "equipment
 const HEADS: readonly (readonly [Head, RegExp])[] = [
   [
     "ingredients",
-    /^(?:the )?(?:ingredients?(?: list)?|you(?:'|’)?ll need|you will need|what you need|what you(?:'|’)ll need|shopping(?: list)?|(?:man|ihr|du|wir|sie) (?:braucht|brauchst|brauchen|nehme|nimmt)|zutaten(?:liste)?|das brauchst du|ingredients|(?:ce qu')?il (?:vous |nous |te )?faut|was man braucht|man nehme|cosa serve|(?:che )?cosa (?:ti |vi )?serve|ci vuole|hace falta|(?:lo que|que) (?:se )?necesit(?:as|a|amos|aremos)|ingredienti|gli ingredienti|occorrente|ingredientes|necesitas)$/,
+    /^(?:the )?(?:ingredients?(?: list)?|you(?:'|’)?ll need|you will need|what you need|what you(?:'|’)ll need|what to (?:get|buy)|to (?:get|buy)|shopping(?: list)?|(?:man|ihr|du|wir|sie) (?:braucht|brauchst|brauchen|nehme|nimmt)|zutaten(?:liste)?|das brauchst du|ingredients|(?:ce qu')?il (?:vous |nous |te )?faut|was man braucht|man nehme|cosa serve|(?:che )?cosa (?:ti |vi )?serve|ci vuole|hace falta|(?:lo que|que) (?:se )?necesit(?:as|a|amos|aremos)|ingredienti|gli ingredienti|occorrente|ingredientes|necesitas)$/,
   ],
   [
     "method",
@@ -56,7 +56,7 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 const PEOPLE =
   "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|covers|plates|couverts|coperti|cubiertos|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
-  /(?:^|[^\p{L}])(?:servings|serving|reicht (?:etwa )?fur|genug fur|suffit pour|suffisent? pour|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(\d+|\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+  /(?:^|[^\p{L}])(?:servings|serving|reicht (?:etwa )?fur|genug fur|suffit pour|suffisent? pour|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(?:(?:an? )?(?:party|table|crowd|company|gathering|family) of )?(\d+|(?!an?\b|the\b|one\b)\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
 const FOR = new RegExp(
   `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)`,
   "u",
@@ -67,6 +67,11 @@ const COUNT = new RegExp(
 );
 const MAKES =
   /(?:^|[^\p{L}])(?:makes|yields?|yield|gives|quantity|ergibt|menge|ausbeute|donne|quantite|rendement|resa|rende|quantita|salen|rinde|cantidad)\s*[:(]?\s*(?:about |abt\.? |around |approx\.? |ca\.? |etwa |environ |circa |unos |unas )?(\d+|[\p{L}]+)(?:\s*(?:-|to|bis|a|or)\s*(\d+))?\s*(\p{L}*)/u;
+/** "It will do eight." */
+const WILL_DO = new RegExp(
+  `(?:^|[^\\p{L}])(?:it|this|that|which) (?:(?:will|would|should) do|does)\\s+(?:for )?(\\d+|\\p{L}+)(?:\\s*(?:-|to|or)\\s*(\\d+|\\p{L}+))?\\s*(?:${PEOPLE})?\\s*(?:[.!,;)]|$)`,
+  "u",
+);
 /** Litres and kilos feed nobody in particular. */
 const BULK = /^(?:litres?|liters?|l|ml|kg|kilos?|g|grams?|cups?|quarts?|lbs?|pounds?|litri|litros|gramm|pints?)$/;
 
@@ -94,13 +99,14 @@ export function servesIn(text: string): SaidServes | undefined {
     [COUNT, false],
     [MAKES, true],
     [FOR, false],
+    [WILL_DO, false],
   ] as const) {
     const m = pattern.exec(folded);
     if (!m) continue;
     const low = figure(m[1]);
     if (low === undefined || low <= 0 || low > 1000) continue;
     // "For a cold day": an article counts nobody.
-    if (pattern === FOR && !/^\d/.test(m[1] ?? "") && low < 2) continue;
+    if ((pattern === FOR || pattern === WILL_DO) && !/^\d/.test(m[1] ?? "") && low < 2) continue;
     if (pieces && m[3] && BULK.test(m[3])) return { serves: undefined, pieces: true };
     const people = pieces && new RegExp(`^(?:${PEOPLE})$`).test(m[3] ?? "");
     const high = figure(m[2]);
@@ -175,7 +181,7 @@ const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
 /** The name in a heading: "For the dough:" is "Dough". */
 export function sectionName(heading: string, language: Language): string {
   const bare = heading
-    .replace(/^[#*_=[\s>•~–—-]+|[#*_=\]\s:~–—-]+$/g, "")
+    .replace(/^[#*_=[\s>•~–—-]+|[#*_=\]\s:.~–—-]+$/g, "")
     .replace(/^(?:step|part|mise|prep|stage|phase|component|schritt|teil|etape|étape|partie|passo|fase|paso|parte)\s+\d+\s*[:.–—-]\s*/i, "")
     .replace(/^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*/u, "")
     .replace(/^\d{1,2}[.)]\s+/, "")

@@ -146,6 +146,9 @@ export function textOfHtml(html: string): string {
     .join("\n");
 }
 
+/** The lines of a piece of HTML with what they are: headings, items of lists. */
+export const headedLines = (html: string): PageLine[] => linesOfNode(parsed(html), true);
+
 /** One line of text from a field that may hold HTML or entities. */
 export function plainText(value: string): string {
   // Some pages escape their markup once more: what is read may be markup still.

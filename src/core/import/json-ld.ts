@@ -3,7 +3,7 @@
 // Only own properties of known names are read, so that no odd key of a hostile file means anything.
 
 import { LIMITS, readJson } from "../dish/read";
-import { isHtml, plainText, sound, textOfHtml } from "./html";
+import { headedLines, isHtml, plainText, sound, textOfHtml } from "./html";
 import { isoMinutes } from "./iso-duration";
 import { RECIPE_LIMITS, type Role } from "./recipe";
 
@@ -104,7 +104,14 @@ function instructionLines(value: unknown): NodeLine[] {
   };
   const walk = (v: unknown, depth: number): void => {
     if (depth > 12) return;
-    if (typeof v === "string") return paragraphsOf(v).forEach((l) => put(l));
+    if (typeof v === "string") {
+      if (!/<h[1-6]\b/i.test(v)) return paragraphsOf(v).forEach((l) => put(l));
+      // Instructions as one piece of a page: its headings name the parts.
+      for (const line of headedLines(v))
+        if (line.hint === "heading") put(short(sound(line.text)), "section");
+        else for (const paragraph of paragraphsOf(line.text)) put(paragraph);
+      return;
+    }
     if (Array.isArray(v)) return v.slice(0, RECIPE_LIMITS.lines).forEach((each) => walk(each, depth + 1));
     if (!isNode(v)) return;
     if (typesOf(v).includes("howtosection")) {

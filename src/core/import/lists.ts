@@ -6,8 +6,31 @@ import type { SourceLine } from "./recipe";
 /** A length of time: what has one is work, and no ingredient. */
 export const TAKES_MINUTES = /\b\d+\s?(?:mins?|minutes?|hrs?|hours?|h|std|minuten|stunden|heures?|ore|minuti|horas?|minutos)\b/i;
 
+const EACH_OF =
+  /^(.*?\d.*?)\s*(?:,\s*)?\b(?:each(?: of)?|apiece(?: of)?|jeweils|di ciascuno|ciascuno di|de chaque|chacun de|de cada uno de)\b\s*:?\s+(?=\p{L})/iu;
+const GERMAN_EACH = /^(?:je|jeweils)\s+(\d.*?)\s+(?=\p{Lu}\p{L}+(?:,| und ))/u;
+/** "250 g each of raisins, sultanas and currants": so much of every one; undefined where a line says nothing of the kind. */
+function eachOf(line: { from: number; to: number; text: string }, language: Language) {
+  const lead = EACH_OF.exec(line.text) ?? (language === "de" ? GERMAN_EACH.exec(line.text) : null);
+  const amount = lead?.[1]?.replace(/^\s*(?:[-–—•*·▪●]\uFE0F?\s*)/u, "").trim();
+  // The lead is the amount and nothing else.
+  if (!lead || !amount || readIngredient(`${amount} x`, language).name !== "x") return undefined;
+  const list = line.text.slice(lead[0].length);
+  const joins = [...list.matchAll(/,\s*(?:(?:and|und|et|e|y)\s+)?|\s+(?:and|und|et|e|y|&)\s+/giu)];
+  if (joins.length === 0) return undefined;
+  return [...joins, undefined].map((join, i) => {
+    const start = i === 0 ? 0 : (joins[i - 1]?.index ?? 0) + (joins[i - 1]?.[0].length ?? 0);
+    const name = list.slice(start, join?.index ?? list.length).trim();
+    const from = i === 0 ? line.from : line.from + lead[0].length + start;
+    const to = join ? line.from + lead[0].length + join.index + join[0].length : line.to;
+    return { from, to, text: `${amount} ${name}` };
+  });
+}
+
 /** A line with several ingredients ("3 onions, 4 cloves garlic", "salt, pepper, 1 cinnamon stick") as its parts; any other as it stands. */
 export function severalIn(line: SourceLine, language: Language): { from: number; to: number; text: string }[] {
+  const each = eachOf(line, language);
+  if (each) return each;
   const parts = inlineList(line, language);
   const whole =
     parts.length > 1 &&

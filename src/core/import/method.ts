@@ -6,6 +6,7 @@ import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
 import { singleSpaced } from "../plain-text";
+import { isDay } from "./days";
 import { isServesLine, isTip, PICTURES_BEFORE } from "./heads";
 import { gatheredStep, type ReadInstruction, stepOf, withLength, withRounds, withWords } from "./instruction-step";
 import type { RecipeLine, Stretch } from "./recipe";
@@ -48,7 +49,8 @@ const COVER_AND = /^(?:(?:cover|wrap|seal)(?: (?:it|them|well|tightly))?(?: and 
 const MOST_PROBE_WORDS = 4;
 /** "Day 2. Simmer": when it is done, and not what. */
 const DAY_AHEAD = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}\s*[.:–—-]\s+(?=\p{L})/iu;
-const COUNTDOWN = /^T\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*[:.)–-]\s*/i;
+const COUNTDOWN =
+  /^[TDJ]\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*[:.)–-]\s*/i;
 
 /** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */
 export function methodOf(
@@ -109,17 +111,22 @@ export function methodOf(
       ) {
         const stands = gathered.length > 0 ? null : steps.at(-1)?.reading.place;
         const where = stands === "fridge" || stands === "freezer" || stands === "cellar" ? stands : null;
-        const doubtful = whole.doubts.some((d) => d.field === "keeps");
+        // "Fridge, good for a week": said in the same breath.
+        const said = whole.place === "fridge" || whole.place === "freezer" || whole.place === "cellar" ? whole.place : null;
+        const doubtful = said === null && whole.doubts.some((d) => d.field === "keeps");
         beside.push({
           stretch: sentence,
           // Where it stood last is where it goes on standing.
-          keeps: whole.keeps.map((k) => ({ ...k, place: k.place ?? where })),
+          keeps: whole.keeps.map((k) => ({ ...k, place: k.place ?? said ?? where })),
           ...(doubtful ? { guess: where ? `no place said: where it stood, the ${where}` : "no place said" } : {}),
         });
         continue;
       }
       if (
         tip ||
+        isDay(plain.replace(/[.!]$/, "")) ||
+        /\?$/.test(plain) ||
+        /^(?:yes|no|ok|ja|nein|oui|non|s[iì]|done|fertig|voil[aà])[.!]*$/i.test(plain) ||
         WISH.test(folded) ||
         (madeAhead && whole.keeps.length === 0) ||
         (YIELDS.test(folded) && isServesLine(plain.replace(/\.$/, ""))) ||

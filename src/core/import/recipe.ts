@@ -96,3 +96,17 @@ export type ReadRecipes =
 
 /** Portions where a recipe does not say for how many it is. */
 export const GUESSED_SERVES = 4;
+
+/** A line, or a part of one, and what it is. */
+export interface RoledLine {
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+  readonly role: Role;
+  /** Of a section heading: among ingredients or among steps. */
+  readonly among?: "ingredients" | "method";
+  /** Of a section heading: its list and its steps stand in its own line. */
+  readonly whole?: true;
+  /** Notes of how something is kept. */
+  readonly storage?: true;
+}

@@ -7,12 +7,12 @@ import { languageOf, lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
-import { classified, type RoledLine } from "./classify";
+import { classified } from "./classify";
 import { isDay } from "./days";
 import { isServesLine, isTotal, sectionName, servesIn, withoutPictures, yieldIn } from "./heads";
 import { withoutIdle } from "./idle-parts";
-import { INLINE, inlineIngredients, LEAST_LISTED } from "./inline-ingredients";
-import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type Source } from "./recipe";
+import { amountsWithin, inlineIngredients, LEAST_LISTED } from "./inline-ingredients";
+import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type RoledLine, type Source } from "./recipe";
 
 interface Part {
   name: string;
@@ -247,6 +247,10 @@ const OPENS_PART =
 /** A line that begins with the name of what it makes: "Sauce: …", "2. **Filling.** …". */
 const LEAD = /^(?:\d{1,2}[.)]\s*|\d{1,2}[:.]\d{2}\s+)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?:\s*\([^()]{1,24}\))?(?::\*{0,2}|[.]\*{2})\s/u;
 
+/** "For the peaches. Have ready …": the first sentence only names. */
+const FOR_LEAD =
+  /^((?:for|to make|f[üu]r|pour|per|para) (?:the|d(?:en|ie|as)|l[ae]s?|il|lo|i|le|gli|el|los|las) \p{L}[\p{L}'’]*(?: \p{L}[\p{L}'’]*){0,2})\.\s/iu;
+
 /** "filling - cook …": the same with a dash, among lines that have a colon. */
 const DASHED_LEAD = /^(\p{L}[\p{L}'’]*(?: \p{L}[\p{L}'’]*)?)\s+[-–—]\s/u;
 
@@ -335,7 +339,7 @@ function titleName(text: string): string {
 const SAYS_WHEN =
   /^(?:while|meanwhile|when|once|next|then|after|before|later|first|now|finally|inzwischen|pendant|mentre|mientras|intanto)\b/i;
 const leadOf = ({ text }: RoledLine) => {
-  const lead = LEAD.exec(text) ?? DASHED_LEAD.exec(text);
+  const lead = LEAD.exec(text) ?? FOR_LEAD.exec(text) ?? DASHED_LEAD.exec(text);
   return lead && SAYS_WHEN.test(lead[1] ?? "") ? null : lead;
 };
 
@@ -345,9 +349,12 @@ const leadOf = ({ text }: RoledLine) => {
 function ledLines(lines: readonly RoledLine[]): RoledLine[] {
   const listed = lines.some((l) => l.role === "ingredient" || l.role === "section");
   const colons = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && leadOf(l) && !/^\d/.test(l.text));
-  const led = colons.length === 0 ? colons : lines.filter((l) => colons.includes(l) || (l.role === "instruction" && leadOf(l)));
+  // A dash parts a name from its work where others have a colon, or where the line weighs out what it is made of.
+  const led = lines.filter(
+    (l) => colons.includes(l) || (l.role === "instruction" && leadOf(l) && (colons.length > 0 || amountsWithin(l.text) >= LEAST_LISTED)),
+  );
   // A line that weighs out what it is made of is a part, alone as well.
-  const leads = listed || led.length < 2 ? led.filter((l) => [...l.text.matchAll(INLINE)].length >= LEAST_LISTED) : led;
+  const leads = listed || led.length < 2 ? led.filter((l) => amountsWithin(l.text) >= LEAST_LISTED) : led;
   if (leads.length === 0) return [...lines];
   return lines.flatMap((line): RoledLine[] => {
     const lead = leads.includes(line) ? leadOf(line) : null;

@@ -3,7 +3,7 @@
 import { fold } from "../entry/lexicon/fold";
 import type { SourceLine } from "./recipe";
 
-type Column = "amount" | "unit" | "thing" | "step" | "length" | "heat" | "other";
+type Column = "amount" | "unit" | "thing" | "step" | "length" | "heat" | "share" | "other";
 
 /** What stands above a column, in five languages. */
 const HEADS: readonly (readonly [Column, RegExp])[] = [
@@ -23,7 +23,18 @@ const HEADS: readonly (readonly [Column, RegExp])[] = [
   ["length", /^(?:times?|how long|durations?|mins?|minutes|takes|dauer|zeit|duree|temps|tempo|durata|tiempo|duracion)$/],
   ["heat", /^(?:heat|temp(?:erature)?|oven|temperatur|hitze|ofen|four|temperatura|forno|fuoco|horno|fuego)$/],
 ];
-const columnOf = (head: string): Column => HEADS.find(([, is]) => is.test(fold(head).trim()))?.[0] ?? "other";
+/** A column that is headed by the unit of its figures: "g", "ml". */
+const UNIT_HEAD = /^(?:g|gr|kg|ml|cl|dl|l|oz|lb)$/;
+const columnOf = (head: string): Column =>
+  UNIT_HEAD.test(fold(head).trim()) ? "amount" : head.trim() === "%" ? "share" : namedColumn(head);
+/** What the columns hold; one without a head beside amounts holds the things. */
+function columnsOf(heads: readonly string[]): Column[] {
+  const columns = heads.map(columnOf);
+  const unnamed = heads.indexOf("");
+  if (unnamed >= 0 && columns.includes("amount") && !columns.includes("thing")) columns[unnamed] = "thing";
+  return columns;
+}
+const namedColumn = (head: string): Column => HEADS.find(([, is]) => is.test(fold(head).trim()))?.[0] ?? "other";
 
 const RULE = /^\s*\|?(?:\s*:?-{2,}:?\s*\|)+(?:\s*:?-{2,}:?\s*)?$/;
 const isBarred = (line: SourceLine | undefined): line is SourceLine => line !== undefined && /^\s*\|.*\|\s*$/.test(line.text);
@@ -68,7 +79,8 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   const row = { from, to: from + line.text.trim().length, text: ordered.join(" "), cells: filled.length };
   let top = at;
   while (isRow(lines, top - 1)) top--;
-  const columns = cellsOf(lines[top] as SourceLine).map(columnOf);
+  const heads = cellsOf(lines[top] as SourceLine);
+  const columns = columnsOf(heads);
   // Without a rule below it a first line is a head only where all that stands in it is one; an open row that has none is no table.
   const headed = RULE.test(lines[top + 1]?.text ?? "") || columns.every((c) => c !== "other");
   if (!headed) return isBarred(line) ? { ...row, is: undefined } : undefined;
@@ -78,10 +90,13 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   if (kind === undefined || columns.length < own.length) return { ...row, is: undefined };
   const cell = (...wanted: readonly Column[]) => own.filter((c, i) => c !== "" && wanted.includes(columns[i] as Column));
   // "750 g puff pastry (freezer)", "Slow-roast the legs, 3 h, 140 °C (Sat)": where and when stand behind.
-  const others = cell("other");
+  const others = [...cell("other"), ...cell("share").map((c) => (/\d$/.test(c) ? `${c} %` : c))];
   const behind = others.length ? ` (${others.join(", ")})` : "";
+  // A bare figure has the unit that stands above it.
+  const amountIn = (c: string, i: number) =>
+    c === "" || columns[i] !== "amount" ? [] : [UNIT_HEAD.test(fold(heads[i] ?? "")) && /\d$/.test(c) ? `${c} ${heads[i]}` : c];
   const text = works
     ? [...cell("step", "thing"), ...cell("length", "heat")].join(", ")
-    : amountFirst([...cell("amount"), ...cell("unit")].join(" "), cell("thing").join(" "));
+    : amountFirst([...own.flatMap(amountIn), ...cell("unit")].join(" "), cell("thing").join(" "));
   return text === "" ? { ...row, is: undefined } : { ...row, text: `${text}${behind}`, is: kind };
 }

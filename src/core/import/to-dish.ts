@@ -70,7 +70,8 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const methods: ReadMethod[] = [];
   const components = sections.map((section): PreviewComponent => {
     const own = section.name || (sections.length === 1 || section === sections.at(-1) ? name : calledLater(section, sections));
-    const title = (own || "Part").slice(0, 120);
+    // The only part without a name is the dish itself.
+    const title = (own || (sections.filter((s) => s.name === "").length === 1 ? name : "Part")).slice(0, 120);
     const id = freeId(title, taken);
     taken.push(id);
     const read = methodOf(section.instructions, recipe.language, ovenC, pending);

@@ -34,6 +34,8 @@ const EN: UnitWords = [
   ["pints?|pts?", "pint", 1],
   ["quarts?|qts?", "quart", 1],
   ["gallons?|gals?", "gallon", 1],
+  // A quarter of an imperial pint.
+  ["gills?", "mL", 142],
 ];
 
 const BY_LANGUAGE: Readonly<Record<Language, UnitWords>> = {
@@ -49,6 +51,9 @@ const BY_LANGUAGE: Readonly<Record<Language, UnitWords>> = {
     ["(?:gestrichene?r? |gehaufte?r? )?(?:essl(?:o|oe)ffeln?|eßloffel|esslo\\.?|el)\\.?", "tbsp", 1],
     ["(?:gestrichene?r? |gehaufte?r? )?(?:teel(?:o|oe)ffeln?|kaffeel(?:o|oe)ffel|tl)\\.?", "tsp", 1],
     ["tassen?", "cup", 1],
+    ["viertelliter", "mL", 250],
+    ["achtelliter", "mL", 125],
+    ["dutzend", "piece", 12],
   ],
   fr: [
     ["kilogrammes?", "kg", 1],
@@ -65,6 +70,7 @@ const BY_LANGUAGE: Readonly<Record<Language, UnitWords>> = {
     ],
     ["(?:cuilleres?|cuill?\\.?|c\\.?)\\s?(?:a|à)\\.?\\s?(?:cafe|the|c\\.?)(?: rases?| bombees?)?|cac|cc\\.?|c\\. ?c\\.?", "tsp", 1],
     ["tasses?", "cup", 1],
+    ["douzaines?", "piece", 12],
   ],
   it: [
     ["chilogramm[oi]|chil[oi]", "kg", 1],
@@ -77,6 +83,7 @@ const BY_LANGUAGE: Readonly<Record<Language, UnitWords>> = {
     ["cucchiai[oa]?(?: da (?:tavola|minestra))?(?: ras[oi]| colm[oi])?", "tbsp", 1],
     ["cucchiain[oi](?: da (?:te|caffe))?(?: ras[oi]| colm[oi])?", "tsp", 1],
     ["tazz[ae]", "cup", 1],
+    ["dozzin[ae]", "piece", 12],
   ],
   es: [
     ["kilogramos?|kilos?", "kg", 1],
@@ -88,6 +95,7 @@ const BY_LANGUAGE: Readonly<Record<Language, UnitWords>> = {
     ["cucharadas?(?: soperas?)?(?: rasas?| colmadas?)?|cdas?\\.?|cucharas? soperas?", "tbsp", 1],
     ["cucharaditas?(?: de (?:cafe|te))?(?: rasas?| colmadas?)?|cdtas?\\.?|cditas?\\.?", "tsp", 1],
     ["tazas?", "cup", 1],
+    ["docenas?", "piece", 12],
   ],
 };
 
@@ -102,6 +110,8 @@ const EN_PIECES: PieceWords = [
   ["cm", "cm"],
   ["m|metres?|meters?", "m"],
   ["cloves?", "clove"],
+  ["wine-?glass(?:es|fuls?)?", "wineglass"],
+  ["tea-?cup(?:s|fuls?)?", "teacup"],
   ["sprigs?", "sprig"],
   ["bunch(?:es)?", "bunch"],
   ["cans?", "can"],

@@ -18,7 +18,7 @@ interface Group {
 }
 
 const FILLER =
-  /^(?:for|in|the|at|a|an|on|covered|sealed|well|about|when|if|kept|stored|it|keeps?|lasts?|whole|once|very|happily|fine|good|and will keep|tightly|wrapped|airtight|hermetique|gut|verschlossen|abgedeckt|bien|coperto|tapado|in an airtight|in a sealed|im|in der|am|au|dans le|dans la|en la|en el|en|en un|in un|ben|chiuso|of|is|are)(?![\p{L}\p{N}])\s*/u;
+  /^(?:for|per|fur|pendant|durante|in|the|at|a|an|on|covered|sealed|well|about|when|if|kept|stored|it|keeps?|lasts?|whole|once|very|happily|fine|good|and will keep|tightly|wrapped|airtight|hermetique|gut|verschlossen|abgedeckt|bien|coperto|tapado|in an airtight|in a sealed|im|in der|am|au|dans le|dans la|en la|en el|en|en un|in un|ben|chiuso|of|is|are)(?![\p{L}\p{N}])\s*/u;
 const JOIN = /^\s*(?:,|;|\/|\(|\)|-|and|or|und|oder|et|ou|e|o|y|but|then)(?![\p{L}\p{N}])\s*(?:and |or )?/u;
 const JOIN_SIGN = /^\s*[,;/(]\s*(?:(?:and|or|und|oder|et|ou|e|o|y|but)\s+)?/u;
 
@@ -278,7 +278,9 @@ export const hold: Item = (scan, at) => {
     return undefined;
   // "It will keep, well wrapped, for three days".
   const wrapped = keeps === undefined ? null : HOW_KEPT.exec(folded.slice(start));
-  const got = keepsAt(scan, scan.blanks(start + (wrapped?.[0].length ?? 0)), needs !== undefined);
+  // "Keeps: fridge 3 weeks".
+  const from = start + (wrapped?.[0].length ?? 0) + (folded.charAt(start) === ":" ? 1 : 0);
+  const got = keepsAt(scan, scan.blanks(from), needs !== undefined);
   if (!got) return undefined;
   if (needs !== undefined && got.keeps[0]?.place === null) return undefined;
   // "Freezes for 2 months", "can be chilled for 3 days": the verb says where.

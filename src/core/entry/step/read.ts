@@ -8,6 +8,7 @@ import { numberAt } from "../numbers";
 import { type LineContext, NO_CONTEXT } from "../step-draft";
 import { bareHeat } from "../temperatures";
 import { conclude } from "./conclude";
+import { alternative } from "./item-alternative";
 import { core, cue } from "./item-cue";
 import { batches, makes, takes } from "./item-flow";
 import { heatFigure, heatKind, heatLevel } from "./item-heat";
@@ -72,6 +73,11 @@ function scanned(scan: Scan): void {
     const quote = scan.quoteAt(at);
     if (quote) {
       at = quote.to;
+      continue;
+    }
+    const other = alternative(scan, at);
+    if (other !== undefined) {
+      at = other;
       continue;
     }
     if (isBreak(scan.folded, at)) {
