@@ -52,6 +52,12 @@ const goulash = (grams: number) =>
   );
 const pressure = (grams: number) =>
   dish(`in: ${grams} g beef shin\ndo: Cook under pressure | 40m | pressure-cooker 6 | makes it: counter 20m`);
+const coppa = (salt: number, tempC: number, hours: number) =>
+  dish(
+    `in: 1000 g pork neck; ${salt} g salt\ndo: Cure | ${hours}h | fridge\ndo: Hang at ${tempC} °C | 5d | counter | makes it: fridge 20d`,
+  );
+const driedAt = (tempC: number) => dish(`in: 500 g cassava\ndo: Bake the slices | 30m | oven ${tempC} | makes it: counter 2d`);
+const mussels = (time: string) => dish(`in: 1000 g mussels\ndo: Boil in the shells | ${time} | burner | boils | makes it: counter 10m`);
 const soaked = (minutes: number) =>
   dish(`in: 500 g dried lupins\ndo: Boil | 90m | burner | boils\ndo: Soak in changed water | ${minutes}m | | makes it: fridge 2d`);
 
@@ -75,6 +81,11 @@ describe.each<[what: string, id: string, (n: never) => string, ok: unknown, past
   ["mackerel on the counter, min", "scombroid", fish as never, 30, 31, "warn"],
   ["elderberries boiled, min", "bitter-cassava-lupin", heated("elderberries") as never, 20, 19, "stop"],
   ["cassava boiled, min", "bitter-cassava-lupin", heated("cassava") as never, 25, 24, "stop"],
+  ["cassava in an oven for half an hour, °C", "bitter-cassava-lupin", driedAt as never, 90, 89, "stop"],
+  ["a coppa that hangs, g of salt in a kilo", "undercooked", ((n: number) => coppa(n, 13, 48)) as never, 20, 19.9, "stop"],
+  ["a coppa that hangs, °C", "undercooked", ((n: number) => coppa(30, n, 48)) as never, 18, 19, "stop"],
+  ["a coppa that hangs, h in its salt", "undercooked", ((n: number) => coppa(30, 13, n)) as never, 12, 11, "stop"],
+  ["mussels at the boil, s", "shellfish:main", ((n: string) => mussels(n)) as never, "2m", "1m", "warn"],
   ["lupins in water, min", "bitter-cassava-lupin", soaked as never, 2880, 2879, "stop"],
   [
     "basil oil in the fridge",

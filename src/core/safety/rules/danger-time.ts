@@ -6,6 +6,7 @@ import { spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding, type Mend } from "../finding";
 import { likelyMinutes, type Part, type PartStep } from "../part";
 import { DRY, isGrowing, killsGerms, type SafetyScene } from "../scene";
+import { hangsCured } from "../states/hung";
 import { cooledPart } from "./cooling";
 
 type Leg = Parameters<typeof dangerZoneAccount>[0]["legs"][number];
@@ -65,7 +66,7 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         step: s.ref,
         cooks: killsGerms(s),
         cools: s.ref === cooled,
-        meant: MEANT_WARM.test(s.name),
+        meant: MEANT_WARM.test(s.name) || hangsCured(here, s),
       });
     }
     // The last of it leaves for another component: the wait on the way, and that component from the step that takes it.
@@ -110,7 +111,7 @@ function inTurn(part: Part): readonly Stay[] {
       step: s.ref,
       cooks: killsGerms(s),
       cools: s.ref === cooled,
-      meant: MEANT_WARM.test(s.name),
+      meant: MEANT_WARM.test(s.name) || hangsCured(part, s),
     };
     from = to;
     return stay;

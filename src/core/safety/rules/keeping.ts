@@ -315,12 +315,19 @@ export function keptLukewarm({ parts }: SafetyScene): Finding[] {
 const CLOSED =
   /\b(?:tight(?:ly)?|sealed|closed|clip[- ]top|screw(?:ed)?|lid on|swing[- ]top|air-?tight|cap(?:s|ped)?|cork(?:s|ed)?|stopper(?:s|ed)?)\b/i;
 const LETS_OUT = /air-?lock|\bburp|\bloose(?:ly)?\b|open (?:it |the (?:lid|jar) )?(?:daily|every day|once a day)|\bvent|cloth|daily/i;
+const FERMENTS = /\b(?:ferment|sour|bubble|culture|prove in a bottle)/i;
+const BOTTLES = /\b(?:bottled?|jarred)\b|\b(?:into|in) (?:\w+ )?(?:bottles?|jars?)\b/i;
+const boilsIt = (s: PartStep) => s.step.boils === true || heatOf(s)?.medium === "boil";
 /** A live ferment in a jar that lets no gas out. */
 export function fermentGas({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>
     part.steps
       .filter((s, i) => {
-        const ferments = part.component.kind === "ferment" || /\b(?:ferment|sour|bubble|culture|prove in a bottle)/i.test(s.name);
+        const ferments =
+          part.component.kind === "ferment" ||
+          FERMENTS.test(s.name) ||
+          // Bottled once it works: it goes on working.
+          (BOTTLES.test(s.name) && part.steps.slice(0, i).some((x) => FERMENTS.test(x.name)) && !part.steps.slice(0, i).some(boilsIt));
         if (!ferments || likelyMinutes(s.step) < 720) return false;
         // What was closed in a step before, and not opened since, is closed.
         const soFar = part.steps.slice(0, i + 1).map((x) => x.words);

@@ -138,8 +138,13 @@ interface Poison {
   /** What makes it harmless, where anything does. */
   readonly treated?: (steps: readonly PartStep[]) => boolean;
 }
-const longestHeat = (steps: readonly PartStep[]) =>
-  Math.max(0, ...steps.map((s) => (heatOf(s) && heatOf(s)?.medium !== "warm" ? likelyMinutes(s.step) : 0)));
+/** A drying oven drives none of it out. */
+const LEAST_BOILING_C = 90;
+const isHot = (s: PartStep) => {
+  const heat = heatOf(s);
+  return heat !== undefined && heat.medium !== "warm" && (heat.tempC ?? LEAST_BOILING_C) >= LEAST_BOILING_C;
+};
+const longestHeat = (steps: readonly PartStep[]) => Math.max(0, ...steps.map((s) => (isHot(s) ? likelyMinutes(s.step) : 0)));
 /** "Rhubarb with its leaves", and not "leaves trimmed". */
 const isLeaf = (i: Item) =>
   (isId("rhubarb.leaf")(i) ||

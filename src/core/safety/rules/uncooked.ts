@@ -1,9 +1,11 @@
 // What has to be cooked and perhaps is not: flesh, egg, flour, milk, shellfish, sprouts; held against how hot each gets on its way to the table.
 import { withMethod, withStep } from "../../dish/edit/places";
 import type { FoodClass } from "../../foods/table";
+import { spokenDuration } from "../../time/duration";
 import { cautioned, type Finding, type Mend } from "../finding";
 import { gramsOf, isOf, type Part } from "../part";
 import { careOf, isRawFlesh, type SafetyScene } from "../scene";
+import { hangsCured } from "../states/hung";
 import { hottest, type Journey, seared } from "../states/journey";
 import { bathMinutes, coreNeeded, does } from "../states/process";
 
@@ -35,7 +37,15 @@ const probed = (j: Journey, tempC: number): Mend[] => {
 
 /** Where a food is minced on its way, it is mince from there. */
 const isMinced = (j: Journey) =>
-  isOf("mince", "poultry-mince", "sausage")(j.item) || (isOf("meat", "poultry")(j.item) && j.visits.some((v) => does.minces(v.step)));
+  isOf("mince", "poultry-mince", "sausage")(j.item) ||
+  (isOf("meat", "poultry")(j.item) && j.visits.some((v) => does.minces(v.step))) ||
+  isTartare(j);
+/** Chopped by hand and eaten raw: its outside is all through it. */
+const isTartare = (j: Journey) =>
+  isOf("meat")(j.item) &&
+  j.part.component.kind !== "cure" &&
+  hottest(j).core === 0 &&
+  j.visits.some((v) => /\b(?:hand-?cut|(?:hand-?)?chop(?:ped)?|scrape[sd]?|dice[sd]?)\b/i.test(v.step.name));
 const classOf = (j: Journey): FoodClass =>
   isMinced(j) && j.food.class === "meat" ? "mince" : isMinced(j) && j.food.class === "poultry" ? "poultry-mince" : j.food.class;
 
@@ -97,7 +107,8 @@ export function rawMince(scene: SafetyScene): Finding[] {
 }
 
 /** Hung to dry for days: judged as a cure, not as a roast. */
-const isHung = (j: Journey) =>
+const isHung = (j: Journey) => j.visits.some((v) => hangsCured(v.part, v.step)) || hungByKind(j);
+const hungByKind = (j: Journey) =>
   (j.part.component.kind === "cure" || j.part.component.kind === "sausage" || j.part.component.kind === "dry") &&
   j.visits.some(
     (v) => /\b(?:hang|hung|dry|air-?dry|ferment|mature|age)\b/i.test(v.step.name) && (v.heat === undefined || v.heat.medium === "smoke"),
@@ -186,6 +197,12 @@ export function rawFish({ journeys }: SafetyScene): Finding[] {
   );
 }
 
+/** Minutes at a boil by which the viruses that shells gather are gone: 90 °C for 90 s. */
+const SHELL_MIN = 1.5;
+const minutesHeated = (j: Journey) => j.visits.reduce((n, v) => n + (v.heat && v.heat.medium !== "warm" ? v.heat.minutes : 0), 0);
+const SHELL_C = 90;
+const isFlashed = (j: Journey) => isOf("bivalve")(j.item) && hottest(j).core < SHELL_C && minutesHeated(j) < SHELL_MIN;
+
 export function shellfish(scene: SafetyScene): Finding[] {
   return firstBy(
     scene.journeys,
@@ -193,10 +210,17 @@ export function shellfish(scene: SafetyScene): Finding[] {
       isOf("bivalve", "gastropod", "crustacean")(j.item) &&
       !j.food.cooked &&
       !/smoked|tinned|canned/i.test(j.item.ingredient.name) &&
-      hottest(j).core < 60,
+      (hottest(j).core < 60 || isFlashed(j)),
   ).map((j) => {
     const { core } = hottest(j);
     const raw = core < 30;
+    if (core >= 60)
+      return cautioned("shellfish", j.part.component.id, {
+        ...at(j),
+        severity: careOf(scene).length ? "stop" : "warn",
+        computed: `${j.item.ingredient.name} are heated for ${spokenDuration(Math.round(minutesHeated(j)))}; shells need ${SHELL_C} °C for a minute and a half.`,
+        mends: probed(j, SHELL_C),
+      });
     return cautioned(raw || isOf("gastropod")(j.item) ? "shellfish" : "undercooked", j.part.component.id, {
       ...at(j),
       severity: careOf(scene).length ? "stop" : "warn",
@@ -292,6 +316,8 @@ const wasCooked = (j: Journey, step: Journey["visits"][number]["step"]): boolean
 const GROWS_AGAIN = (j: Journey) =>
   !isOf("salt", "sugar", "spice", "oil", "fat", "vinegar", "water", "syrup", "honey", "wine", "spirit")(j.item);
 
+/** °C in the middle at which nothing depends on the time any more. */
+const THROUGH_C = 74;
 /** A bath below 60 °C makes safe by its time; here the time is held against the thickness. */
 export function bathTime({ journeys }: SafetyScene): Finding[] {
   const found = new Map<string, Finding>();
@@ -304,6 +330,8 @@ export function bathTime({ journeys }: SafetyScene): Finding[] {
       const thick = heat.thicknessMm ?? (isOf("egg")(j.item) ? 10 : 35);
       const needed = bathMinutes(tempC, thick, classOf(j));
       if (heat.minutes >= needed && tempC >= 54.5) continue;
+      // Cooked through later on, and only warmed here for a short while.
+      if (tempC >= 54.5 && hottest(j).core >= THROUGH_C && hottest(j).visit !== v) continue;
       found.set(
         v.step.ref,
         cautioned("low-temperature-cook", v.step.ref, {
