@@ -132,6 +132,10 @@ export function readName(l: IngredientScan, from: number, words: (typeof INGREDI
   return { end, asNeeded };
 }
 
+/** "Tuorli 8", "Red onion 2": how many stands at the end; a grade ("flour type 55", "farina 00") is none. */
+const COUNTED_BEHIND =
+  /^(?!\s*(?:days?|tage?|jours?|giorn[oi]|d[ií]as?|steps?|parts?|stage|phase|mise|type|typ|size|page|schritt|teil|[ée]tape|partie|fase|parte|pas{1,2}o|gas|mark|chapter|serves|makes|for|no|nr|n)\b)\s*\p{L}[\p{L}'’-]*(?: \p{L}[\p{L}'’-]*){0,3} (?:[1-9]|[12]\d)\s*$/iu;
+
 /** What stands behind the name: notes, "optional", "to taste", an amount of its own ("Butter: 200 g", "flour 500 g"). */
 export function readTail(
   l: IngredientScan,
@@ -155,7 +159,8 @@ export function readTail(
       const before = line.slice(0, i);
       const last = skipBlanks(line, there.end);
       const closes = last >= line.length || /^[,;()[]/.test(line.slice(last));
-      if (!closes || (there.value.unit === "piece" && !/[:–—-]\s*$/.test(before)) || !/\p{L}/u.test(before)) continue;
+      const counts = there.value.unit !== "piece" || /[:–—-]\s*$/.test(before) || (last >= line.length && COUNTED_BEHIND.test(line));
+      if (!closes || !counts || !/\p{L}/u.test(before)) continue;
       behind = there.value;
       for (let j = 0; j < there.end; j++) if (l.marks[j] === undefined) l.mark(j, j + 1, "join");
       // The name ends before it; its colon or dash joins.

@@ -1,4 +1,6 @@
 // What becomes of the lines that are neither ingredient nor step: title, yield, notes, and how long a part keeps.
+import { findDurations } from "../entry/durations";
+import { lexiconOf } from "../entry/lexicon";
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import type { Keep } from "../entry/step/reading";
@@ -34,6 +36,12 @@ function keepsOfNote(text: string, stored: boolean, language: Language): { reado
   const reading = readStep(plain, { language });
   const placeless = reading.doubts.some((d) => d.field === "keeps");
   if (reading.keeps.length > 0) return { found: reading.keeps, placeless };
+  if (stored) {
+    // "The stock 2 days in the fridge or 3 months in the freezer": from its first length on.
+    const first = findDurations(plain, lexiconOf(language))[0];
+    const said = first ? readStep(`${KEEP_VERBS[language]} ${plain.slice(first.start)}`, { language }).keeps : [];
+    if (said.length > 0 && said.every((k) => k.max !== null)) return { found: said, placeless: said.some((k) => k.place === null) };
+  }
   if (/\b(?:freez|frozen|einfrier|eingefror|congel)/i.test(text) && reading.said.minutes)
     return { found: [{ place: "freezer", min: null, max: reading.minutes.max }], placeless };
   if (!stored) return { found: [], placeless };

@@ -9,14 +9,14 @@ import { isSurelyFood } from "../foods/match";
 import { cutAtHeads } from "./cut-at-heads";
 import { isDay } from "./days";
 import { withoutFarewell } from "./farewell";
-import { headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, servesIn, withoutPictures } from "./heads";
+import { type Head, headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, servesIn, withoutPictures } from "./heads";
 import { amountsWithin } from "./inline-ingredients";
-import { inlineList, listWithin, severalIn, signParted, TAKES_MINUTES } from "./lists";
+import { inlineList, listWithin, partedList, severalIn, signParted, TAKES_MINUTES } from "./lists";
 import type { Role, RoledLine, SourceLine } from "./recipe";
 import { tableRow } from "./tables";
 
 const NUMBERED =
-  /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
+  /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*(?:[.):–/-]|[ºª](?=\s))\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
 const NUMBER_ALONE = /^[#*_\s]*(?:step|schritt|[ée]tape|passo|paso)?\s*\d{1,2}\s*[.):]?[*_\s]*$/i;
 const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s+|[•·▢☐□◦▪●✓]\uFE0F?|\[[ x]?\]\s*)/u;
 const MARKDOWN_HEADING =
@@ -89,6 +89,8 @@ function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, l
   if (words > 8 || /[.!?;]$/.test(bare) || /[.!?]\s/.test(bare)) return false;
   const amounts = /\d\s?(?:g|kg|ml|l|cl|dl|oz|lb|cups?|tbsp|tsp|el|tl)\b/i.test(bare);
   if (line.hint === "heading" || MARKDOWN_HEADING.test(text)) return !amounts;
+  // "; Filling" above bullets, as wikis have it.
+  if (/^;\s?\p{L}/u.test(text) && next !== undefined && BULLET.test(next.text.trim())) return !amounts;
   if (isDay(bare)) return true;
   if (/:$/.test(bare)) return !amounts && !/^\d/.test(bare);
   if (BULLET.test(text)) {
@@ -151,6 +153,8 @@ const MOST_YIELD_WORDS = 5;
 const MOST_READ = 600;
 const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
 
+const MAIL_HEAD = /^(?:from|to|cc|date|sent|von|an|gesendet|datum|de|à|envoyé|da|inviato|data|para|enviado|fecha)\s?:\s+\S/i;
+
 type Led = ReturnType<typeof listWithin>;
 
 /** Not an ingredient, not "Dough: 400 g flour, 4 eggs.", and no sentence that says what to do. */
@@ -175,6 +179,20 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     );
     return lastListed < from;
   };
+  const times = (head: Head) => lines.filter((l) => headOf(l.text.trim())?.head === head).length;
+  /** The part whose own "Ingredients" and "Method" are read. */
+  let nested: RoledLine | undefined;
+  /** Whether a heading is that of a part alone: it stands right below the part's name, or follows one that does. */
+  const beneathSection = (head: Head): boolean => {
+    const last = out.at(-1);
+    const part = out.findLast((l) => l.role === "section");
+    if (last?.role === "section" && (head === "ingredients" || head === "method") && times(head) >= 2) {
+      nested = { ...last, among: head, ...(head === "ingredients" ? { whole: true as const } : {}) };
+      out[out.length - 1] = nested;
+      return true;
+    }
+    return nested !== undefined && part === nested && head === "method";
+  };
   lines.forEach((line, i) => {
     // Signs alone (a rule of dashes) are nothing.
     if (!/[\p{L}\p{N}]/u.test(line.text)) return;
@@ -198,6 +216,14 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       }
       if (row.is !== undefined) {
         mode = row.is === "step" ? "method" : "ingredients";
+        const among = mode === "method" ? "method" : "ingredients";
+        const before = out.findLast((l) => l.role === "section" || l.role === "list-head");
+        // A column of its own says the part: where it is another than in the row before, it begins there.
+        if (row.part && !(before?.role === "section" && before.text === row.part && before.among === among)) {
+          const end = row.from + line.text.slice(row.from - line.from).indexOf(row.part) + row.part.length;
+          put({ from: row.from, to: end, text: row.part }, "section", { among, again: true });
+          return put({ ...row, from: end }, row.is === "step" ? "instruction" : "ingredient");
+        }
         return put(row, row.is === "step" ? "instruction" : "ingredient");
       }
       const below = [i + 1, i + 2].map((at) => tableRow(lines, at));
@@ -223,13 +249,19 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (head && (head.rest !== "" || text.length < 60)) {
       if (!titled && i === 0 && head.head === "notes") titled = true;
       mode = head.head;
-      if (head.rest === "") return put(line, "list-head");
+      if (head.rest === "") return put(line, beneathSection(head.head) ? "number" : "list-head");
       // "Ingredients: 500 g flour, 2 eggs": the list stands in the line of its heading.
       const cut = line.from + line.text.indexOf(text) + head.restAt;
       put({ from: line.from, to: cut, text: line.text.slice(0, cut - line.from) }, "list-head");
       const rest = { from: cut, to: line.to, text: line.text.slice(cut - line.from) };
       if (mode === "ingredients" && isServesLine(rest.text)) return put(rest, "serves");
-      if (mode === "ingredients") return void inlineList(rest, language).forEach((part) => put(part, "ingredient"));
+      if (mode === "ingredients") {
+        for (const { head: named, list } of partedList(rest)) {
+          if (named) put(named, "section", { among: "ingredients" });
+          for (const part of inlineList(list, language)) put(part, "ingredient");
+        }
+        return;
+      }
       return put(rest, mode === "method" ? "instruction" : "note", mode === "storage" ? { storage: true } : {});
     }
     if (NUMBER_ALONE.test(text) && /\d/.test(text) && next) {
@@ -248,7 +280,8 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       );
       if (beside || out.at(-1)?.role === "time") return put(line, "time");
     }
-    if (!titled && GREETING.test(text) && lines.length > 3) return put(line, "description");
+    if (!titled && MAIL_HEAD.test(text)) return put(line, "description");
+    if (GREETING.test(text) && lines.length > 3 && mode === "top" && !text.includes(" - ")) return put(line, "description");
     // The first line is the title, whatever number it begins with ("Two-cheese pasties"), unless it weighs something.
     const weighed = readIngredient(text, language).amount;
     const first =

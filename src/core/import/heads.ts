@@ -11,11 +11,11 @@ export type Head = "ingredients" | "method" | "notes" | "nutrition" | "equipment
 const HEADS: readonly (readonly [Head, RegExp])[] = [
   [
     "ingredients",
-    /^(?:the )?(?:ingredients?(?: list)?|you(?:'|’)?ll need|you will need|what you need|what you(?:'|’)ll need|what to (?:get|buy)|to (?:get|buy)|shopping(?: list)?|(?:man|ihr|du|wir|sie) (?:braucht|brauchst|brauchen|nehme|nimmt)|zutaten(?:liste)?|das brauchst du|ingredients|(?:ce qu')?il (?:vous |nous |te )?faut|was man braucht|man nehme|cosa serve|(?:che )?cosa (?:ti |vi )?serve|ci vuole|hace falta|(?:lo que|que) (?:se )?necesit(?:as|a|amos|aremos)|ingredienti|gli ingredienti|occorrente|ingredientes|necesitas)$/,
+    /^(?:the )?(?:ingredients?(?: list)?|you(?:'|’)?ll need|you will need|what you need|what (?:do|will) (?:i|you|we) need|what you(?:'|’)ll need|what to (?:get|buy)|to (?:get|buy)|shopping(?: list)?|(?:man|ihr|du|wir|sie) (?:braucht|brauchst|brauchen|nehme|nimmt)|zutaten(?:liste)?|das brauchst du|ingredients|(?:ce qu')?il (?:vous |nous |te )?faut|was man braucht|man nehme|cosa serve|(?:che )?cosa (?:ti |vi )?serve|ci vuole|hace falta|(?:lo que|que) (?:se )?necesit(?:as|a|amos|aremos)|ingredienti|gli ingredienti|occorrente|ingredientes|necesitas)$/,
   ],
   [
     "method",
-    /^(?:the )?(?:methods?|directions?|instructions?|preparation(?: steps)?|steps?|how to (?:make|do|cook) (?:it|them|this)|what (?:to do|i do|we do|you do)|(?:game |cooking )?plan|time ?(?:table|line)|schedule|ablauf|zeitplan|how|how (?:i|we|you) (?:make|do|cook) it|how it(?:'s| is) (?:done|made)|here(?:'s| is) how|the process|process|procedure|let's cook|zubereitung(?:sschritte)?|anleitung|so (?:geht's|geht es|wird's gemacht)|arbeitsschritte|etapes?(?: de (?:la )?preparation)?|realisation|preparation|la preparation|marche a suivre|deroule(?:ment)?|progression|on s'y met|c'est parti|en cuisine|mise en oeuvre|vorgehen|los geht(?:'s| es)|so wird(?:'s| es) gemacht|und so geht(?:'s| es)|esecuzione|come procedere|si comincia|manos a la obra|asi se hace|el proceso|preparazione|procedimento|come si fa|svolgimento|preparacion|elaboracion|pasos|modo de (?:preparacion|hacer(?:lo)?)|instrucciones|como se hace)$/,
+    /^(?:the )?(?:methods?|directions?|instructions?|preparation(?: steps)?|steps?|how to (?:make|do|cook) (?:it|them|this)|what (?:to do|i do|we do|you do)|(?:game |cooking )?plan|time ?(?:table|line)|schedule|ablauf|zeitplan|how|how (?:i|we|you) (?:make|do|cook) it|how (?:do|did|does) (?:i|we|you|one) (?:make|do|cook) (?:it|this|them)|how it goes|how it(?:'s| is) (?:done|made)|here(?:'s| is) how|the process|process|procedure|let's cook|zubereitung(?:sschritte)?|anleitung|so (?:geht's|geht es|wird's gemacht)|arbeitsschritte|etapes?(?: de (?:la )?preparation)?|realisation|preparation|la preparation|marche a suivre|deroule(?:ment)?|progression|on s'y met|c'est parti|en cuisine|mise en oeuvre|vorgehen|los geht(?:'s| es)|so wird(?:'s| es) gemacht|und so geht(?:'s| es)|esecuzione|come procedere|si comincia|manos a la obra|asi se hace|el proceso|preparazione|procedimento|come si fa|svolgimento|(?:preparacion|elaboracion)(?: paso a paso)?|paso a paso|pasos|modo de (?:preparacion|hacer(?:lo)?)|instrucciones|como se hace)$/,
   ],
   [
     "notes",
@@ -31,18 +31,24 @@ const HEADS: readonly (readonly [Head, RegExp])[] = [
   ],
   [
     "storage",
-    /^(?:storage|leftovers?|reste|les restes|gli avanzi|avanzi|sobras|to store|storing|how to store|keeping|shelf life|aufbewahrung|haltbarkeit|lagerung|conservation|conservazione|conservacion)$/,
+    /^(?:storage|leftovers?|reste|les restes|gli avanzi|avanzi|sobras|to store|storing|how to store|how long (?:does it|do they|will it) keep|keeping|shelf life|aufbewahrung|haltbarkeit|lagerung|conservation|conservazione|conservacion)$/,
   ],
 ];
 
+/** "What do I need?", "How long does it keep? Two days.": a heading that asks. */
+const QUESTION = /^(?:what|how|wie|was|comment|que faut|come|cosa|c[oó]mo|qu[eé])\b[^?.!:]{4,40}\?/iu;
+/** "Ingredienti per la pasta", "Zutaten für den Teig": the list of a part, named behind an article. */
+const PART_OF_LIST =
+  /^(?:ingredients?|method|directions|instructions|zutaten|zubereitung|ingredienti|procedimento|preparazione|preparation|ingredientes|elaboracion|preparacion)\s+(?:for the|of the|fur (?:den|die|das)|pour (?:la |le |les |l')|per (?:la |il |lo |le |i |gli |l')|para (?:la|el|los|las))/;
 /** What a line that is a heading of the whole recipe's parts is about; with what follows its colon. */
 export function headOf(text: string): { readonly head: Head; readonly rest: string; readonly restAt: number } | undefined {
-  const bare = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "");
-  const offset = text.indexOf(bare);
+  const bare = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "").replace(QUESTION, (q) => `${q.slice(0, -1)}:`);
+  const offset = text.search(/[^#*_=\s>~–—-]/);
   const folded = fold(bare);
   const colon = folded.indexOf(":");
   const first = (colon >= 0 ? folded.slice(0, colon) : folded).replace(/\((?:[^()]*)\)\s*$/, "").trim();
   // "Zutaten für 6 Personen", "Ingredients (serves 4)", "Ingredients for 6".
+  if (PART_OF_LIST.test(first)) return undefined;
   const plain = first.replace(/\s+(?:for|fur|pour|per|para)\s+(?:about )?(?:\d+|[\p{L}]+)(?:[\s-]+\d+)?(?:\s+[\p{L}]+)?$/u, "");
   for (const [head, pattern] of HEADS) {
     if (!pattern.test(first) && !pattern.test(plain)) continue;
@@ -56,7 +62,7 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 const PEOPLE =
   "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|covers|plates|couverts|coperti|cubiertos|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
-  /(?:^|[^\p{L}])(?:servings|serving|reicht (?:etwa )?fur|genug fur|suffit pour|suffisent? pour|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(?:(?:an? )?(?:party|table|crowd|company|gathering|family) of )?(\d+|(?!an?\b|the\b|one\b)\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+  /(?:^|[^\p{L}])(?:servings|serving|reicht (?:etwa )?fur|genug fur|suffit pour|suffisent? pour|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|fed|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(?:(?:an? )?(?:party|table|crowd|company|gathering|family) of )?(\d+|(?!an?\b|the\b|one\b)\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
 const FOR = new RegExp(
   `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)`,
   "u",
@@ -146,7 +152,7 @@ const TIME_WORDS =
 const TIME_LINE = new RegExp(`^(?:${TIME_WORDS})(?: time)?(?: \\([^)]*\\))?\\s*[:=|–-]`);
 
 const LENGTH_ONLY =
-  /^(?:(?:about|ca\.?|circa|environ|etwa|unos|unas|approx\.?|~)\s*)?(?:[\d½¼¾][\d½¼¾.,:/\s–-]*(?:h|hrs?|hours?|m|mins?|minutes?|std\.?|stunden?|minuten?|ore|ora|minuti|heures?|horas?|minutos|days?|tage?n?|jours?|giorni|dias?|nights?)(?!\p{L})[\s,+&]*(?:(?:and|und|et|e|y|plus)\s+)?)+(?:overnight)?$/u;
+  /^(?:(?:about|ca\.?|circa|environ|etwa|unos|unas|approx\.?|~)\s*)?(?:[\d½¼¾][\d½¼¾.,:/\s–-]*(?:h|hrs?|hours?|m|mins?|minutes?|std\.?|stunden?|minuten?|ore|ora|minuti|heures?|horas?|minutos|days?|tage?n?|jours?|giorni|dias?|nights?)(?!\p{L})[\s,+&]*(?:(?:and|und|et|e|y|plus)\s+)?)+(?:overnight|[0-5]?\d)?$/u;
 /** "2 hours", "1 Std. 15 Min.": a length and nothing else. */
 export const isLengthOnly = (text: string): boolean => LENGTH_ONLY.test(fold(text).trim());
 const LABEL = new RegExp(`^(?:${TIME_WORDS})(?: time)?\\s+`);
@@ -171,7 +177,7 @@ export const isTip = (text: string): boolean =>
   );
 
 const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
-  en: /^(?:for (?:the |a |an |your )?|to make (?:the )?|make (?:the )?|making (?:the )?|preparing (?:the )?|prepare (?:the )?|to prepare (?:the )?|the )/i,
+  en: /^(?:for (?:the |a |an |your )?|of the |to make (?:the )?|make (?:the )?|making (?:the )?|preparing (?:the )?|prepare (?:the )?|to prepare (?:the )?|the )/i,
   de: /^(?:f[üu]r (?:den |die |das |dem )?|den |die |das |der )/i,
   fr: /^(?:pour (?:la |le |les |l['’])?|la |le |les |l['’])/i,
   it: /^(?:per (?:la |il |lo |l['’]|i |le |gli )?|la |il |lo |l['’]|i |le |gli )/i,
@@ -181,8 +187,12 @@ const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
 /** The name in a heading: "For the dough:" is "Dough". */
 export function sectionName(heading: string, language: Language): string {
   const bare = heading
-    .replace(/^[#*_=[\s>•~–—-]+|[#*_=\]\s:.~–—-]+$/g, "")
+    .replace(/^[#*_=;[\s>•~–—-]+|[#*_=\]\s:.~–—-]+$/g, "")
     .replace(/^(?:step|part|mise|prep|stage|phase|component|schritt|teil|etape|étape|partie|passo|fase|paso|parte)\s+\d+\s*[:.–—-]\s*/i, "")
+    .replace(
+      /^(?:ingredients?|method|directions|instructions|zutaten|zubereitung|ingredienti|procedimento|preparazione|ingr[ée]dients|pr[ée]paration|ingredientes|elaboraci[óo]n|preparaci[óo]n)\s+(?=(?:for|of|f[üu]r|pour|per|para)\s)/i,
+      "",
+    )
     .replace(/^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*/u, "")
     .replace(/^\d{1,2}[.)]\s+/, "")
     .replace(/\s*\([^()]*\)$/, "")

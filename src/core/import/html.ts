@@ -80,19 +80,28 @@ function isSurrounding(node: PageNode): boolean {
   return name === "aside" && links / Math.max(1, length) > 0.3;
 }
 
+const LONGEST_BOLD = 48;
 /** The lines of a piece of a page, a line a block, without what surrounds the recipe where `bare` is false. */
 function linesOfNode(root: PageNode, bare: boolean): PageLine[] {
   const lines: PageLine[] = [];
   let current = "";
   let hint: PageLine["hint"];
+  let bold = "";
+  let inBold = false;
   const flush = () => {
     const text = current.replace(/\s+/g, " ").trim();
-    if (text !== "") lines.push(hint ? { text, hint } : { text });
+    // A short line all in bold, alone in its paragraph, names what follows: "**The kid**<br>1.5 kg shoulder of kid".
+    const heads = text !== "" && text === bold.replace(/\s+/g, " ").trim() && text.length <= LONGEST_BOLD && !/[\d.!?,;]/.test(text);
+    const what = hint ?? (heads ? "heading" : undefined);
+    if (text !== "") lines.push(what ? { text, hint: what } : { text });
     current = "";
+    bold = "";
   };
   const walk = (node: PageNode, list: string): void => {
     if (node.type === "text") {
-      current += (node.data ?? "").replace(/\s+/g, " ");
+      const text = (node.data ?? "").replace(/\s+/g, " ");
+      current += text;
+      if (inBold) bold += text;
       return;
     }
     const name = node.name ?? "";
@@ -105,7 +114,10 @@ function linesOfNode(root: PageNode, bare: boolean): PageLine[] {
     const before = hint;
     if (/^h[1-6]$/.test(name) || name === "dt" || name === "summary" || name === "caption") hint = "heading";
     else if (name === "li") hint = list === "ol" ? "numbered" : "item";
+    const wasBold = inBold;
+    inBold ||= name === "b" || name === "strong";
     for (const child of node.children ?? []) walk(child, name === "ol" || name === "ul" ? name : list);
+    inBold = wasBold;
     if (block) flush();
     hint = before;
   };

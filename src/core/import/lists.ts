@@ -94,6 +94,23 @@ export function inlineList(
   return parts;
 }
 
+const NAMED_WITHIN =
+  /(?<=[.;])\s+((?:for the|f[üu]r (?:den|die|das)|pour (?:la|le|les|l['’])|per (?:la|il|lo|le|i|l['’])|para (?:la|el|los|las))\s?\p{L}+(?: \p{L}+)?:?)\s(?=[\d½¼¾⅓⅔])/giu;
+/** "1 goose, 4 apples. For the sauce 1 L stock, …": a list in one line, cut where it names its next part. */
+export function partedList(line: { from: number; to: number; text: string }): {
+  readonly head: { from: number; to: number; text: string } | undefined;
+  readonly list: { from: number; to: number; text: string };
+}[] {
+  const cuts = [...line.text.matchAll(NAMED_WITHIN)];
+  const piece = (from: number, to: number) => ({ from: line.from + from, to: line.from + to, text: line.text.slice(from, to) });
+  return [undefined, ...cuts].map((cut, i) => {
+    const next = cuts[i]?.index ?? line.text.length;
+    if (!cut) return { head: undefined, list: piece(0, next) };
+    const start = cut.index + cut[0].length;
+    return { head: piece(cut.index + cut[0].indexOf(cut[1] as string), start), list: piece(start, next) };
+  });
+}
+
 /** A line whose parts stand between bullets or bars, each with its sign. */
 export function signParted(line: { from: number; to: number; text: string }): { from: number; to: number; text: string }[] {
   const cuts = [...line.text.matchAll(/\s[•·|]\s+/g)];

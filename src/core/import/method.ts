@@ -78,8 +78,8 @@ export function methodOf(
         .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>|[¡¿]/gu, (marks) => " ".repeat(marks.length))
         .trimStart()
         .replace(/^\d\uFE0F?\u20E3\s*/u, "")
-        .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*[.):–-]\s+/i, "")
-        .replace(/^[-–•*·]\s+/, "")
+        .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*(?:[.):–/-]|[ºª])\s+/i, "")
+        .replace(/^[-–•*·#]\s+/, "")
         .replace(PICTURES_BEFORE, "")
         // "09:15 Unroll", "T-2h30: Roast": when it was done once, or is to be.
         .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "")

@@ -107,6 +107,8 @@ export interface RoledLine {
   readonly among?: "ingredients" | "method";
   /** Of a section heading: its list and its steps stand in its own line. */
   readonly whole?: true;
+  /** Of a section heading: a part of that name that began before goes on. */
+  readonly again?: true;
   /** Notes of how something is kept. */
   readonly storage?: true;
 }

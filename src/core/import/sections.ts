@@ -84,8 +84,9 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   let pieces = false;
   let yieldText = "";
   let total = source.totalMinutes;
-  const partOf = (parts: Part[], title: string): Part => {
-    const part: Part = { name: title, headings: [], ingredients: [], instructions: [] };
+  const partOf = (parts: Part[], title: string, goesOn = false): Part => {
+    const again = goesOn ? parts.findIndex((p) => p.name === title) : -1;
+    const part: Part = again < 0 ? { name: title, headings: [], ingredients: [], instructions: [] } : (parts.splice(again, 1)[0] as Part);
     parts.push(part);
     return part;
   };
@@ -118,7 +119,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
         const bracket = /\s*\([^()]*\)\s*:?\s*$/.exec(line.text);
         const keeps = bracket !== null && readStep(bracket[0].replace(/[():]/g, " ").trim(), { language }).keeps.length > 0;
         const cut = keeps ? line.from + bracket.index : line.to;
-        partOf(line.among === "method" ? worked : listed, title).headings.push(
+        partOf(line.among === "method" ? worked : listed, title, line.again).headings.push(
           lineOf({ ...line, to: cut, text: line.text.slice(0, cut - line.from) }),
         );
         if (keeps) aside.push({ ...lineOf({ ...line, from: cut, text: line.text.slice(cut - line.from) }), role: "note", of: title });
@@ -242,7 +243,7 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
 }
 
 const OPENS_PART =
-  /^(?:\d{1,2}[.)]\s*|step \d+[:.]?\s*)?(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
+  /^(?:\d{1,2}\s?(?:[.)/]|[°ª](?=\s))\s*|step \d+[:.]?\s*)?(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
 
 /** A line that begins with the name of what it makes: "Sauce: …", "2. **Filling.** …". */
 const LEAD = /^(?:\d{1,2}[.)]\s*|\d{1,2}[:.]\d{2}\s+)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?:\s*\([^()]{1,24}\))?(?::\*{0,2}|[.]\*{2})\s/u;
@@ -258,12 +259,18 @@ const DASHED_LEAD = /^(\p{L}[\p{L}'’]*(?: \p{L}[\p{L}'’]*)?)\s+[-–—]\s/u
 const ASSEMBLES =
   /^(?:assembl|to (?:assemble|serve|finish)|put (?:it|everything|them) (?:all )?together|bring (?:it|everything) together|layer|build the|zusammensetzen|zum (?:servieren|fertigstellen)|anrichten|monter|dresser|pour servir|comporre|assemblare|per servire|montar|emplatar|para servir)/;
 
+const ASSEMBLY =
+  /^(?:assembly|to (?:assemble|finish)|putting (?:it )?together|montage|montaje|montar|assemblaggio|zusammenbau|fertigstellung|anrichten)$/;
+/** So many of a part's ingredients in one line open it. */
+const LEAST_SHARED = 2;
+
 /** The steps of one method handed to the parts of the list. */
 function shared(lists: readonly Part[], method: Part): RecipeSection[] {
   const parts: Part[] = lists.map((l) => ({ ...l, instructions: [] }));
   const main: Part = { name: method.name, headings: [...method.headings], ingredients: [], instructions: [] };
   const wordsOf = parts.map((p) => tellingWords(p.name));
   const goods = parts.map((p) => p.ingredients.map((i) => tellingWords(readIngredient(i.text).name).slice(-1)));
+  const assembly = parts.find((p) => ASSEMBLY.test(fold(p.name)));
   let current: Part | undefined;
   let whole = false;
   for (const line of method.instructions) {
@@ -281,12 +288,21 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
     const counts = parts.map((_, i) => (goods[i] as string[][]).filter((w) => w.length > 0 && names(line.text, w)).length);
     const most = Math.max(...counts);
     const leaders = parts.filter((_, i) => counts[i] === most);
+    // "Melt the butter, stir in the flour, add the stock": most of what a part that has not begun is made of.
+    const leader = leaders.length === 1 && most >= LEAST_SHARED ? leaders[0] : undefined;
+    const begun = leader && leader.instructions.length === 0 && leader !== assembly ? leader : undefined;
     let home: Part | undefined;
     let guess: string | undefined;
     if (opened && (!whole || opened.instructions.length === 0)) home = opened;
-    else if (whole) home = main;
-    else if (ASSEMBLES.test(fold(line.text).replace(/^\d{1,2}[.)]\s*/, ""))) whole = true;
-    else if (byName.length >= 2) whole = true;
+    else if (whole) home = assembly ?? byName.find((p) => p.instructions.length === 0) ?? main;
+    else if (begun) {
+      home = begun;
+      guess = `it names ingredients of the ${begun.name.toLowerCase() || "first part"}`;
+    } else if (ASSEMBLES.test(fold(line.text).replace(/^\d{1,2}\s?(?:[.)/]|[°ª](?=\s))\s*/, ""))) {
+      whole = true;
+      // "Montaje", "Assembly": the part that is there for it.
+      home = assembly ?? byName.find((p) => p.instructions.length === 0);
+    } else if (byName.length >= 2) whole = true;
     else if (byName.length === 1 && byName[0] !== current && (byName[0] as Part).instructions.length > 0) whole = true;
     else if (most > 0 && leaders.length === 1) {
       home = leaders[0];
@@ -298,7 +314,7 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
       home = current ?? parts[0];
       guess = "no part is named; taken with the part before";
     }
-    if (whole && !home) home = main;
+    if (whole && !home) home = assembly ?? main;
     const target = home ?? main;
     target.instructions.push(guess ? { ...line, guess } : line);
     current = target;

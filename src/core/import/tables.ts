@@ -3,10 +3,12 @@
 import { fold } from "../entry/lexicon/fold";
 import type { SourceLine } from "./recipe";
 
-type Column = "amount" | "unit" | "thing" | "step" | "length" | "heat" | "share" | "other";
+type Column = "amount" | "unit" | "thing" | "step" | "length" | "heat" | "share" | "part" | "place" | "other";
 
 /** What stands above a column, in five languages. */
 const HEADS: readonly (readonly [Column, RegExp])[] = [
+  ["part", /^(?:components?|parts?|for|section|teil|komponente|fur|partie|composant|pour|parte|componente|per|para)$/],
+  ["place", /^(?:where|place|wo|ort|ou|lieu|dove|luogo|donde|lugar)$/],
   [
     "amount",
     /^(?:amounts?|quantit(?:y|ies)|qty|how much|weights?|grams?|menge|gewicht|quantites?|poids|quantita|peso|dosi|cantidad(?:es)?)$/,
@@ -38,12 +40,18 @@ const namedColumn = (head: string): Column => HEADS.find(([, is]) => is.test(fol
 
 const RULE = /^\s*\|?(?:\s*:?-{2,}:?\s*\|)+(?:\s*:?-{2,}:?\s*)?$/;
 const isBarred = (line: SourceLine | undefined): line is SourceLine => line !== undefined && /^\s*\|.*\|\s*$/.test(line.text);
+const TAB = /\t/;
 const barsOf = (line: SourceLine | undefined): number => line?.text.match(/ \| /g)?.length ?? 0;
 /** "Guinea fowl | kg | 1.6": no bars around it, and as many columns, at least three, as a line beside it. */
 const isOpenRow = (lines: readonly SourceLine[], at: number): boolean =>
   barsOf(lines[at]) >= 2 && [at - 1, at + 1].some((n) => barsOf(lines[n]) === barsOf(lines[at]) && !isBarred(lines[n]));
-const isRow = (lines: readonly SourceLine[], at: number): boolean => isBarred(lines[at]) || isOpenRow(lines, at);
+/** Columns parted by tabs, as spreadsheets give them: at least three in this line or in the one beside it. */
+const isTabRow = (lines: readonly SourceLine[], at: number): boolean =>
+  TAB.test(lines[at]?.text ?? "") && [at - 1, at, at + 1].some((n) => (lines[n]?.text.split(TAB).length ?? 0) >= 3);
+const isRow = (lines: readonly SourceLine[], at: number): boolean => isBarred(lines[at]) || isOpenRow(lines, at) || isTabRow(lines, at);
 const cellsOf = (line: SourceLine): string[] =>
+  TAB.test(line.text) && !/^\s*\|/.test(line.text) ? line.text.split(TAB).map((c) => c.trim()) : barredCells(line);
+const barredCells = (line: SourceLine): string[] =>
   line.text
     .trim()
     .replace(/^\||\|$/g, "")
@@ -58,6 +66,8 @@ interface TableRow {
   readonly cells: number;
   /** What the heads of its table say that it is; undefined where they do not. */
   readonly is: "head" | "ingredient" | "step" | undefined;
+  /** The part that it belongs to, where a column says so. */
+  readonly part?: string;
 }
 
 /** "4 (about 900 g)" of "duck legs": what explains the amount stands behind the thing. */
@@ -78,7 +88,8 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   const ordered = figures.length === 1 ? [...figures, ...filled.filter((c) => c !== figures[0])] : filled;
   const row = { from, to: from + line.text.trim().length, text: ordered.join(" "), cells: filled.length };
   let top = at;
-  while (isRow(lines, top - 1)) top--;
+  // Behind a blank line another table begins, unless it is one in bars.
+  while (isRow(lines, top - 1) && (isBarred(lines[top]) || !lines[top]?.gap)) top--;
   const heads = cellsOf(lines[top] as SourceLine);
   const columns = columnsOf(heads);
   // Without a rule below it a first line is a head only where all that stands in it is one; an open row that has none is no table.
@@ -90,13 +101,14 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   if (kind === undefined || columns.length < own.length) return { ...row, is: undefined };
   const cell = (...wanted: readonly Column[]) => own.filter((c, i) => c !== "" && wanted.includes(columns[i] as Column));
   // "750 g puff pastry (freezer)", "Slow-roast the legs, 3 h, 140 °C (Sat)": where and when stand behind.
-  const others = [...cell("other"), ...cell("share").map((c) => (/\d$/.test(c) ? `${c} %` : c))];
+  const others = [...cell("other"), ...(works ? [] : cell("place")), ...cell("share").map((c) => (/\d$/.test(c) ? `${c} %` : c))];
   const behind = others.length ? ` (${others.join(", ")})` : "";
   // A bare figure has the unit that stands above it.
   const amountIn = (c: string, i: number) =>
     c === "" || columns[i] !== "amount" ? [] : [UNIT_HEAD.test(fold(heads[i] ?? "")) && /\d$/.test(c) ? `${c} ${heads[i]}` : c];
   const text = works
-    ? [...cell("step", "thing"), ...cell("length", "heat")].join(", ")
+    ? [...cell("step", "thing"), ...cell("length", "heat", "place")].join(", ")
     : amountFirst([...own.flatMap(amountIn), ...cell("unit")].join(" "), cell("thing").join(" "));
-  return text === "" ? { ...row, is: undefined } : { ...row, text: `${text}${behind}`, is: kind };
+  const part = cell("part")[0];
+  return text === "" ? { ...row, is: undefined } : { ...row, text: `${text}${behind}`, is: kind, ...(part ? { part } : {}) };
 }

@@ -314,9 +314,9 @@ export const ENGLISH: Lexicon = {
     [verbForms("rest|relax|settle|acclimatise|autolyse|hydrate|rehydrate|bloom|swell"), "rest"],
     [verbForms("stand|sit|wait"), "stand"],
     [
-      verbForms(
+      `${verbForms(
         "prove|proof|rise|bulk|bulk-ferment|double(?! (?:lid|layer|cream|thickness|sheet|foil|paper|wrap|crust|quantity|boiler|recipe|batch))",
-      ) + "|rise|rising|bulk (?:ferment(?:ation)?|rise|prove)|(?:first|second|final|last) (?:rise|prove|proof|proving)",
+      )}|rise|rising|bulk (?:ferment(?:ation)?|rise|prove)|(?:first|second|final|last) (?:rise|prove|proof|proving)`,
       "prove",
     ],
     [`${verbForms("ferment|culture|sour|sprout|malt|incubate|inoculate and hold")}|fermentation`, "ferment"],

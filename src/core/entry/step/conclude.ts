@@ -79,11 +79,14 @@ export function conclude(scan: Scan): StepReading {
   };
 }
 
+/** "The night before, rub it with salt and put it in the fridge": it is there until the next day. */
+const staysIn = (found: Scan["found"]) => found.places.some((p) => p === "fridge" || p === "cellar" || p === "counter");
+
 function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]): SaidLength {
   const [first, ...more] = found.lengths;
   if (!first) {
     if (line.trim() === "") return exactly(0);
-    if (found.nightBefore && verb?.sense.wait) {
+    if (found.nightBefore && (verb?.sense.wait || staysIn(found))) {
       doubts.push({ field: "minutes", why: "no time said: overnight, as it begins the night before" });
       return OVERNIGHT;
     }
@@ -262,7 +265,7 @@ function attentionOf(
   // "Wash and dry, 10 min" is work with a cloth.
   if (verb?.name === "dry" && found.lengths.length > 0 && minutes.max <= 15) concluded = "hands";
   // Nobody kneads for eight hours; and what stands in the fridge needs nobody.
-  if (concluded === "hands" && found.lengths.length > 0) {
+  if (concluded === "hands" && (found.lengths.length > 0 || minutes.min >= LONGEST_HANDS_MINUTES)) {
     if (minutes.min >= LONGEST_HANDS_MINUTES) concluded = "unattended";
     else if ((place === "fridge" || place === "freezer") && minutes.likely >= 20) concluded = "unattended";
     else if (heat?.by && !STIRRED_OVER.has(heat.by) && minutes.likely >= 20) concluded = "nearby";

@@ -217,9 +217,20 @@ const MAY_FREEZE =
 const FREEZE_LEAD = /^\s*\(?\s*(?:(?:hasta|jusqu'a|fino a|bis zu|fur|pour|per|pendant|durante|max\.?|circa|environ|etwa|unos)\s+)*/u;
 const MOST_WORDS_BETWEEN = 5;
 
+/** "Lässt sich gut vorkochen und drei Monate einfrieren": how long stands between. */
+const MAY_FREEZE_LATE = /^(?:lasst|lassen) sich (?:[\p{L}]+ ){0,4}(?=(?:\d|[\p{L}]+ (?:tage?|wochen?|monate?) einfrier))/u;
+
 /** What may be frozen and for how long: "…, se puede congelar antes de gratinar hasta 2 meses". */
 function mayFreeze(scan: Scan, at: number): number | undefined {
   const { folded, lexicon } = scan;
+  const late = lexicon.language === "de" ? MAY_FREEZE_LATE.exec(folded.slice(at)) : null;
+  const long = late ? lengthAt(folded, at + late[0].length, lexicon) : undefined;
+  const end = long && scan.end("einfrieren|eingefroren werden", scan.blanks(long.end));
+  if (long && end !== undefined) {
+    scan.found.keeps.push({ place: "freezer", min: null, max: long.value.max });
+    scan.mark(at, end, "keeps");
+    return end;
+  }
   const may = MAY_FREEZE.exec(folded.slice(at));
   if (!may) return undefined;
   let here = at + may[0].length;

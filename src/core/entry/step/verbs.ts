@@ -15,7 +15,7 @@ export interface Verb {
 }
 
 const ADVERB =
-  /^(?:then|next|now|first|second|finally|slowly|gently|quickly|briefly|very|cold|hot|to|and|dann|danach|langsam|puis|ensuite|poi|luego|despues|final|bulk|long|short|lightly|thinly|finely|roughly|coarsely|carefully|really|hard|just|i|we|you|please|or|also|double|re|dry|wet|it|them|un|so)$|ly$/u;
+  /^(?:then|next|now|first|second|finally|slowly|gently|quickly|briefly|very|cold|hot|to|and|dann|danach|langsam|puis|ensuite|poi|luego|despues|final|bulk|long|short|lightly|thinly|finely|roughly|coarsely|carefully|really|hard|just|i|we|you|please|or|also|double|re|dry|wet|it|them|un|so|et|e|y)$|ly$/u;
 
 /** Words before which a verb's form is a noun, or says when: "the roast", "off the heat", "before slicing". */
 const NOUN_BEFORE =
@@ -87,7 +87,7 @@ function scannedVerbs(scan: Scan, anywhere: boolean): Verb[] {
     }
     i += word.length;
     if (!ADVERB.test(word)) opening = opening && /^(?:-|\d)/.test(word);
-    else if (/^(?:then|and|to|or|dann|puis|poi|luego|i|we|you)$/.test(word)) opening = true;
+    else if (/^(?:then|and|to|or|dann|puis|poi|luego|i|we|you|et|e|y)$/.test(word)) opening = true;
   }
   return verbs;
 }
