@@ -13,7 +13,7 @@ import { recordsOf } from "../../support/records";
 
 const records = recordsOf("verified");
 const folder = path.resolve("tests/data/verified");
-const BENT = 480;
+const BENT = 540;
 const BY = [-1440, -240, -61, -30, -11, -5, -2, -1, 1, 2, 5, 11, 30, 61, 240, 1440];
 
 interface Kept {
@@ -329,6 +329,58 @@ const BENDS: Readonly<Record<string, Bend>> = {
   "less is made": (draft, pick) => {
     const made = pick(fileSteps(draft).flatMap((s) => (s.makes ?? []).filter((o: Loose) => o.amount))) as Loose;
     if (made) made.amount.amount *= pick([0.2, 0.9, 0.99]);
+  },
+  "cleaned between two uses": (draft, pick) => {
+    for (const e of kitchen(draft).equipment)
+      if (!["oven", "burner", "fridge", "freezer", "cellar"].includes(e.kind)) e.cleanTakes = pick(["5m", "20m", "3h"]);
+    BENDS["all with one thing"]?.(draft, pick, 0);
+  },
+  "all with one thing": (draft, pick) => {
+    const thing = pick((kitchen(draft).equipment as Loose[]).filter((e) => !["fridge", "freezer", "cellar"].includes(e.kind))) as Loose;
+    thing.cleanTakes = pick(["5m", "30m", "2h"]);
+    const steps = draft.plan.steps as Loose[];
+    const [first, ...others] = steps.filter((s) =>
+      s.equipment.some((e: Loose) => kitchen(draft).equipment.find((k: Loose) => k.id === e.id)?.kind === thing.kind),
+    );
+    for (const s of [first, ...others]) for (const e of s?.equipment ?? []) e.id = thing.id;
+    // One right behind another, or a minute into it.
+    if (first && others.length > 0) {
+      const next = pick(others) as Loose;
+      moved(next, first.end - next.start + pick([-1, 0, 1, 5, 29, 30, 31]));
+    }
+  },
+  "one cook alone may": (draft, pick) => {
+    (pick(fileSteps(draft)) as Loose).cooks = [pick(kitchen(draft).cooks.map((c: Loose) => c.id))];
+    (pick(fileSteps(draft)) as Loose).cooks = [pick(kitchen(draft).cooks.map((c: Loose) => c.id))];
+  },
+  "a thing at hours of its own": (draft, pick, by) => {
+    for (const e of kitchen(draft).equipment)
+      e.available = [{ days: "all", from: pick(["06:00", "11:00"]), to: pick(["12:30", "17:00", "23:00"]) }];
+    if (pick([true, false])) BENDS["the first done"]?.(draft, (list) => list[0] as never, by);
+    if (pick([true, false])) BENDS["a step begun"]?.(draft, pick, by);
+  },
+  "rounds at half their rhythm": (draft, pick) => {
+    if (!having(draft, "rounds").length) return;
+    const { rounds } = pick(having(draft, "rounds")) as Loose;
+    const [a, b] = rounds;
+    if (b) rounds.splice(1, 0, { ...b, at: a.at + Math.round((b.at - a.at) / 2) + pick([-1, 0, 1]) });
+    else rounds.push({ ...a, at: a.at - pick([0, 1]) });
+  },
+  "an oven at its limit": (draft, pick) => {
+    for (const e of kitchen(draft).equipment) if (e.kind === "oven") e.maxC = pick([100, 150, 180, 200, 220]);
+  },
+  "no now said": (draft, pick) => {
+    draft.now = undefined as never;
+    if (pick([true, false])) draft.document.dish.startNotBefore = pick(["2026-10-16T08:00", "2026-10-17T12:00", "2026-10-18T09:00"]);
+  },
+  "two things of the larder": (draft, pick) => {
+    for (const c of draft.document.components)
+      if (c.onHand?.length)
+        c.onHand.unshift({ ...structuredClone(c.onHand[0]), output: "other", madeAt: pick(["2026-10-10T12:00", "2025-01-01T12:00"]) });
+  },
+  "stretched by an hour": (draft, pick) => {
+    const file = pick(fileSteps(draft)) as Loose;
+    file.stretch = pick(["10m", "1h"]);
   },
 };
 
