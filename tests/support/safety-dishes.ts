@@ -50,7 +50,8 @@ function stepOf(text: string, index: number): Loose {
   if (step.attention === "unattended" && /overnight|night|cure|soak|fridge|brine|ferment|sleep/i.test(name)) step.sleepOk = true;
   if (index > 1) step.after = [`s${index - 1}`];
   for (const cell of cells.filter(Boolean)) {
-    if (cell === "boils") step.boils = true;
+    if (cell === "soon") step.after = [{ step: `s${index - 1}`, max: "30m" }];
+    else if (cell === "boils") step.boils = true;
     else if (cell.startsWith("probe ")) step.done = { probeC: Number(cell.slice(6)) };
     else if (cell.startsWith("makes ")) {
       const [, made = "", holds = ""] = /^makes ([^:]+):\s*(.*)$/.exec(cell) as RegExpExecArray;

@@ -5,7 +5,7 @@ import { conductionTimes } from "../../measures/heat/conduction";
 import { equivalentHalf } from "../../measures/heat/roast";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
-import { isOf, litresOf, outputOfPart, type Part, type PartStep } from "../part";
+import { type Item, isOf, litresOf, outputOfPart, type Part, type PartStep } from "../part";
 import { isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 
 /** One body of many: minced, packed, rolled or filled. */
@@ -44,6 +44,12 @@ function piecesOf(part: Part): number | undefined {
   if (said) return numberAt(words, said.index, true)?.value;
   return /\b(?:pies|terrines|loaves|galantines|ballotines|roulades|puddings)\b/i.test(words) ? undefined : 1;
 }
+
+/** Put so thin that its middle is near. */
+const SPREAD =
+  /\b(?:shallow|flat|thin(?:ly)?)\b|\b(?:small|individual|single) (?:moulds?|tins?|terrines?|pots?|dishes|jars|portions)\b|\bramekins?\b/i;
+/** The meat is taken out of what it was cooked in. */
+const PICKS = /\b(?:pick|lift(?:ed)? out|drain|take (?:it|them|the meat) out|strip|pull)\b/i;
 
 /** Baked in a long tin, or rolled: three times as long as it is thick. */
 const LONG = /\b(?:terrines?|p[aâ]t[eé]s?|loa(?:f|ves)|galantines?|ballotines?|roulades?|rolled|haslet)\b/i;
@@ -94,10 +100,12 @@ export function solidCooling({ parts, journeys }: SafetyScene): Finding[] {
     const ofFlesh = journeys.some(
       (j) => (isRawFlesh(j.item) || isOf("mince", "poultry-mince", "sausage")(j.item)) && j.visits.some((v) => v.part === part),
     );
-    if (!ofFlesh) return [];
+    if (!ofFlesh || part.steps.slice(part.steps.findLastIndex(killsGerms)).some((s) => SPREAD.test(s.words))) return [];
     const pieces = piecesOf(part);
+    const picked = part.steps.some((s) => PICKS.test(s.name));
+    const isLeft = (i: Item) => !(picked && isOf("water", "stock")(i));
     const out = part.steps.slice(part.steps.indexOf(step)).flatMap((s) => s.step.makes ?? [])[0] ?? outputOfPart(part);
-    const kilos = litresOf(out, part.k) ?? part.items.reduce((sum, i) => sum + Math.max(i.grams, i.mL), 0) / 1000;
+    const kilos = litresOf(out, part.k) ?? part.items.reduce((sum, i) => sum + (isLeft(i) ? Math.max(i.grams, i.mL) : 0), 0) / 1000;
     if (pieces === undefined || kilos / pieces < KG.low || kilos / pieces > KG.high) return [];
     const each = kilos / pieces;
     const around = aroundOf(step);
