@@ -38,6 +38,30 @@ export function withTheirSteps<I extends Pick<Ingredient, "name" | "step">>(
   });
 }
 
+/** Work on something that a step does not name. */
+const WORKED_ON = /\b(?:slice|slices|sliced|cut|dice|diced|cube|shape|roll|top|dress|cure|marinate|fillet|skin|trim)\b/i;
+
+/**
+ * Where a raw food comes in that no step names: at the first step by default, unless that is about something else and a later one cuts, shapes
+ * or cures what it does not name ("cook the rice", "slice and shape": the fish is not cooked with the rice).
+ * @param others names of the other ingredients
+ * @returns index into the method's steps
+ */
+export function entersUnnamed(
+  ingredient: Pick<Ingredient, "name" | "step">,
+  steps: Parameters<typeof entersAt>[1],
+  also: readonly string[],
+  others: readonly string[],
+): number {
+  if (ingredient.step !== undefined || namedAt(ingredient, steps, also) >= 0) return entersAt(ingredient, steps, also);
+  const namesOther = (step: (typeof steps)[number]) => others.some((name) => namedAt({ name }, [step], []) >= 0);
+  if (!steps[0] || !namesOther(steps[0])) return 0;
+  return Math.max(
+    0,
+    steps.findIndex((s) => WORKED_ON.test(s.name ?? s.id) && !namesOther(s)),
+  );
+}
+
 /** @returns index of the first step that names it; -1 where none does */
 function namedAt({ name }: Pick<Ingredient, "name">, steps: Parameters<typeof entersAt>[1], also: readonly string[]): number {
   // What stands behind a comma says how it is wanted.

@@ -1,7 +1,7 @@
 // One component by the method in force, as the rules look at it: its steps, and its ingredients with the food that each is.
 import { isBought } from "../dish/edit/larder";
 import { type DishIngredient, type DishMethod, type DishOutput, mainOutput, type StepPlace } from "../dish/edit/places";
-import { entersAt } from "../dish/enters";
+import { entersAt, entersUnnamed } from "../dish/enters";
 import { methodInForce } from "../dish/method-in-force";
 import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishComponent, DishFile, DishStep } from "../dish/schema";
@@ -57,6 +57,20 @@ function calledBy(kind: FoodClass): readonly string[] {
   return [];
 }
 
+/** What is dangerous where it was only thought to be cooked. */
+const RAW: ReadonlySet<string> = new Set([
+  "meat",
+  "poultry",
+  "mince",
+  "poultry-mince",
+  "fish",
+  "fish-freshwater",
+  "fish-scombroid",
+  "cephalopod",
+  "crustacean",
+  "bivalve",
+]);
+
 /** Components by the methods in force; what is bought or on hand has none. */
 export function partsOf(document: DishFile, chosen: Readonly<Record<string, string>>, view: PlanView | undefined): Part[] {
   const planned = new Map(view?.steps.map((s) => [s.ref, s]));
@@ -80,7 +94,14 @@ export function partsOf(document: DishFile, chosen: Readonly<Record<string, stri
       return {
         ingredient,
         food,
-        enters: entersAt(ingredient, method.steps, food ? calledBy(food.class) : []),
+        enters: RAW.has(food?.class ?? "")
+          ? entersUnnamed(
+              ingredient,
+              method.steps,
+              food ? calledBy(food.class) : [],
+              ingredients.filter((i) => i !== ingredient).map((i) => i.name),
+            )
+          : entersAt(ingredient, method.steps, food ? calledBy(food.class) : []),
         grams: (quantity && weightOf(quantity, ingredient.name)?.grams) ?? 0,
         mL: (quantity && volumeOf(quantity, ingredient.name)) ?? 0,
       };

@@ -10,14 +10,14 @@ const HOT = new Set(["burner", "oven", "grill"]);
 /** Closed appliances that are made to be left. */
 const MADE_FOR_IT = /slow cooker|slow pot|rice cooker|dehydrator|yogh?urt maker|immersion|water bath|circulator/i;
 const FIRE =
-  /charcoal|coals?\b|wood fire|open fire|\bover (?:wood|oak|beech|hickory|apple ?wood|logs|embers)\b|wood ?chips|smoker|barbecue|kamado|firepit|fire pit|hibachi|konro|brazier/i;
+  /charcoal|coals?\b|wood fire|open fire|\bover (?:wood|oak|beech|hickory|apple ?wood|logs|embers)\b|wood ?chips|smoker|barbecue|kamado|firepit|fire pit|hibachi|konro|brazier|binchotan|briquettes?|lumpwood|camping (?:stove|gas)|braai|tandoor/i;
 const OUTDOORS = /outdoor|outside|garden|yard|terrace|patio|courtyard/i;
 const INDOORS =
   /\b(?:indoors?|inside (?:the |our |your |a )?(?:house|home|flat|room|tent|garage|kitchen)|garage|balcony|cellar|kitchen|tent|shed|dining room|living room|hall|cabin|conservatory|on the (?:dining )?table|carport|porch|fireplace)\b/i;
 
 const NIGHT = /\b(?:overnight|through the night|all night|while (?:you|we|everybody) sleeps?|before (?:going to )?bed)\b/i;
 const AWAY =
-  /\b(?:while|when|with) (?:nobody|no[- ]one|everybody|everyone|you|we|i)(?:['’](?:re|m)| is| are| am)? (?:at home|home|in|there|out|away|at work|gone|shopping)\b|\b(?:and|then) go (?:out|to work|shopping)\b/i;
+  /\b(?:while|when|with) (?:nobody|no[- ]one|everybody|everyone|you|we|i)(?:['’](?:re|m)| is| are| am)? (?:at home|home|in|there|out|away|at work|gone|shopping)\b|\b(?:and|then) go (?:out|to work|shopping)\b|[,;(–-] ?(?:nobody|no[- ]one) (?:at home|in|there|watching|around|about)\b/i;
 /** Heat that by the words of its step goes on through the night or in an empty house, whatever a plan makes of it. */
 export function heatAtNight({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>

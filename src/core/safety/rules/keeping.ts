@@ -9,8 +9,9 @@ import { heatOf } from "../states/process";
 /** "Out of the fridge", "to lose their chill": the cold is left, not sought. */
 const LEAVES_COLD =
   /\b(?:out of|from|off) the (?:fridge|refrigerator)|\b(?:los(?:e|es|ing)|take|takes|taking) (?:off )?(?:its|their|the) (?:\w+ )?chill(?: off)?/gi;
+const NOT_COLD = /\b(?:without|no|out of) (?:any )?(?:ice|fridge|cold packs?)\b|\bunchilled\b/gi;
 const inFridge = (s: PartStep) =>
-  /fridge|refrigerat|\bice\b|chill|cold water/i.test(s.words.replaceAll(LEAVES_COLD, " ")) ||
+  /fridge|refrigerat|\bice\b|chill|cold water/i.test(s.words.replaceAll(LEAVES_COLD, " ").replaceAll(NOT_COLD, " ")) ||
   (s.step.uses ?? []).some((u) => u.what === "fridge");
 
 const THAWS = /\b(?:thaw(?!ed)|defrost(?!ed)|un-?freeze)/i;
