@@ -15,7 +15,10 @@ const DEEP_L = 0.6;
 const HALF = 0.5;
 /** Words by which a step notes the precautions of hot fat. */
 export const CAREFUL = /half full|third full|lid (?:at|to) hand|\bwatched\b|thermometer/i;
-export function hotFat({ parts }: SafetyScene): Finding[] {
+export function hotFat({ parts, document }: SafetyScene): Finding[] {
+  const pots = document.kitchen?.equipment?.filter((e) => e.kind === "pot").map((e) => e.litres ?? Number.POSITIVE_INFINITY);
+  // A kitchen that says nothing of its pots may have any.
+  const largestPot = pots ? Math.max(0, ...pots) : Number.POSITIVE_INFINITY;
   return parts.flatMap((part) =>
     part.steps.flatMap((step): Finding[] => {
       const heat = heatOf(step);
@@ -42,19 +45,21 @@ export function hotFat({ parts }: SafetyScene): Finding[] {
             ? `${litres.toFixed(1)} L of fat in a pot of ${pot} L: more than half full, it can boil over onto the flame.`
             : `${litres > 0.05 ? `${litres.toFixed(1)} L of hot fat` : "Hot fat"} in “${step.name}”.${careful ? " Its precautions are noted." : ""}`,
           mends: over
-            ? [
-                {
-                  label: `A pot of ${Math.ceil(litres * 2.2)} L`,
-                  apply: (d) =>
-                    withStep(d, step.place, (s) => ({
-                      ...s,
-                      note: `${s.note ? `${s.note} ` : ""}Pot at most half full, lid at hand, watched.`,
-                      uses: (s.uses ?? []).map((u) =>
-                        u.litres === pot && u.what === "pot" ? { ...u, litres: Math.ceil(litres * 2.2) } : u,
-                      ),
-                    })),
-                },
-              ]
+            ? largestPot < Math.ceil(litres * 2.2)
+              ? []
+              : [
+                  {
+                    label: `A pot of ${Math.ceil(litres * 2.2)} L`,
+                    apply: (d) =>
+                      withStep(d, step.place, (s) => ({
+                        ...s,
+                        note: `${s.note ? `${s.note} ` : ""}Pot at most half full, lid at hand, watched.`,
+                        uses: (s.uses ?? []).map((u) =>
+                          u.litres === pot && u.what === "pot" ? { ...u, litres: Math.ceil(litres * 2.2) } : u,
+                        ),
+                      })),
+                  },
+                ]
             : careful || gentle
               ? []
               : [
