@@ -96,6 +96,10 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     at = skipBlanks(line, optionalHead + (l.folded.charAt(optionalHead) === ":" ? 1 : 0));
     l.mark(optionalHead, at, "join");
   }
+  // "Enough lard to cover".
+  const enough = lexicon.language === "en" ? /^(?:enough|sufficient)\s+(?=\p{L})/u.exec(l.folded.slice(at)) : null;
+  if (enough) l.mark(at, at + enough[0].length, "note");
+  at += enough?.[0].length ?? 0;
   at = markPast(l, words.about, at, "note");
   at = markPart(
     l,
@@ -173,7 +177,7 @@ export function readIngredient(line: string, language?: Language): IngredientLin
     }
   }
   // "2 thumb-sized pieces of ginger": of what, and not in what.
-  const pieces = amount?.unit === "piece" && lexicon.language === "en" ? PIECES_OF.exec(l.folded.slice(at)) : null;
+  const pieces = amount && lexicon.language === "en" ? PIECES_OF.exec(l.folded.slice(at)) : null;
   if (pieces) {
     l.mark(at, at + pieces[0].length, "note");
     at += pieces[0].length;

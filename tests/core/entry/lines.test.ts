@@ -19,6 +19,7 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-fourth-en.txt", "en"],
   ["steps-fifth-en.txt", "en"],
   ["steps-sixth-en.txt", "en"],
+  ["steps-ninth-en.txt", "en"],
   ["steps-seventh-en.txt", "en"],
   ["steps-eighth-en.txt", "en"],
   ["steps-de.txt", "de"],
@@ -35,7 +36,14 @@ const STEPS: readonly (readonly [file: string, language: Language])[] = [
   ["steps-fourth-es.txt", "es"],
 ];
 const INGREDIENTS = [
-  ...["ingredients-en.txt", "ingredients-more-en.txt", "ingredients-fourth-en.txt", "ingredients-fifth-en.txt", "ingredients-sixth-en.txt"]
+  ...[
+    "ingredients-en.txt",
+    "ingredients-more-en.txt",
+    "ingredients-fourth-en.txt",
+    "ingredients-fifth-en.txt",
+    "ingredients-sixth-en.txt",
+    "ingredients-seventh-en.txt",
+  ]
     .flatMap(linesOf)
     .map((l) => ({ ...l, language: "en" as Language })),
   ...[...linesOf("ingredients-more.txt"), ...linesOf("ingredients-third.txt")].map((l) => ({

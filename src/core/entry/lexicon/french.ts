@@ -55,7 +55,7 @@ export const FRENCH: Lexicon = {
   stretches: [
     ["(?:une |1 )?(?:bonne )?demi[- ]?heure", 30],
     ["(?:un |1 )?(?:petit |bon )?quart d'heure", 15],
-    ["(?:les )?(?:trois|3) quarts d'heure", 45],
+    ["(?:les )?(?:trois|3) (?:bons? |petits? )?quarts d'heure", 45],
     ["une demi[- ]?journee", 720],
   ],
   parts: [

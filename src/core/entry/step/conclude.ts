@@ -34,6 +34,9 @@ const GUESSED_PLACE: Partial<Record<string, Place>> = {
 /** Heats over which somebody works with their hands for as long as it takes: sauces, caramels, chocolate over a water bath. */
 const STIRRED_OVER: ReadonlySet<string> = new Set(["burner", "fryer", "iron", "bath"]);
 
+/** What keeps so long is meant frozen, min. */
+const LEAST_FROZEN = 14 * 1440;
+
 export function conclude(scan: Scan): StepReading {
   const { found, line } = scan;
   const verbs = verbsOf(scan);
@@ -48,7 +51,11 @@ export function conclude(scan: Scan): StepReading {
   const place = placeOf(scan, verbs, verb, heat, minutes, doubts);
   const attention = attentionOf(scan, verb, heat, place, minutes, doubts);
   const name = nameOf(scan);
-  doubts.push(...found.doubts);
+  // "Freeze overnight, then bag; good for 4 months": it is in the freezer already.
+  const frozen =
+    place === "freezer" && found.keeps.length > 0 && found.keeps.every((k) => k.place === null && (k.max ?? 0) >= LEAST_FROZEN);
+  const keeps = frozen ? found.keeps.map((k) => ({ ...k, place: "freezer" as const })) : found.keeps;
+  doubts.push(...(frozen ? found.doubts.filter((d) => d.field !== "keeps") : found.doubts));
   const makes = found.makes.map((m) => (m.name === "" ? { ...m, name: name } : m));
   return {
     line,
@@ -64,7 +71,7 @@ export function conclude(scan: Scan): StepReading {
     attention,
     verb: verb ? scan.folded.slice(verb.from, verb.to) : null,
     makes,
-    keeps: found.keeps,
+    keeps,
     takes: found.takes,
     words: scan.pieces(),
     doubts,
@@ -157,15 +164,25 @@ const MEANS_OVEN = new Set(["braise", "confit", "toast", "dry"]);
 
 const BOILING_WATER =
   /(?:boiling|simmering|salted) (?:salted )?water|acqua (?:bollente|salata|in ebollizione)|(?:salz|kochende[mn]? )wasser|eau (?:bouillante|salee|fremissante)|agua (?:hirviendo|con sal|salada)/;
+const IN_BOILING = /\bin (?:gently )?(?:boiling|simmering) (?:salted )?water/;
+/** Minutes for which seeds and nuts are roasted in a pan. */
+const LONGEST_IN_PAN = 20;
 /** German "braten" is done in a pan and in an oven: a figure that only ovens have tells which. */
 const ROAST_OR_FRY = /^brat/;
 
 function heatOf({ found, folded }: Scan, verbs: readonly Verb[], verb: Verb | undefined, doubts: Doubt[]): Heat | null {
   const giver = verb?.sense.by ? verb : verbs.find((v) => v.sense.by && !v.sense.weak);
   if (found.heats.length === 0) {
-    if (giver) return { by: giver.sense.by ?? null, tempC: null, level: null, mode: giver.sense.mode ?? null };
-    // "Cook 4 min in boiling water".
-    if (verb?.name === "cook" && BOILING_WATER.test(folded)) return { by: "burner", tempC: null, level: null, mode: null };
+    // "In einer Pfanne ohne Fett rösten": where it says a pan, it is one.
+    const inPan =
+      giver?.sense.by === "oven" && found.things.some((t) => t.what === "pan") && (found.lengths[0]?.length.max ?? 0) <= LONGEST_IN_PAN;
+    if (giver)
+      return { by: inPan ? "burner" : (giver.sense.by ?? null), tempC: null, level: null, mode: inPan ? null : (giver.sense.mode ?? null) };
+    // "Cook 4 min in boiling water", "process 12 min in boiling water".
+    if ((verb?.name === "cook" && BOILING_WATER.test(folded)) || ((!verb || verb.name === "put") && IN_BOILING.test(folded)))
+      return { by: "burner", tempC: null, level: null, mode: null };
+    if (verb && ["cook", "toast"].includes(verb.name) && found.things.some((t) => t.what === "pan"))
+      return { by: "burner", tempC: null, level: null, mode: null };
     if (verb && ["cook", "braise", "confit", "toast"].includes(verb.name)) {
       doubts.push({ field: "heat", why: "it does not say what heats it", choices: ["burner", "oven", "grill"] });
     }
