@@ -1,60 +1,18 @@
 // What each line of a text is, told from how it looks and from what stands around it: title, yield, headings, ingredients, steps, notes.
 import { readIngredient } from "../entry/ingredient-line";
-import { lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
-import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import { isSurelyFood } from "../foods/match";
 import { cutAtHeads } from "./cut-at-heads";
-import { isDay } from "./days";
 import { withoutFarewell } from "./farewell";
 import { type Head, headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, servesIn, withoutPictures } from "./heads";
-import { amountsWithin } from "./inline-ingredients";
+import { amountsWithin, LEAST_LISTED } from "./inline-ingredients";
+import { BULLET, isSentence, looksLikeIngredient, NUMBERED, opensWithVerb } from "./line-looks";
 import { inlineList, listWithin, partedList, severalIn, signParted, TAKES_MINUTES } from "./lists";
 import type { Role, RoledLine, SourceLine } from "./recipe";
+import { isSection, type Mode, NUMBER_ALONE, NUMBERED_CAPITALS } from "./section-heads";
 import { tableRow } from "./tables";
-
-const NUMBERED =
-  /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*(?:[.):–/-]|[ºª](?=\s))\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
-const NUMBER_ALONE = /^[#*_\s]*(?:step|schritt|[ée]tape|passo|paso)?\s*\d{1,2}\s*[.):]?[*_\s]*$/i;
-const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s+|[•·▢☐□◦▪●✓]\uFE0F?|\[[ x]?\]\s*)/u;
-const MARKDOWN_HEADING =
-  /^(?:\[[^\][]{2,40}\]:?$|[-–—=~*]{2,}\s*\p{L}[^-–—=~*]*[-–—=~*]{2,}$|#{1,6}\s+\S|\*\*[^*]+\*\*:?$|__[^_]+__:?$|={2,}.*={2,}$)/u;
-
-type Mode = "top" | "ingredients" | "method" | "notes" | "nutrition" | "equipment" | "storage";
-
-/** Whether a line begins with a verb of a kitchen, or with words that open an instruction. */
-function opensWithVerb(text: string, language: Language): boolean {
-  const folded = fold(text.replace(NUMBERED, "").replace(BULLET, ""));
-  if (
-    /^(?:in a|in an|in the|on a|using|with a|once|when|while|meanwhile|after|before|then|next|finally|now|to (?:make|serve|assemble|finish)|for the .*,|if|as soon|without|gently|carefully|slowly|quickly|lightly|just|always|do not|don't|add|make|pre-?heat|remove|cover|set|return|repeat|turn|check|taste|adjust|den|die|das|in einer|in einem|zuerst|dann|danach|inzwischen|wahrend|backofen|ofen|dans un|dans une|pendant|prechauff|ajout|in una|in un|nel|preriscald|aggiung|quando|mentre|en un|en una|cuando|mientras|precal|anad|agreg)\b/.test(
-      folded,
-    )
-  )
-    return true;
-  return saidAt(lexiconOf(language).verbs, folded, 0) !== undefined;
-}
-
-const isSentence = (text: string) => /[.!?]$/.test(text) && text.split(/\s+/).length > 4;
-
-function looksLikeIngredient(line: SourceLine, language: Language): boolean {
-  const text = line.text.trim();
-  if (NUMBERED.test(text) && !BULLET.test(text) && !/^\d{1,2}\.\s*\d/.test(text)) return false;
-  if (text.length > 140 || /[.!?]\s+\p{Lu}/u.test(text) || isSentence(text)) return false;
-  // What takes minutes is work, unless it begins with its amount and says them behind a comma: "250 g butter, out of the fridge for 1 hour".
-  if (TAKES_MINUTES.test(text) && (!/^[\d½¼¾⅓⅔]/u.test(text.replace(BULLET, "")) || TAKES_MINUTES.test(text.split(/[,(]/)[0] ?? "")))
-    return false;
-  const read = readIngredient(text, language);
-  if (read.heading) return false;
-  const bulleted = BULLET.test(text) || line.hint === "item";
-  // "A pie for a wet day": an article is no amount.
-  if (read.amount?.unit === "piece" && /^(?:an?|one|ein|eine|une?|uno|una)\s/i.test(text)) return false;
-  if (read.amount && !opensWithVerb(text, language)) return true;
-  if (read.amount && /^[\d½¼¾⅓⅔]/u.test(text.replace(BULLET, ""))) return true;
-  if (read.asNeeded) return text.split(/\s+/).length <= 9;
-  return bulleted && text.length < 80 && (!opensWithVerb(text, language) || text.split(/\s+/).length <= 3);
-}
 
 /** The head or foot of a printed page, between two spaces of it: "WINTER MENUS      page 14", "Page 3 of 4". */
 const PAGE_MARK =
@@ -62,73 +20,10 @@ const PAGE_MARK =
 /** "Cooked chestnuts 150 g": weighed at its end, whatever it begins with. */
 const WEIGHED_BEHIND = /^[\p{L}][\p{L}\s,'’-]{2,50}\s\d+(?:[.,]\d+)?\s?(?:g|kg|ml|cl|dl|l|litres?|oz|lb|tbsp|tsp|cups?|el|tl)$/iu;
 
+/** "★★★★☆ (212)", "4.5/5". */
+const RATING = /^[★☆⭐\s]+(?:\(?[\d.,/ ]+\)?)?$|^\d(?:[.,]\d)?\s?\/\s?(?:5|10)(?:\s*\(\d+\))?$/u;
 const weighs = (part: string, language: Language) =>
   !TAKES_MINUTES.test(part) && !isServesLine(part) && readIngredient(part, language).amount !== undefined;
-const indent = (line: SourceLine) => line.text.length - line.text.trimStart().length;
-
-const NUMBERED_CAPITALS = /^\p{Lu}{4,}\s\d{1,2}(?:\s*(?:OF|\/|VON|DE|DI|SUR)\s*\d{1,2})?\s*[-–—:.]\s*\p{Lu}[\p{Lu}\s'’&-]{2,}$/u;
-
-const MOST_HEAD_WORDS = 5;
-/** A few words without a figure, and lines below that stand further in. */
-const isIndentedHead = (line: SourceLine, next: SourceLine | undefined, bare: string): boolean =>
-  next !== undefined &&
-  !next.gap &&
-  indent(next) > indent(line) &&
-  /^\p{Lu}/u.test(bare) &&
-  !/[\d,.]/.test(bare) &&
-  bare.split(/\s+/).length <= MOST_HEAD_WORDS;
-
-/** A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps. */
-function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language): boolean {
-  const text = line.text.trim();
-  if (text.length > 64 || NUMBER_ALONE.test(text)) return false;
-  const marked = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "");
-  // "Kimchi (day 1)": what stands in brackets says nothing of the kind of line.
-  const bare = marked.replace(/\s*\([^()]*\)(?=:?$)/, "");
-  const words = bare.replace(/:$/, "").split(/\s+/).length;
-  if (words > 8 || /[.!?;]$/.test(bare) || /[.!?]\s/.test(bare)) return false;
-  const amounts = /\d\s?(?:g|kg|ml|l|cl|dl|oz|lb|cups?|tbsp|tsp|el|tl)\b/i.test(bare);
-  if (line.hint === "heading" || MARKDOWN_HEADING.test(text)) return !amounts;
-  // "; Filling" above bullets, as wikis have it.
-  if (/^;\s?\p{L}/u.test(text) && next !== undefined && BULLET.test(next.text.trim())) return !amounts;
-  if (isDay(bare)) return true;
-  if (/:$/.test(bare)) return !amounts && !/^\d/.test(bare);
-  if (BULLET.test(text)) {
-    // A bullet with others below it, further in: the heading of those.
-    const name = bare.replace(BULLET, "");
-    return next !== undefined && indent(next) > indent(line) && BULLET.test(next.text.trim()) && !/\d/.test(name) && words <= 5;
-  }
-  // "Ragù" above lines that stand further in.
-  if (isIndentedHead(line, next, bare)) return true;
-  // "MISE 1 - CONFIT", "STAGE 2 – FILLING": numbered, in capitals, behind a blank line.
-  if (!amounts && line.gap && NUMBERED_CAPITALS.test(bare)) return true;
-  if (amounts || /\d/.test(bare)) return false;
-  if (
-    /^(?:for the|to make the|f[üu]r (?:den|die|das)|pour (?:la|le|les|l')|per (?:la|il|lo|l'|i|le)|para (?:la|el|los|las))\b/i.test(bare) &&
-    !bare.includes(",")
-  )
-    return true;
-  if (bare === bare.toUpperCase() && /\p{Lu}{3}/u.test(bare)) return true;
-  // A bare word or two: a heading where a blank line parts it from what was before and a list or a step follows.
-  if (!line.gap || words > 4 || !next || next.gap) return false;
-  // Who writes small letters puts a word above a list of bullets.
-  if (/^\p{Ll}/u.test(bare))
-    return words <= 3 && BULLET.test(next.text.trim()) && (mode !== "method" || looksLikeIngredient(next, language));
-  if (!/^\p{Lu}/u.test(bare)) return false;
-  if (/,/.test(bare)) return false;
-  const nextIngredient = looksLikeIngredient(next, language);
-  if (mode === "method") {
-    if (nextIngredient) return true;
-    if (!NUMBERED.test(next.text.trim()) && !isSentence(next.text.trim())) return false;
-    // "Finish" above a paragraph is a heading, "Chill the dough" a step.
-    return words <= 2 || !opensWithVerb(bare, language);
-  }
-  // "Dough" above a paragraph, after the list.
-  if (mode === "ingredients" && !nextIngredient && words <= 3 && isSentence(next.text.trim())) return true;
-  // A word alone above what is weighed is a name, even where it could tell what to do ("Mash").
-  const named = mode !== "top" || words === 1 || !opensWithVerb(bare, language) || (words <= 3 && !/\b(?:the|a|an|your|it)\b/i.test(bare));
-  return nextIngredient && readIngredient(next.text, language).amount !== undefined && named;
-}
 
 const A_NIGHT = /\b(?:overnight|night|till (?:the )?morning|fridge)\b/i;
 /** "Rub it with 60 ml oil and 2 tsp salt and leave it in the fridge till the morning": work, although no minutes are given. */
@@ -146,6 +41,10 @@ function namesPart(text: string, lines: readonly SourceLine[], language: Languag
   );
 }
 
+/** "MASA" among ingredients in small letters. */
+const isShouted = (text: string, next: SourceLine | undefined): boolean =>
+  /^\p{Lu}{3,}(?:[ '’]\p{Lu}+){0,3}$/u.test(text.trim()) && next?.role === "ingredient" && /\p{Ll}/u.test(next.text);
+
 /** Below the steps only what begins like this is no step: "Serves 6", "Makes 24 rolls". */
 const YIELD_VERB = /^(?:serves|makes|feeds|yields|ergibt|reicht f[üu]r|donne|(?:pour|per|para) \d+ pers)/i;
 const MOST_YIELD_WORDS = 5;
@@ -154,6 +53,14 @@ const MOST_READ = 600;
 const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara|caro|hola|querid[oa])\b/i;
 
 const MAIL_HEAD = /^(?:from|to|cc|date|sent|von|an|gesendet|datum|de|à|envoyé|da|inviato|data|para|enviado|fecha)\s?:\s+\S/i;
+
+/** A paragraph of prose that works, with how long or with several amounts. */
+function tellsWork(text: string, language: Language): boolean {
+  const read = readStep(text.slice(0, MOST_READ), { language });
+  return (
+    read.verb !== null && (TAKES_MINUTES.test(text) || read.said.minutes || weighsAndWaits(text) || amountsWithin(text) >= LEAST_LISTED)
+  );
+}
 
 type Led = ReturnType<typeof listWithin>;
 
@@ -200,15 +107,19 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       // Lists of data have their headings among their lines.
       const heads =
         line.role === "ingredient" &&
-        (readIngredient(line.text, language).heading || FOR_THE.test(line.text.trim()) || namesPart(line.text, lines, language));
+        (readIngredient(line.text, language).heading ||
+          FOR_THE.test(line.text.trim()) ||
+          namesPart(line.text, lines, language) ||
+          isShouted(line.text, lines[i + 1]));
       if (heads) return put(line, "section", { among: "ingredients" });
       put(line, line.role, line.role === "section" ? { among: nextRole(lines, i) } : {});
       return;
     }
     const text = withoutPictures(line.text.trim());
-    if (PAGE_MARK.test(text)) return put(line, "note");
+    if (PAGE_MARK.test(text) || RATING.test(line.text.trim())) return put(line, "note");
     const row = tableRow(lines, i);
     if (row) {
+      if (row.is === "serves") return put(row, "serves");
       if (row.is === "head") {
         titled = true;
         // Below the heading of a part it is that part's.
@@ -271,7 +182,16 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       }
     }
     const yields = isServesLine(text) && (mode !== "method" || (YIELD_VERB.test(text) && text.split(/\s+/).length <= MOST_YIELD_WORDS));
-    if (yields && mode !== "notes") return put(line, "serves");
+    if (yields && mode !== "notes") {
+      // "CLUB NAME", and then "SMOKED DUCK GUMBO" above its yield: that is what it is called.
+      const named = out.at(-1);
+      if (named?.role === "section" && !out.some((l) => l.role === "ingredient" || l.role === "instruction")) {
+        for (const [n, l] of out.entries()) if (l.role === "title") out[n] = { ...l, role: "description" };
+        out[out.length - 1] = { from: named.from, to: named.to, text: named.text, role: "title" };
+        titled = true;
+      }
+      return put(line, "serves");
+    }
     if (isTimeLine(text) && mode !== "method" && text.length < 160) return put(line, "time");
     // "Prep 1 hr" beside "Cook 3 hrs" and "Makes 12 pies": labels, and no steps.
     if (mayBeTimeLine(text)) {
@@ -388,11 +308,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     )
       return put(line, "ingredient");
     // Who talks says what is done in the middle of a line.
-    const talked =
-      mode === "top" &&
-      (TAKES_MINUTES.test(text) || weighsAndWaits(text)) &&
-      listless(i) &&
-      readStep(text.slice(0, MOST_READ), { language }).verb !== null;
+    const talked = mode === "top" && listless(i) && tellsWork(text, language);
     if (mode === "top" && !opensWithVerb(text, language) && !talked) return put(line, "description");
     if (mode === "top" && listless(i)) {
       mode = "method";

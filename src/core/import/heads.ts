@@ -60,11 +60,13 @@ export function headOf(text: string): { readonly head: Head; readonly rest: stri
 }
 
 const PEOPLE =
-  "of us|people|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|covers|plates|couverts|coperti|cubiertos|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
+  "of us|people|ppl|pax|port\\.|pers\\.?|persons?|guests?|servings?|portions?|serves|diners|eaters|hungry|covers|plates|couverts|coperti|cubiertos|personen|leute|gaste|esser|portionen|person|personnes?|convives|parts|persone|porzioni|commensali|personas|raciones|porciones|comensales|adults?|cooks";
 const SERVES =
-  /(?:^|[^\p{L}])(?:servings|serving|reicht (?:etwa )?fur|genug fur|suffit pour|suffisent? pour|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|fed|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(?:(?:an? )?(?:party|table|crowd|company|gathering|family) of )?(\d+|(?!an?\b|the\b|one\b)\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+  /(?:^|[^\p{L}])(?:servings|serving|reicht (?:etwa )?fur|genug fur|suffit pour|suffisent? pour|(?:nombre de )?couverts|anzahl (?:der )?(?:personen|portionen|gaste)|numero (?:di|de) (?:porzioni|persone|raciones|comensales)|serves|serve|feeds|fed|(?<=(?:will|to|can|should|ll) )feed|enough for|portions|portionen|porzioni|raciones|porciones|personen|personnes|persone|personas)(?!\p{L})\s*[:(]?\s*(?:about |around |approx\.? |ca\.? )?(?:(?:an? )?(?:party|table|crowd|company|gathering|family) of )?(\d+|(?:(?:a|one|half a|two) )?dozen|(?!an?\b|the\b|one\b)\p{L}+)(?:\s*(?:-|to|bis|a|or|\/)\s*(\d+))?/u;
+const TIMES =
+  "seconds?|secs?|minutes?|mins?|hours?|hrs?|h|days?|nights?|weeks?|months?|years?|stunden?|std|minuten?|tage?n?|wochen?|monate?n?|jours?|heures?|semaines?|mois|ore|ora|giorni|settimane|mesi|horas?|dias?|semanas?|meses|times";
 const FOR = new RegExp(
-  `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)`,
+  `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)(?!\\s*(?:more |further |full |long )*(?:${TIMES})(?!\\p{L}))`,
   "u",
 );
 const COUNT = new RegExp(

@@ -59,12 +59,14 @@ export function inlineIngredients(sections: readonly RecipeSection[], language: 
             ),
             ...[...line.text.matchAll(INLINE), ...line.text.matchAll(WORDED), ...countedFoods(line.text)].flatMap((m): RecipeLine[] => {
               const behind = line.text.slice(m.index);
+              // The first word is of the name, whatever it is: "200 g of chopped suet on top".
+              const from = m[0].length + (/^\s*(?:of\s+)?\p{L}+(?=\s\p{L})/u.exec(behind.slice(m[0].length))?.[0].length ?? 0);
               // Up to where the sentence goes on: a comma, "and", a verb's "until", a full stop.
               const end =
                 /[,;.:()@•·|]|\s\+\s|\s(?=\d)|\s(?:go(?:es)?|that|all|end|diced|chopped|sliced|mixed|stirred|added|and|with|in|into|to|until|over|for|at|on|then|und|mit|et|avec|dans|e|con|y|en)\s/i.exec(
-                  behind.slice(m[0].length),
+                  behind.slice(from),
                 );
-              const text = behind.slice(0, m[0].length + (end?.index ?? behind.length)).trim();
+              const text = behind.slice(0, from + (end?.index ?? behind.length)).trim();
               const read = readIngredient(text, language);
               return read.amount && read.name && !/^(?:each|an? )/.test(read.name) && read.name.split(" ").length <= 5
                 ? [{ from: line.from, to: line.from, text, guess: "taken from the sentence" }]

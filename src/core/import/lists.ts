@@ -27,10 +27,21 @@ function eachOf(line: { from: number; to: number; text: string }, language: Lang
   });
 }
 
+/** "2 carrots 2 onions". */
+const TWO_COUNTED = /^(\s*\d{1,2} \p{L}{3,}) \d{1,2} \p{L}{3,}\s*$/u;
+
 /** A line with several ingredients ("3 onions, 4 cloves garlic", "salt, pepper, 1 cinnamon stick") as its parts; any other as it stands. */
 export function severalIn(line: SourceLine, language: Language): { from: number; to: number; text: string }[] {
   const each = eachOf(line, language);
   if (each) return each;
+  const counted = TWO_COUNTED.exec(line.text);
+  if (counted) {
+    const cut = line.from + (counted[1] as string).length;
+    return [
+      { from: line.from, to: cut, text: counted[1] as string },
+      { from: cut, to: line.to, text: line.text.slice((counted[1] as string).length).trim() },
+    ];
+  }
   const parts = inlineList(line, language);
   const whole =
     parts.length > 1 &&

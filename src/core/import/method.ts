@@ -15,6 +15,7 @@ import {
   BESIDE_HEAT,
   BEST_AFTER,
   FORBIDS,
+  HEATS_SMOKER,
   isOnlyIf,
   KEEP_SENTENCE,
   MADE_AHEAD,
@@ -65,6 +66,8 @@ export function methodOf(
   const taken = new Map<string, number>();
   let ovenC = oven;
   let idle: Stretch[] = [...pending];
+  /** A smoker that was lit, and has not been used. */
+  let smoker: { readonly tempC: number; readonly stretch: Stretch } | undefined;
   for (const line of instructions) {
     // Sentences of hands without a time, gathered into one step.
     let gathered: { stretch: Stretch; reading: StepReading }[] = [];
@@ -170,6 +173,10 @@ export function methodOf(
         steps[steps.length - 1] = withWords(steps.at(-1) as ReadInstruction, sentence);
         continue;
       }
+      if (HEATS_SMOKER.test(folded) && !whole.said.minutes && whole.heat?.tempC) {
+        smoker = { tempC: whole.heat.tempC, stretch: sentence };
+        continue;
+      }
       if (PREHEAT.test(folded)) {
         const heat = whole.heat?.tempC ?? undefined;
         if (heat !== undefined) ovenC = heat;
@@ -190,7 +197,13 @@ export function methodOf(
         const stretch = i === 0 ? { ...part, from: sentence.from } : part;
         const said = part.text === whole.line ? whole : readStep(part.text, { language });
         // "Heat the oven to 160. Brown the lamb; cover and braise": what was heated is there for it.
-        const reading = idle.length > 0 && ovenC !== undefined && isOvenWork(said) ? { ...said, heat: OVEN } : said;
+        const smoked = smoker && (said.heat?.by === "smoker" || said.heat?.by === "grill") && said.heat.tempC === null ? smoker : undefined;
+        if (smoked) {
+          heating.push({ stretch: smoked.stretch, step: steps.length + (gathered.length > 0 ? 1 : 0) });
+          smoker = undefined;
+        }
+        const warmed = smoked && said.heat ? { ...said, heat: { ...said.heat, tempC: smoked.tempC } } : said;
+        const reading = idle.length > 0 && ovenC !== undefined && isOvenWork(said) ? { ...said, heat: OVEN } : warmed;
         // "Every 45 min baste": a round of the step before.
         const last = steps.at(-1);
         if (
@@ -228,6 +241,7 @@ export function methodOf(
     }
     flush();
   }
+  if (smoker) idle.push(smoker.stretch);
   return { steps: withHeating(steps, heating), beside, heating, ovenC, pending: idle };
 }
 

@@ -35,6 +35,8 @@ function sourceOf(kind: SourceKind, drafts: readonly LineDraft[], more: Pick<Sou
   return { kind, text, lines, ...more };
 }
 
+/** "[12/10/2026, 18:02] Jo: ", "12.10.26, 18:02 - Jo: ": who said it in a chat, and when. */
+const SAID_IN_CHAT = /^\[?\d{1,2}[./-]\d{1,2}[./-]\d{2,4},? \d{1,2}[:.]\d{2}(?::\d{2})?(?: ?[ap]m)?\]?\s*(?:[-–]\s*)?[^:\d]{1,30}:\s+/iu;
 const QUOTED = /^(?:\s*>)+ ?/;
 /** Of its lines so many are quoted: some are the sender's own. */
 const MOSTLY = 0.6;
@@ -49,8 +51,9 @@ export function textSource(file: string): Source {
   const written = raw.filter((l) => l.trim() !== "");
   // A mail that was sent on has a mark before each line.
   const isQuoted = written.length > 2 && written.filter((l) => QUOTED.test(l)).length >= MOSTLY * written.length;
+  const isChat = written.length > 2 && written.filter((l) => SAID_IN_CHAT.test(l)).length >= MOSTLY * written.length;
   for (const line of raw) {
-    const mark = isQuoted ? (QUOTED.exec(line)?.[0].length ?? 0) : 0;
+    const mark = isQuoted ? (QUOTED.exec(line)?.[0].length ?? 0) : isChat ? (SAID_IN_CHAT.exec(line)?.[0].length ?? 0) : 0;
     const own = line.slice(mark);
     if (own.trim() === "") gap = true;
     else {

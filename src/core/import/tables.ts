@@ -38,6 +38,8 @@ function columnsOf(heads: readonly string[]): Column[] {
 }
 const namedColumn = (head: string): Column => HEADS.find(([, is]) => is.test(fold(head).trim()))?.[0] ?? "other";
 
+const SERVES_HEAD =
+  /^\**(?:serves|servings|portions|for how many|yield|portionen|personen|personnes|couverts|porzioni|persone|raciones|personas)\**:?$/i;
 const RULE = /^\s*\|?(?:\s*:?-{2,}:?\s*\|)+(?:\s*:?-{2,}:?\s*)?$/;
 const isBarred = (line: SourceLine | undefined): line is SourceLine => line !== undefined && /^\s*\|.*\|\s*$/.test(line.text);
 const TAB = /\t/;
@@ -65,7 +67,7 @@ interface TableRow {
   readonly text: string;
   readonly cells: number;
   /** What the heads of its table say that it is; undefined where they do not. */
-  readonly is: "head" | "ingredient" | "step" | undefined;
+  readonly is: "head" | "ingredient" | "step" | "serves" | undefined;
   /** The part that it belongs to, where a column says so. */
   readonly part?: string;
 }
@@ -92,6 +94,10 @@ export function tableRow(lines: readonly SourceLine[], at: number): TableRow | u
   while (isRow(lines, top - 1) && (isBarred(lines[top]) || !lines[top]?.gap)) top--;
   const heads = cellsOf(lines[top] as SourceLine);
   const columns = columnsOf(heads);
+  // "| Serves | 8 |", and "Serves" as the head of a column.
+  const serves =
+    own.length === 2 && SERVES_HEAD.test(own[0] ?? "") ? own[1] : at > top ? own[heads.findIndex((h) => SERVES_HEAD.test(h))] : "";
+  if (serves && /\d/.test(serves)) return { ...row, text: `Serves ${serves}`, is: "serves" };
   // Without a rule below it a first line is a head only where all that stands in it is one; an open row that has none is no table.
   const headed = RULE.test(lines[top + 1]?.text ?? "") || columns.every((c) => c !== "other");
   if (!headed) return isBarred(line) ? { ...row, is: undefined } : undefined;

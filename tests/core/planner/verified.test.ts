@@ -13,7 +13,7 @@ import { recordsOf } from "../../support/records";
 
 const records = recordsOf("verified");
 const folder = path.resolve("tests/data/verified");
-const BENT = 540;
+const BENT = 620;
 const BY = [-1440, -240, -61, -30, -11, -5, -2, -1, 1, 2, 5, 11, 30, 61, 240, 1440];
 
 interface Kept {
@@ -377,6 +377,41 @@ const BENDS: Readonly<Record<string, Bend>> = {
     for (const c of draft.document.components)
       if (c.onHand?.length)
         c.onHand.unshift({ ...structuredClone(c.onHand[0]), output: "other", madeAt: pick(["2026-10-10T12:00", "2025-01-01T12:00"]) });
+  },
+  "replaced, though it was begun": (draft, pick) => {
+    const outputs = [...(draft.plan.gone ?? []).map((g: Loose) => g.output), ...draft.plan.holds.map((h: Loose) => h.output)];
+    const [c] = (pick(outputs) as string).split(".");
+    draft.plan.methods[c as string] = "fallback";
+    draft.plan.fallbacks.push({ component: c, decidedAt: draft.now, readyAt: draft.now + 60 });
+    if (pick([true, false])) {
+      const { step, start, end } = pick(draft.plan.steps) as Loose;
+      draft.log.events.set(step, { step, started: start, ended: end });
+    }
+  },
+  "made long ago": (draft, pick) => {
+    // Every maker of what is taken has ended, so long ago that some of it is past its time.
+    const ago = pick([0, 600, 6_000, 60_000]);
+    for (const h of draft.plan.holds.filter(() => pick([true, false]))) {
+      const maker = draft.plan.steps.find((s: Loose) => s.end === h.from && s.step.split(".")[0] === h.output.split(".")[0]);
+      if (maker) draft.log.events.set(maker.step, { step: maker.step, started: maker.start - ago, ended: maker.end - ago });
+    }
+  },
+  "quiet while it heats": (draft, pick) => {
+    const set = pick(draft.plan.settings) as Loose;
+    if (!set) return;
+    const at = (minute: number) => new Date(minute * 60_000).toISOString().slice(0, 16);
+    const from = set.from - pick([5, 15, 40, 90]);
+    kitchen(draft).windows = [{ from: at(from), to: at(from + pick([3, 10, 35])), forbid: [pick(["heat", "start-heat", "*"])] }];
+    if (pick([true, false])) BENDS["a step begun"]?.(draft, pick, 0);
+    if (pick([true, false])) BENDS["a heat earlier"]?.(draft, pick, pick([-30, -10, -1, 1]));
+  },
+  "excused for what it takes": (draft, pick, by) => {
+    const { steps } = draft.plan;
+    // What is taken was made by steps that are done; their takers then wait too long, or have no hands.
+    BENDS["made long ago"]?.(draft, pick, by);
+    for (const cook of kitchen(draft).cooks) cook.hours = [{ days: "all", from: "06:00", to: pick(["06:30", "12:00"]) }];
+    const taker = steps.find((s: Loose) => s.step === (pick(draft.plan.holds) as Loose)?.taker);
+    if (taker) draft.plan.exceptions = [{ rule: pick(["H6", "H7", "H4"]), step: taker.step, from: taker.start, to: taker.end, text: "" }];
   },
   "stretched by an hour": (draft, pick) => {
     const file = pick(fileSteps(draft)) as Loose;

@@ -245,6 +245,8 @@ function placeOf(
 ): Place | null {
   const { found } = scan;
   const said = found.places.find((p) => p !== "counter") ?? found.places[0];
+  // "Place on a rack, refrigerate": it is the fridge that it stands in.
+  if (said === "counter" && (verb?.sense.place === "fridge" || verb?.sense.place === "freezer")) return verb.sense.place;
   if (said) {
     if (new Set(found.places).size > 1)
       doubts.push({ field: "place", why: "two places in one line; one is taken", choices: [...new Set(found.places)] });

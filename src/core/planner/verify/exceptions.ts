@@ -52,9 +52,9 @@ export function excused(
   const rest: Broken[] = [];
   for (const b of broken) {
     const { excuse } = b;
-    const may = (ref: string | undefined) => ref !== undefined && (ctx.events.has(ref) || (FOR_TIED.has(b.rule) && tied.has(ref)));
+    const may = (ref = "") => ctx.events.has(ref) || (FOR_TIED.has(b.rule) && tied.has(ref));
     const maker = excuse?.output === undefined ? undefined : ctx.makerOf(excuse.output)?.ref;
-    const made = excuse?.output !== undefined && (maker === undefined || ctx.events.has(maker));
+    const made = maker === undefined || ctx.events.has(maker);
     const all = (excuse?.all ?? []).every((ref) => may(ref));
     if (excuse?.spans.length && (excuse.output === undefined ? may(excuse.step) : made) && all)
       excusable.push({ broken: b, rule: b.rule as ExceptionRule, excuse });

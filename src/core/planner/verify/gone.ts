@@ -67,7 +67,6 @@ export function logForPlan(
   now: number,
 ): { readonly log: Log; readonly gone: readonly Gone[]; readonly unfounded: readonly string[] } {
   const said = plan.steps.filter((s) => s.again).map((s) => s.step);
-  if (said.length === 0 && !plan.gone?.length) return { log, gone: [], unfounded: [] };
   const gone = goneBy(dish, plan.methods, log, now);
   const listed = gone.filter((g) => plan.gone?.some((p) => p.output === g.output && p.since === g.since));
   const allowed = againSteps(dish, plan.methods, listed);

@@ -113,8 +113,8 @@ function checkRounds(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
       if (minute < planned.start || minute >= planned.end) bad(minute, "A round must be within its step.");
       if (!covers(ctx.here, minute, minute + 1))
         breaks("H8", [step.ref], minute, minute + 1, "Nobody is awake and at home.", { step: step.ref, spans: [[minute, minute + 1]] });
-      const before = at[n - 1];
-      if (before !== undefined && (minute < before || minute - before < tend.every / 2))
+      const before = at[n - 1] ?? Number.NEGATIVE_INFINITY;
+      if (minute - before < tend.every / 2)
         bad(minute, `It comes ${minute - before} min after the round before, under half of ${tend.every}.`);
     });
   });

@@ -127,7 +127,7 @@ function checkLog(ctx: Context, step: Step, planned: PlannedStep, breaks: Break)
 
 function window(hold: Pick<Hold, "min" | "max">, wait: number): string | undefined {
   if (wait < hold.min) return `waits ${wait} min, at least ${hold.min} are needed`;
-  if (hold.max !== undefined && wait > hold.max) return `waits ${wait} min, at most ${hold.max} are allowed`;
+  if (wait > (hold.max ?? Number.POSITIVE_INFINITY)) return `waits ${wait} min, at most ${hold.max} are allowed`;
   return undefined;
 }
 
