@@ -185,7 +185,11 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (yields && mode !== "notes") {
       // "CLUB NAME", and then "SMOKED DUCK GUMBO" above its yield: that is what it is called.
       const named = out.at(-1);
-      if (named?.role === "section" && !out.some((l) => l.role === "ingredient" || l.role === "instruction")) {
+      if (
+        named?.role === "section" &&
+        !NUMBERED_CAPITALS.test(named.text.trim()) &&
+        !out.some((l) => l.role === "ingredient" || l.role === "instruction")
+      ) {
         for (const [n, l] of out.entries()) if (l.role === "title") out[n] = { ...l, role: "description" };
         out[out.length - 1] = { from: named.from, to: named.to, text: named.text, role: "title" };
         titled = true;

@@ -66,7 +66,7 @@ const SERVES =
 const TIMES =
   "seconds?|secs?|minutes?|mins?|hours?|hrs?|h|days?|nights?|weeks?|months?|years?|stunden?|std|minuten?|tage?n?|wochen?|monate?n?|jours?|heures?|semaines?|mois|ore|ora|giorni|settimane|mesi|horas?|dias?|semanas?|meses|times";
 const FOR = new RegExp(
-  `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur)\\s*(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)(?!\\s*(?:more |further |full |long )*(?:${TIMES})(?!\\p{L}))`,
+  `(?:^|[^\\p{L}])(?:for|fur|pour|per|para|dosi per|menge fur|rezept fur|^x)\\s*(?:una (?:cena|comida|mesa) de |un (?:diner|repas) (?:de|pour) |una cena (?:di|per) |an? (?:dinner|lunch|supper|table|party) (?:of|for) )?(?:about |ca\\.? |etwa |environ |circa |unas )?(\\d+|[\\p{L}]+)(?:\\s*(?:-|to|bis|a|o|ou|oder|or)\\s*(\\d+|[\\p{L}]+))?\\s*(?:${PEOPLE})?(?![\\p{L}\\p{N}]|[.,]\\d)(?!\\s*(?:more |further |full |long )*(?:${TIMES})(?!\\p{L}))`,
   "u",
 );
 const COUNT = new RegExp(
@@ -116,6 +116,9 @@ export function servesIn(text: string): SaidServes | undefined {
     // "For a cold day": an article counts nobody.
     if ((pattern === FOR || pattern === WILL_DO) && !/^\d/.test(m[1] ?? "") && low < 2) continue;
     if (pieces && m[3] && BULK.test(m[3])) return { serves: undefined, pieces: true };
+    // "Makes 1 side, for 10": who eats it says more.
+    const eaters = pieces ? servesIn(folded.slice(m.index + m[0].length)) : undefined;
+    if (eaters?.serves !== undefined && !eaters.pieces) return eaters;
     const people = pieces && new RegExp(`^(?:${PEOPLE})$`).test(m[3] ?? "");
     const high = figure(m[2]);
     return { serves: high && high > low ? Math.round((low + high) / 2) : low, pieces: pieces && !people };
@@ -136,6 +139,7 @@ export function yieldIn(text: string): SaidServes | undefined {
 /** A line that only says for how many: "Serves 6–8", "Für 4 Personen", "Makes about 24 rolls". */
 export function isServesLine(text: string): boolean {
   const folded = fold(text.replace(/^[#*_\s•·-]+|[*_\s]+$/g, ""));
+  if (/^x\s?\d{1,2}$/.test(folded)) return true;
   if (folded.length > 90 || /[.!?]\s+\p{L}/u.test(folded)) return false;
   return /^(?:nombre de couverts|couverts|anzahl|numero d[ei]|serves?|servings?|serving size|feeds|makes|yields?|portions?|for|fur|portionen|ergibt|menge|personen|pour|donne|personnes|quantite|per|dosi|porzioni|resa|para|raciones|porciones|rinde|salen|recipe for|enough for|rezept fur)\b/.test(
     folded,

@@ -94,7 +94,7 @@ export function inlineList(
     start = next;
   };
   for (const m of line.text.matchAll(
-    /[,;•·|]\s+|\s\/\s+(?=\d)|\s+\+\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)|\s+and\s+(?=an? (?:\p{L}+ )?(?:bunch|handful|pinch|few|sprig|knob|glug|splash|stick|piece)\b)/giu,
+    /[,;•·|]\s+|\s\/\s+(?=\d)|\s+[+–—-]\s+(?=\d)|\s+(?:and|und|et|e|y)\s+(?=\d)|\s+and\s+(?=an? (?:\p{L}+ )?(?:bunch|handful|pinch|few|sprig|knob|glug|splash|stick|piece)\b)/giu,
   )) {
     const behind = line.text.slice(m.index + m[0].length).trimStart();
     const read = readIngredient(behind.split(/[;•·|]|,(?!\d)/)[0] ?? "", language);

@@ -247,8 +247,14 @@ export function methodOf(
 
 const OVEN = { by: "oven", tempC: null, level: null, mode: null } as const;
 /** Work for an oven that has just been heated, where nothing else says what heats it. */
+const LEAST_IN_OVEN = 20;
 const isOvenWork = (r: StepReading) =>
-  r.heat === null && r.doubts.some((d) => d.field === "heat" && d.why === "it does not say what heats it");
+  // "Backofen auf 220 vorheizen. 30 Minuten anbraten": so long nobody browns it on the hob.
+  (r.heat?.by === "burner" &&
+    r.heat.level === null &&
+    /^(?:an)?(?:brat|brown|sear)/.test(r.verb ?? "") &&
+    r.minutes.min >= LEAST_IN_OVEN) ||
+  (r.heat === null && r.doubts.some((d) => d.field === "heat" && d.why === "it does not say what heats it"));
 
 /** A line that the cook rewrote may be longer than its place in the source: what is beyond it has none. */
 function within(stretch: Stretch, line: RecipeLine): Stretch {

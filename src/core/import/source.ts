@@ -97,7 +97,7 @@ function withoutWraps(lines: readonly SourceLine[]): SourceLine[] {
       (/^\s*\p{Ll}/u.test(line.text) || (/,\s*$/.test(last.text) && /^\s*\d/.test(line.text))) &&
       last.text.trimEnd().length > 45 &&
       !/[.!?:]\s*$/.test(last.text) &&
-      !/^\s*(?:[-–•*]|\d{1,2}[.)]\s)/.test(line.text);
+      !/^\s*(?:[-–•*]|\d{1,2}[.)]\s|\p{L}+(?: \p{L}+)?:\s+\d)/u.test(line.text);
     // Signs that were left out between them (the mark of a quoted mail) are blanks, so that places within it stay true.
     const left = last ? Math.max(0, line.from - (last.from + last.text.length) - 1) : 0;
     if (last && goesOn) joined[joined.length - 1] = { ...last, to: line.to, text: `${last.text}\n${" ".repeat(left)}${line.text}` };

@@ -89,8 +89,13 @@ export function conclude(scan: Scan): StepReading {
 /** "The night before, rub it with salt and put it in the fridge": it is there until the next day. */
 const staysIn = (found: Scan["found"]) => found.places.some((p) => p === "fridge" || p === "cellar" || p === "counter");
 
-function lengthOf({ found, line }: Scan, verb: Verb | undefined, doubts: Doubt[]): SaidLength {
-  const [first, ...more] = found.lengths;
+function lengthOf(scan: Scan, verb: Verb | undefined, doubts: Doubt[]): SaidLength {
+  const { found, line } = scan;
+  const [first, ...others] = found.lengths;
+  // "4 hours, or in a pressure cooker 1 hour": another way, which is not done besides.
+  const either = first?.end !== undefined && scan.end(scan.lexicon.either, scan.past(",", scan.blanks(first.end))) !== undefined;
+  const more = either ? others.slice(1) : others;
+  if (either && others.length > 0) doubts.push({ field: "minutes", why: "another way is said; the first is taken" });
   if (!first) {
     if (line.trim() === "") return exactly(0);
     if (found.nightBefore && (verb?.sense.wait || staysIn(found))) {

@@ -18,7 +18,7 @@ interface Group {
 }
 
 const FILLER =
-  /^(?:for|per|fur|pendant|durante|in|the|at|a|an|on|covered|sealed|well|about|when|if|kept|stored|it|keeps?|lasts?|whole|once|very|happily|fine|good|and will keep|tightly|wrapped|airtight|hermetique|gut|verschlossen|abgedeckt|bien|coperto|tapado|in an airtight|in a sealed|im|in der|am|au|dans le|dans la|en la|en el|en|en un|in un|ben|chiuso|of|is|are)(?![\p{L}\p{N}])\s*/u;
+  /^(?:ensuite|alors|dann|danach|poi|luego|despues|for|per|fur|pendant|durante|in|the|at|a|an|on|covered|sealed|well|about|when|if|kept|stored|it|keeps?|lasts?|whole|once|very|happily|fine|good|and will keep|tightly|wrapped|airtight|hermetique|gut|verschlossen|abgedeckt|bien|coperto|tapado|in an airtight|in a sealed|im|in der|am|au|dans le|dans la|en la|en el|en|en un|in un|ben|chiuso|of|is|are)(?![\p{L}\p{N}])\s*/u;
 const JOIN = /^\s*(?:,|;|\/|\(|\)|-|and|or|und|oder|et|ou|e|o|y|but|then)(?![\p{L}\p{N}])\s*(?:and |or )?/u;
 const JOIN_SIGN = /^\s*[,;/(]\s*(?:(?:and|or|und|oder|et|ou|e|o|y|but)\s+)?/u;
 

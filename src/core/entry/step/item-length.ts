@@ -56,7 +56,7 @@ export const length: Item = (scan, at) => {
     scan.mark(at, end, "name");
     return end;
   }
-  found.lengths.push({ length: got.value, at, ...(eachSide ? { eachSide } : {}) });
+  found.lengths.push({ length: got.value, at, end, ...(eachSide ? { eachSide } : {}) });
   scan.mark(at, end, "minutes");
   return end;
 };

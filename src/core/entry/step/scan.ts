@@ -21,7 +21,7 @@ export interface HeatSaid {
 
 /** What was found so far. */
 export interface Findings {
-  lengths: { length: SaidLength; at: number; eachSide?: boolean }[];
+  lengths: { length: SaidLength; at: number; end?: number; eachSide?: boolean }[];
   heats: HeatSaid[];
   places: Place[];
   placeLitres?: number;
