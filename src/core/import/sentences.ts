@@ -103,6 +103,8 @@ function isWithin(folded: string, start: number, end: number): boolean {
   if (/(?<!\p{L})(?:once|twice|times|\dx|mal|fois|volte|veces|volta|vez)\s*(?:a|per|pro|am|par|al|alla)?\s*$/u.test(folded.slice(0, start)))
     return true;
   const before = folded.slice(0, start);
+  // "La veille, frotter … 12 h": when it is done, where another time says how long.
+  if (/^\W*(?:\d{1,2}\W*)?$/.test(before) && /^\s*,/.test(folded.slice(end)) && !/\d/.test(folded.slice(start, end))) return true;
   if (
     /(?:every|each|alle|toutes les|tous les|ogni|cada|within|up to|the last|the final|the first|after|keeps?(?: for)?(?: up to)?|store[sd]?(?: for)?(?: up to)?)\s+(?:about |for )?$/.test(
       before,

@@ -8,7 +8,9 @@ import { methodWithPuts } from "../dish/puts";
 import type { DishComponent, DishFile, DishStep, Hold } from "../dish/schema";
 import { holdOf } from "../entry/hold-line";
 import { readIngredient } from "../entry/ingredient-line";
+import { fold } from "../entry/lexicon/fold";
 import { readStep } from "../entry/step/read";
+import type { Keep } from "../entry/step/reading";
 import { allergensOfName } from "../foods/allergens";
 import { allOnOneLine, onOneLine, singleSpaced } from "../plain-text";
 import { spokenDuration } from "../time/duration";
@@ -50,6 +52,12 @@ export interface Serving {
   readonly timezone: string;
 }
 
+/** Kinds that may well stand in a cupboard. */
+const STAYS_OUT: ReadonlySet<string> = new Set(["dry", "sweet", "dough", "oil", "pickle", "ferment", "cure", "garnish"]);
+const LEAST_COLD_MIN = 1440;
+/** "Keeps 4 days" of a stew, and nothing about where: in the fridge. */
+const inTheCold = (keep: Keep, kind: string): Keep =>
+  keep.place === null && (keep.max ?? 0) >= LEAST_COLD_MIN && !STAYS_OUT.has(kind) ? { ...keep, place: "fridge" } : keep;
 const LONGEST_NOTE = 19_000;
 
 /** The dish that a recipe comes to, served to so many at that hour. Amounts stay those of the recipe, for its own number. */
@@ -107,7 +115,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const keep: KeepFn = (stretch, component, keeps, guess) => {
     const c = linked[component] as PreviewComponent;
     const before = holds.get(c.id) ?? [];
-    holds.set(c.id, [...before, ...keeps.map(holdOf)]);
+    holds.set(c.id, [...before, ...keeps.map((k) => holdOf(inTheCold(k, c.kind)))]);
     // Said within a step: its words stand there.
     if (!stretch) return;
     notes.set(c.id, [...(notes.get(c.id) ?? []), singleSpaced(stretch.text)]);
@@ -212,6 +220,10 @@ function emptyStep(title: string): ReadInstruction {
 const ASSEMBLY =
   /^(?:assembl|to assemble|(?:to )?finish(?:ing)?$|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
 
+const UNFINISHED: ReadonlySet<string> = new Set(["dough", "pasta", "batter", "filling", "sausage"]);
+/** "Fill, lid, crimp": where the filling goes in, whatever it is called. */
+const FILLS = /\b(?:fill|stuff|fullen|befullen|garnir|garnissez|farcir|farcire|farcite|riempi\p{L}*|rellen\p{L}+)(?![\p{L}])/u;
+
 /** Each part goes to the step of a later part that speaks of it; where none does, to the part that puts all together, or to the table. */
 function linkParts(parts: readonly PreviewComponent[], sections: readonly RecipeSection[], dish: string): PreviewComponent[] {
   const takes = new Map<string, { from: string; step: number }[]>();
@@ -224,7 +236,9 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
     const words = all.filter((w) => !common.has(w)).length > 0 ? all.filter((w) => !common.has(w)) : all;
     for (let j = i + 1; j < parts.length; j++) {
       const step = (parts[j] as PreviewComponent).steps.findIndex(
-        (s) => words.length > 0 && names(`${s.step.name ?? ""} ${s.step.note ?? ""}`, words),
+        (s) =>
+          (words.length > 0 && names(`${s.step.name ?? ""} ${s.step.note ?? ""}`, words)) ||
+          (part.kind === "filling" && FILLS.test(fold(`${s.step.name ?? ""} ${s.step.note ?? ""}`))),
       );
       if (step < 0) continue;
       const id = (parts[j] as PreviewComponent).id;
@@ -237,7 +251,10 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
       takes.set(next.id, [...(takes.get(next.id) ?? []), { from: part.id, step: 0 }]);
       return;
     }
-    if (gathers && last) takes.set(last.id, [...(takes.get(last.id) ?? []), { from: part.id, step: 0 }]);
+    // What nobody eats as it is (a dough, a filling) goes into what is cooked last.
+    const unfinished =
+      UNFINISHED.has(part.kind) && part.steps.every((s) => s.reading.heat === null) && last?.steps.some((s) => s.reading.heat !== null);
+    if ((gathers || unfinished) && last) takes.set(last.id, [...(takes.get(last.id) ?? []), { from: part.id, step: 0 }]);
   });
   return parts.map((p) => ({ ...p, takes: takes.get(p.id) ?? [] }));
 }

@@ -83,7 +83,7 @@ export function partsOf(document: DishFile, chosen: Readonly<Record<string, stri
       place: { component: component.id, method: method.id, step: step.id },
       ref: `${component.id}.${step.id}`,
       name: step.name ?? step.id,
-      words: `${step.name ?? step.id} ${step.note ?? ""} ${step.done?.cue ?? ""}`,
+      words: [step.name ?? step.id, step.note, step.done?.cue].filter(Boolean).join(". "),
       planned: planned.get(`${component.id}.${step.id}`),
     }));
     const ingredients = (method.ingredients ?? []).filter((i) => !i.leftOut);

@@ -2,7 +2,7 @@
 import type { DishFile } from "../dish/schema";
 import { isRawFlesh as isRawFood } from "../foods/groups";
 import type { PlanView } from "../view/plan-view";
-import { type Item, isOf, type Part, type PartStep, partsOf } from "./part";
+import { gramsOf, type Item, isOf, type Part, type PartStep, partsOf } from "./part";
 import { type Journey, journeysOf } from "./states/journey";
 import { cooksThrough, heatOf } from "./states/process";
 
@@ -57,10 +57,22 @@ const GROWS = isOf(
   "cured-cooked",
   "fish-smoked",
 );
+/** Of all of it, sugar and dried fruit: a fruit pudding or a honey dough, in which they leave no water to grow in. */
+const SUGARED = 0.4;
+const isSugared = (part: Part) => {
+  const all = gramsOf(part, () => true);
+  return (
+    all > 0 &&
+    !part.items.some((i) => isRawFlesh(i) || isOf("cream", "milk", "milk-raw")(i)) &&
+    gramsOf(part, (i) => isOf("sugar", "honey", "syrup")(i) || (isOf("fruit")(i) && isDriedFruit(i))) >= SUGARED * all
+  );
+};
+const isDriedFruit = (i: Item) =>
+  i.food?.dried === true || /\b(?:dried|raisins?|sultanas?|currants?|candied|mixed peel|dates|prunes|figs)\b/i.test(i.ingredient.name);
 export const isPotato = (item: Item) => item.food?.food.id === "potato";
 /** Whether a component is food in which things grow between 5 and 60 °C. */
 export function isGrowing(part: Part): boolean {
-  if (LASTING.has(part.component.kind)) return false;
+  if (LASTING.has(part.component.kind) || isSugared(part)) return false;
   return part.items.some((i) => isRawFlesh(i) || (GROWS(i) && !/powder|vanilla/i.test(i.ingredient.name)) || isPotato(i));
 }
 

@@ -4,8 +4,8 @@ import { withStep } from "../../dish/edit/places";
 import { dangerZoneAccount } from "../../measures/heat/verdicts";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding, type Mend } from "../finding";
-import { likelyMinutes, type Part, type PartStep } from "../part";
-import { DRY, isGrowing, killsGerms, type SafetyScene } from "../scene";
+import { type Item, isOf, likelyMinutes, type Part, type PartStep } from "../part";
+import { DRY, isGrowing, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
 import { hangsCured } from "../states/hung";
 import { cooledPart } from "./cooling";
 
@@ -19,6 +19,37 @@ const HOT_C = 60;
 const SETTLES_MIN = 120;
 /** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
 const MEANT_WARM = /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt|dehydrat|air-?dry)|^dr(?:y|ying)\b/i;
+/** Whether a step may stand warm: things sour or rise in it, cured meat hangs, or nothing has come in yet that needs the cold. */
+function isMeant(part: Part, step: PartStep): boolean {
+  if (MEANT_WARM.test(step.name) || hangsCured(part, step) || isCultured(part)) return true;
+  const at = part.steps.indexOf(step);
+  const soFar = part.steps.slice(0, at + 1);
+  if (soFar.some((s) => killsGerms(s) || (s.step.takes ?? []).length > 0)) return false;
+  // Beans in water, prunes in brandy, a batter of flour and water: raw, and of plants alone.
+  return !part.items.some((i) => i.enters <= at && NEEDS_COLD(i));
+}
+const NEEDS_COLD = (i: Item) => isRawFlesh(i) || isAnimal(i);
+const isAnimal = isOf(
+  "egg",
+  "milk",
+  "milk-raw",
+  "cream",
+  "cheese-fresh",
+  "cheese-soft",
+  "stock",
+  "offal",
+  "poultry-offal",
+  "blood",
+  "sausage",
+  "bones",
+  "fish-smoked",
+  "cured-cooked",
+);
+/** Cream or milk with what sours it, called so. */
+const isCultured = (part: Part) =>
+  /\bcultured?\b|\bkefir|\byogh?urt/i.test(part.component.name) &&
+  part.items.some(isOf("milk", "cream", "milk-raw")) &&
+  !part.steps.some(killsGerms);
 /** What the account takes. */
 const [MOST_LEGS, LONGEST_LEG_MIN] = [60, 20_000];
 /** The most, and half of it for guests who need care, min. */
@@ -66,7 +97,7 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         step: s.ref,
         cooks: killsGerms(s),
         cools: s.ref === cooled,
-        meant: MEANT_WARM.test(s.name) || hangsCured(here, s),
+        meant: isMeant(here, s),
       });
     }
     // The last of it leaves for another component: the wait on the way, and that component from the step that takes it.
@@ -111,7 +142,7 @@ function inTurn(part: Part): readonly Stay[] {
       step: s.ref,
       cooks: killsGerms(s),
       cools: s.ref === cooled,
-      meant: MEANT_WARM.test(s.name) || hangsCured(part, s),
+      meant: isMeant(part, s),
     };
     from = to;
     return stay;

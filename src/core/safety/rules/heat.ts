@@ -2,6 +2,7 @@
 import { withStep } from "../../dish/edit/places";
 import { spokenDuration } from "../../time/duration";
 import { cautioned, doublings, type Finding } from "../finding";
+import { likelyMinutes } from "../part";
 import type { SafetyScene } from "../scene";
 import { heatOf } from "../states/process";
 
@@ -15,6 +16,8 @@ const OUTDOORS = /outdoor|outside|garden|yard|terrace|patio|courtyard/i;
 const INDOORS =
   /\b(?:indoors?|inside (?:the |our |your |a )?(?:house|home|flat|room|tent|garage|kitchen)|garage|balcony|cellar|kitchen|tent|shed|dining room|living room|hall|cabin|conservatory|on the (?:dining )?table|carport|porch|fireplace)\b/i;
 
+/** So long a heat may run on while nobody looks, min. */
+const LEFT_ON_MIN = 60;
 const NIGHT = /\b(?:overnight|through the night|all night|while (?:you|we|everybody) sleeps?|before (?:going to )?bed)\b/i;
 const AWAY =
   /\b(?:while|when|with) (?:nobody|no[- ]one|everybody|everyone|you|we|i)(?:['’](?:re|m)| is| are| am)? (?:at home|home|in|there|out|away|at work|gone|shopping)\b|\b(?:and|then) go (?:out|to work|shopping)\b|[,;(–-] ?(?:nobody|no[- ]one) (?:at home|in|there|watching|around|about)\b/i;
@@ -23,7 +26,8 @@ export function heatAtNight({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part) =>
     part.steps.flatMap((step): Finding[] => {
       const heat = heatOf(step);
-      const night = NIGHT.test(step.words);
+      // Ten minutes' heat, and then a night of standing: nothing is left on.
+      const night = NIGHT.test(step.words) && likelyMinutes(step.step) >= LEFT_ON_MIN;
       const away = AWAY.test(step.words) && !/\b(?:we|you|i)(?:['’]re| are| am|['’]m)? (?:at home|home|in|there)\b/i.test(step.words);
       if (!heat || !(night || away) || ["slow", "bath", "warm"].includes(heat.medium) || MADE_FOR_IT.test(step.words)) return [];
       return [

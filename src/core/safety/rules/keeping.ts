@@ -4,7 +4,7 @@ import { minutesOf, spokenDuration } from "../../time/duration";
 import { cautioned, type Finding } from "../finding";
 import { type Item, isOf, likelyMinutes, type Part, type PartStep } from "../part";
 import { isGrowing, isRawFlesh, killsGerms, type SafetyScene } from "../scene";
-import { heatOf } from "../states/process";
+import { does, heatOf } from "../states/process";
 
 /** "Out of the fridge", "to lose their chill": the cold is left, not sought. */
 const LEAVES_COLD =
@@ -240,6 +240,11 @@ export function inFilm({ parts }: SafetyScene): Finding[] {
   return parts.flatMap((part: Part) =>
     part.steps.flatMap((step, i): Finding[] => {
       if (!FILM.test(step.words) || !/\b(?:roll|wrap|poach|simmer|steam|bath|shape)/i.test(step.words)) return [];
+      const minced = part.items.some(isOf("mince", "poultry-mince", "sausage")) || part.steps.slice(0, i + 1).some(does.minces);
+      // A whole cut that is rolled in film to shape it is unwrapped before it is baked.
+      const inWater = /\b(?:poach|simmer|steam|bath|boil)/i.test(step.words);
+      if (!minced && !inWater && part.steps.slice(i + 1).some((s) => /\b(?:unwrap|pastry|remove the film|dough|bacon)/i.test(s.words)))
+        return [];
       const flesh = part.items.find(isRawFlesh);
       const cook = [step, ...part.steps.slice(i + 1)].find((s) => heatOf(s) !== undefined);
       if (!flesh || !cook) return [];

@@ -100,6 +100,8 @@ export function rawContact({ parts, document }: SafetyScene): Finding[] {
       const eaten = first.trail.cured && !meetsCooked;
       // What comes to the table by itself is judged by how far it was cooked; here it is what it meets.
       if (!meetsCooked && !first.trail.stated && !liquor) continue;
+      // Cured fish or meat that is eaten as it is may lie beside what was cooked; how raw it is has rules of its own.
+      if (first.trail.cured && !first.trail.stated && !liquor) continue;
       found.push(
         cautioned(liquor ? "marinade-reuse" : "cross-contamination", `${step.ref}:${first.ref}`, {
           component: part.component.id,

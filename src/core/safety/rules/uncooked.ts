@@ -66,6 +66,23 @@ const pasteurised = (part: Part): Mend => ({
 const HOT_SYRUP = /\b(?:hot|boiling) (?:sugar )?syrup|syrup (?:at|to|reaches|until) (?:about )?1[12]\d|soft[- ]ball/i;
 const POURS_ON = /\bpour\w* (?:it |this )?(?:on|onto|over|into|in)\b/i;
 
+/** Pasta, crêpes, dumplings: so thin that a minute or two in boiling water or in a pan cooks the egg in them. */
+const THIN =
+  /\b(?:pasta|noodles?|ravioli|tortell\w+|lasagn\w+|tagliatelle|cappelletti|plin|sfoglia|cr[eêè]pes?|galettes?|pancakes?|blini|sp[aä]tzle|gnocchi|dumplings?|pierogi|maultaschen)\b/iu;
+const isThinDough = (j: Journey) =>
+  (j.part.component.kind === "pasta" ||
+    j.part.component.kind === "batter" ||
+    THIN.test(`${j.part.component.name} ${j.visits.map((v) => v.step.name).join(" ")}`)) &&
+  j.part.items.some(isOf("flour")) &&
+  j.visits.some((v) => v.heat !== undefined && THIN_HEAT.has(v.heat.medium) && v.heat.minutes >= 1);
+const THIN_HEAT: ReadonlySet<string> = new Set(["boil", "simmer", "steam", "pan", "deep-fry", "oven"]);
+/** An egg or two that are brushed on what is baked. */
+const WASH_G = 70;
+const isWash = (j: Journey) =>
+  j.item.grams <= WASH_G &&
+  j.visits.some((v) => /\begg[- ]?wash|\b(?:brush|glaze)\w*\b/i.test(v.step.words)) &&
+  j.visits.some((v) => v.heat?.medium === "oven");
+
 export function rawEgg(scene: SafetyScene): Finding[] {
   const care = careOf(scene);
   return firstBy(
@@ -76,7 +93,9 @@ export function rawEgg(scene: SafetyScene): Finding[] {
       hottest(j).core < 71 &&
       !j.visits.some((v) => HOT_SYRUP.test(v.step.words)) &&
       !(j.part.steps.some((s) => HOT_SYRUP.test(s.words)) && j.visits.some((v) => POURS_ON.test(v.step.words))) &&
-      !/\b(?:glaz|wash\b)/i.test(j.item.ingredient.name),
+      !/\b(?:glaz|wash\b)/i.test(j.item.ingredient.name) &&
+      !isThinDough(j) &&
+      !isWash(j),
   ).map((j) => {
     const { core, visit } = hottest(j);
     return cautioned("raw-egg", j.part.component.id, {
