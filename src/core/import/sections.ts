@@ -322,8 +322,6 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
   // A part without steps of its own gives its ingredients to the one that puts all together.
   const idle = parts.filter((p) => p.instructions.length === 0);
   const working = parts.filter((p) => p.instructions.length > 0);
-  // In the order of the work.
-  working.sort((a, b) => (a.instructions[0]?.from ?? 0) - (b.instructions[0]?.from ?? 0));
   const all = [...working, ...(main.instructions.length > 0 || main.headings.length > 0 ? [main] : [])];
   const last = main.instructions.length > 0 ? main : (working.at(-1) ?? main);
   for (const part of idle) {

@@ -221,8 +221,23 @@ const ASSEMBLY =
   /^(?:assembl|to assemble|(?:to )?finish(?:ing)?$|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
 
 const UNFINISHED: ReadonlySet<string> = new Set(["dough", "pasta", "batter", "filling", "sausage"]);
+const bakesOrBoils = ({ reading }: ReadInstruction) =>
+  reading.heat?.by === "oven" ||
+  (reading.heat?.by === "burner" && /\b(?:boil|blanch|poach|less|cuoc|hervir|cocer|koch|pocher|bouill)/.test(reading.verb ?? ""));
 /** "Fill, lid, crimp": where the filling goes in, whatever it is called. */
 const FILLS = /\b(?:fill|stuff|fullen|befullen|garnir|garnissez|farcir|farcire|farcite|riempi\p{L}*|rellen\p{L}+)(?![\p{L}])/u;
+
+/** Whether a part goes, by way of others, into that other part. */
+function leadsTo(
+  takes: ReadonlyMap<string, readonly { readonly from: string }[]>,
+  part: PreviewComponent,
+  into: string,
+  seen = new Set<string>(),
+): boolean {
+  if (seen.has(into)) return false;
+  seen.add(into);
+  return (takes.get(into) ?? []).some(({ from }) => from === part.id || leadsTo(takes, part, from, seen));
+}
 
 /** Each part goes to the step of a later part that speaks of it; where none does, to the part that puts all together, or to the table. */
 function linkParts(parts: readonly PreviewComponent[], sections: readonly RecipeSection[], dish: string): PreviewComponent[] {
@@ -234,11 +249,15 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
     if (part === last) return;
     const all = tellingWords(part.name);
     const words = all.filter((w) => !common.has(w)).length > 0 ? all.filter((w) => !common.has(w)) : all;
-    for (let j = i + 1; j < parts.length; j++) {
+    // Later parts first; one that was begun before this one may take it as well, once this one is made.
+    const made = Math.max(...part.steps.flatMap((s) => s.from.map((f) => f.to)), 0);
+    for (const j of [...parts.keys()].filter((n) => n > i).concat([...parts.keys()].filter((n) => n < i))) {
+      if (j < i && leadsTo(takes, parts[j] as PreviewComponent, part.id)) continue;
       const step = (parts[j] as PreviewComponent).steps.findIndex(
         (s) =>
-          (words.length > 0 && names(`${s.step.name ?? ""} ${s.step.note ?? ""}`, words)) ||
-          (part.kind === "filling" && FILLS.test(fold(`${s.step.name ?? ""} ${s.step.note ?? ""}`))),
+          (j > i || (made > 0 && s.from.some((f) => f.from >= made))) &&
+          ((words.length > 0 && names(`${s.step.name ?? ""} ${s.step.note ?? ""}`, words)) ||
+            (part.kind === "filling" && FILLS.test(fold(`${s.step.name ?? ""} ${s.step.note ?? ""}`)))),
       );
       if (step < 0) continue;
       const id = (parts[j] as PreviewComponent).id;
@@ -252,8 +271,7 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
       return;
     }
     // What nobody eats as it is (a dough, a filling) goes into what is cooked last.
-    const unfinished =
-      UNFINISHED.has(part.kind) && part.steps.every((s) => s.reading.heat === null) && last?.steps.some((s) => s.reading.heat !== null);
+    const unfinished = UNFINISHED.has(part.kind) && part.steps.every((s) => s.reading.heat === null) && last?.steps.some(bakesOrBoils);
     if ((gathers || unfinished) && last) takes.set(last.id, [...(takes.get(last.id) ?? []), { from: part.id, step: 0 }]);
   });
   return parts.map((p) => ({ ...p, takes: takes.get(p.id) ?? [] }));
