@@ -100,6 +100,16 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   const enough = lexicon.language === "en" ? /^(?:enough|sufficient)\s+(?=\p{L})/u.exec(l.folded.slice(at)) : null;
   if (enough) l.mark(at, at + enough[0].length, "note");
   at += enough?.[0].length ?? 0;
+  // "Q.b. di sale", "etwas Muskatnuss": by feel, said before the name.
+  const will = endOf(words.asNeeded, l.folded, at) ?? (lang === "de" ? endOf("etwas|ein wenig|ein bisschen", l.folded, at) : undefined);
+  const atWill = will !== undefined && skipBlanks(line, will) < line.length && /^\s*\p{L}/u.test(line.slice(will));
+  if (atWill) {
+    l.mark(at, will, "asNeeded");
+    at = skipBlanks(line, will);
+    const joined = l.past(words.of, at);
+    l.mark(at, joined, "join");
+    at = joined;
+  }
   at = markPast(l, words.about, at, "note");
   at = markPart(
     l,
@@ -246,9 +256,10 @@ export function readIngredient(line: string, language?: Language): IngredientLin
   }
   if (lang === "en") at = markPart(l, words.part, at, () => true);
 
-  const name = readName(l, at, words);
+  const counts = amount !== undefined && quantityOf(amount).dimension === "count" && lang !== "en";
+  const name = readName(l, at, words, counts);
   at = name.end;
-  let asNeeded = name.asNeeded;
+  let asNeeded = name.asNeeded || atWill;
   // What follows the name: notes, wishes, another amount.
   const tail = readTail(l, line, at, words, amount, lexicon);
   asNeeded ||= tail.asNeeded && !amount;

@@ -88,8 +88,11 @@ interface NameEnd {
   readonly asNeeded: boolean;
 }
 
-/** The name: up to a comma, a bracket, or words of another kind. */
-export function readName(l: IngredientScan, from: number, words: (typeof INGREDIENT_WORDS)["en"]): NameEnd {
+/**
+ * The name: up to a comma, a bracket, or words of another kind.
+ * @param sized whether a size may stand behind it
+ */
+export function readName(l: IngredientScan, from: number, words: (typeof INGREDIENT_WORDS)["en"], sized = false): NameEnd {
   const { folded } = l;
   let end = l.text.length;
   let asNeeded = false;
@@ -100,13 +103,17 @@ export function readName(l: IngredientScan, from: number, words: (typeof INGREDI
     const wish = endOf(words.asNeeded, folded, i);
     const more = endOf(words.plusMore, folded, i) ?? (/^\+\s+\p{L}/u.test(folded.slice(i)) ? i + 1 : undefined);
     const optional = endOf(words.optional, folded, i);
+    // "3 uova grandi", "2 cebollas medianas": the size stands behind.
+    const size =
+      sized && !/^(?:fresc|frais|frisch|bio|matur|madur|mur|reif)/.test(folded.slice(i)) ? endOf(words.size, folded, i) : undefined;
     const prepared = endOf(words.prepared, folded, i);
     const lasts =
-      prepared !== undefined &&
-      (skipBlanks(folded, prepared) >= end ||
-        /^(?:and|und|et|e|y|for|into|in |with |lengthw|crossw|finely|coarsely|thinly|,|\()/.test(
-          folded.slice(skipBlanks(folded, prepared)),
-        ));
+      (prepared !== undefined &&
+        (skipBlanks(folded, prepared) >= end ||
+          /^(?:and|und|et|e|y|for|into|in |with |lengthw|crossw|finely|coarsely|thinly|,|\()/.test(
+            folded.slice(skipBlanks(folded, prepared)),
+          ))) ||
+      (size !== undefined && (skipBlanks(folded, size) >= end || endOf(words.prepared, folded, skipBlanks(folded, size)) !== undefined));
     if (wish !== undefined || more !== undefined || optional !== undefined || lasts) {
       if (wish !== undefined) asNeeded = true;
       end = i;

@@ -51,7 +51,7 @@ export const INGREDIENT_WORDS: Readonly<Record<Language, IngredientWords>> = {
     prepared:
       "(?:fein |grob |klein )?(?:gehackt|geschnitten|gerieben|gewurfelt|zerlassen|geschmolzen|weich|zimmerwarm|geschalt|gemahlen|abgetropft|geschlagen|gesiebt|kalt|ohne (?:knochen|haut|kerne?|steine?|rinde|graten|schwarte|stiele?))",
     byFeel: "salz|pfeffer|salz und pfeffer|wasser|eis",
-    few: "einige|ein paar|etwas",
+    few: "einige|ein paar",
   },
   fr: {
     about: "environ|a peu pres|env\\.?|bonne?s?|grosse?s?|petite?s?|au moins",
