@@ -112,10 +112,12 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const dishNotes: string[] = [];
   // Nothing but ingredients: no step is made up for them, they come in where it is served, and what keeps how long is a note.
   const bare = linked.length === 1 && linked[0]?.steps[0]?.from.length === 0;
-  const keep: KeepFn = (stretch, component, keeps, guess) => {
+  const keep: KeepFn = (stretch, component, keeps, said) => {
     const c = linked[component] as PreviewComponent;
     const before = holds.get(c.id) ?? [];
-    holds.set(c.id, [...before, ...keeps.map((k) => holdOf(inTheCold(k, c.kind)))]);
+    const placed = keeps.map((k) => inTheCold(k, c.kind));
+    const guess = placed.some((k, i) => k !== keeps[i]) ? "no place said: the fridge is taken" : said;
+    holds.set(c.id, [...before, ...placed.map(holdOf)]);
     // Said within a step: its words stand there.
     if (!stretch) return;
     notes.set(c.id, [...(notes.get(c.id) ?? []), singleSpaced(stretch.text)]);

@@ -13,7 +13,7 @@ import { recordsOf } from "../../support/records";
 
 const records = recordsOf("verified");
 const folder = path.resolve("tests/data/verified");
-const BENT = 620;
+const BENT = 660;
 const BY = [-1440, -240, -61, -30, -11, -5, -2, -1, 1, 2, 5, 11, 30, 61, 240, 1440];
 
 interface Kept {
@@ -412,6 +412,64 @@ const BENDS: Readonly<Record<string, Bend>> = {
     for (const cook of kitchen(draft).cooks) cook.hours = [{ days: "all", from: "06:00", to: pick(["06:30", "12:00"]) }];
     const taker = steps.find((s: Loose) => s.step === (pick(draft.plan.holds) as Loose)?.taker);
     if (taker) draft.plan.exceptions = [{ rule: pick(["H6", "H7", "H4"]), step: taker.step, from: taker.start, to: taker.end, text: "" }];
+  },
+  "running, and stretched": (draft, pick) => {
+    const step = pick(draft.plan.steps) as Loose;
+    const [c, id] = step.step.split(".");
+    const files = draft.document.components.find((x: Loose) => x.id === c).methods.flatMap((m: Loose) => m.steps);
+    const kind = pick(["plain", "plain", "split", "each", "shortened"]);
+    for (const s of files.filter((x: Loose) => x.id === id)) {
+      s.stretch = "30m";
+      if (kind === "split") s.split = { minPiece: "5m" };
+      if (kind === "each") Object.assign(s, { batches: 1, takes: (s.takes ?? []).map((t: Loose) => ({ ...t, each: true })) });
+    }
+    if (kind === "shortened") step.shortenedFrom = step.minutes + pick([0, 10]);
+    draft.now = Math.round((step.start + step.end) / 2);
+    draft.log.events.set(step.step, {
+      step: step.step,
+      started: step.start,
+      ...pick([{}, { estimate: step.end }, { estimate: step.end + 7 }]),
+    });
+    const by = pick([-1, 0, 1, 7, 29, 30, 31, 37, 38]);
+    step.end += by;
+    step.pieces.at(-1)[1] += by;
+  },
+  "split, and stretched": (draft, pick) => {
+    const step = pick(draft.plan.steps) as Loose;
+    const [c, id] = step.step.split(".");
+    for (const m of draft.document.components.find((x: Loose) => x.id === c).methods)
+      for (const s of m.steps) if (s.id === id) Object.assign(s, { stretch: "20m", split: { minPiece: "5m" } });
+    const by = pick([-1, 1, 19, 20, 21]);
+    step.end += by;
+    step.pieces.at(-1)[1] += by;
+  },
+  "pieces that do not meet its ends": ({ plan }, pick) => {
+    const step = pick(plan.steps) as Loose;
+    const what = pick(["first", "last", "none"]);
+    if (what === "first") step.pieces[0][0] += pick([-3, 3]);
+    else if (what === "last") step.pieces.at(-1)[1] += pick([-3, 3]);
+    else step.pieces = [];
+  },
+  "waits of two kinds, some begun": (draft, pick) => {
+    BENDS["one more way to wait"]?.(draft, (list) => list[pick([0, 1, 2]) % list.length] as never, 0);
+    draft.plan.holds.forEach((h: Loose, i: number) => {
+      if (pick([true, false])) h.hold += i % 2;
+      const maker = draft.plan.steps.find((s: Loose) => s.end === h.from && s.step.split(".")[0] === h.output.split(".")[0]);
+      if (maker && pick([true, false])) draft.log.events.set(maker.step, { step: maker.step, started: maker.start, ended: maker.end });
+    });
+    for (const cook of kitchen(draft).cooks) cook.hours = [{ days: "all", from: "06:00", to: pick(["06:30", "09:00"]) }];
+  },
+  "another method stands before it": (draft, pick) => {
+    for (const c of draft.document.components) {
+      const [first] = c.methods;
+      if (!first) continue;
+      draft.plan.methods[c.id] ??= first.id;
+      const other = JSON.parse(JSON.stringify(first).replaceAll(/"id":"/g, '"id":"o-'));
+      for (const [i, s] of other.steps.entries()) Object.assign(s, { after: [], makes: first.steps[i].makes });
+      c.methods.unshift(other);
+    }
+    BENDS["replaced, though it was begun"]?.(draft, pick, 0);
+    if (pick([true, false])) BENDS["made long ago"]?.(draft, pick, 0);
   },
   "stretched by an hour": (draft, pick) => {
     const file = pick(fileSteps(draft)) as Loose;
