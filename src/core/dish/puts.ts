@@ -37,5 +37,18 @@ export function withPuts(step: DishStep, before: DishStep | undefined): DishStep
   };
 }
 
-/** The same for all steps of a method, in their order. */
-export const methodWithPuts = (steps: readonly DishStep[]): DishStep[] => steps.map((step, i) => withPuts(step, steps[i - 1]));
+const HOT: ReadonlySet<string> = new Set(["oven", "burner", "grill", "smoker", "fryer", "steamer"]);
+const isHot = (step: DishStep | undefined) => (step?.uses ?? []).some((u) => HOT.has(u.what));
+const ANOTHER_DAY =
+  /\b(?:next|following|day|days|morning|tomorrow|later|cold|overnight|(?:am )?nachsten|nächsten|tags? darauf|lendemain|jour j|giorno (?:dopo|seguente)|dia siguiente|día siguiente)\b/i;
+/** "Brown it", "braise 3 h", "strain": what comes from the heat does not stand hot for hours before somebody goes on with it. */
+function goesOnHot(step: DishStep, before: DishStep | undefined): DishStep {
+  if (!before || !isHot(before) || step.after !== undefined || (step.takes ?? []).length > 0) return step;
+  if (ANOTHER_DAY.test(`${step.name ?? ""} ${step.note ?? ""}`)) return step;
+  if ((before.makes ?? []).length > 0) return step;
+  return { ...step, after: [{ step: before.id, max: FOLLOWS_WITHIN, limit: "quality" }] };
+}
+
+/** The steps of a method as it was read, in their order. */
+export const methodWithPuts = (steps: readonly DishStep[]): DishStep[] =>
+  steps.map((step, i) => goesOnHot(withPuts(step, steps[i - 1]), steps[i - 1]));

@@ -21,7 +21,11 @@ const SETTLES_MIN = 120;
 const MEANT_WARM = /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt|dehydrat|air-?dry)|^dr(?:y|ying)\b/i;
 /** Whether a step may stand warm: things sour or rise in it, cured meat hangs, or nothing has come in yet that needs the cold. */
 function isMeant(part: Part, step: PartStep): boolean {
-  if (MEANT_WARM.test(step.name) || hangsCured(part, step) || isCultured(part)) return true;
+  return MEANT_WARM.test(step.name) || hangsCured(part, step) || isCultured(part) || needsNoCold(part, step);
+}
+/** Until the end of a step nothing has come in that needs the cold, and nothing was cooked. */
+function needsNoCold(part: Part, step: PartStep | undefined): boolean {
+  if (!step) return false;
   const at = part.steps.indexOf(step);
   const soFar = part.steps.slice(0, at + 1);
   if (soFar.some((s) => killsGerms(s) || (s.step.takes ?? []).length > 0)) return false;
@@ -71,6 +75,8 @@ interface Stay {
   readonly meant: boolean;
   /** A wait of which the dish says nothing, before a step in the fridge or freezer. */
   readonly onItsWayToTheCold?: boolean;
+  /** A wait of which the dish says nothing. */
+  readonly unstated?: boolean;
 }
 
 /** A food's own steps and waits in the order of the plan, and then those of whatever takes it, to the table. */
@@ -114,10 +120,14 @@ function route(part: Part, scene: SafetyScene): readonly Stay[] {
         step: w.fromStep,
         output: w.name,
         toStep: w.toStep,
+        unstated: w.window === undefined,
         onItsWayToTheCold: w.window === undefined && standsCold(here.steps.find((s) => s.ref === w.toStep)),
         cooks: false,
         cools: false,
-        meant: false,
+        meant: needsNoCold(
+          here,
+          here.steps.find((s) => s.ref === w.fromStep),
+        ),
       });
     const next: string | undefined = out?.toStep.split(".")[0];
     since = out ? out.to : Number.POSITIVE_INFINITY;
@@ -159,6 +169,12 @@ const placeOf = (s: PartStep, planned: string): string =>
 const around = (place: string) =>
   place === "fridge" ? FRIDGE : place === "freezer" ? FREEZER : place === "cellar" ? CELLAR : place === "hot" ? HOT : ROOM;
 
+/** Warmer than a room is what comes from the fire, °C. */
+const NOT_HOT_C = 25;
+/** A wait of which the dish says nothing, too long for the counter, min. */
+const PUT_AWAY_MIN = 60;
+const isPutAway = (stay: Stay) => stay.unstated === true && !stay.meant && stay.to - stay.from > PUT_AWAY_MIN;
+
 /** A leg, and the stay that it is of. */
 type OwnLeg = Leg & { readonly stay: Stay };
 
@@ -183,6 +199,11 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
     }
     // What was chilled, and is to stand cold next, is put there at once where the dish says nothing of a wait between.
     if (stay.onItsWayToTheCold && temp <= STILL_COLD_C) continue;
+    // Where the dish says nothing of a wait, and it is long, what is not hot is put into the fridge: that is told as a Note.
+    if (isPutAway(stay) && temp <= NOT_HOT_C) {
+      temp = FRIDGE;
+      continue;
+    }
     const to = around(stay.place);
     if (stay.cools || to <= FRIDGE) {
       // How fast a pot cools is judged by the rule of cooling; what stands cold is out of the zone.
@@ -235,12 +256,13 @@ function cooler(stay: Stay, { parts }: SafetyScene): Mend[] {
       : [];
   const made = step.step.makes?.find((o) => (o.name ?? o.id) === stay.output);
   const warm = made?.holds?.find((h) => h.place === stay.place);
-  if (!warm) return sooner(stay, step, parts);
-  if (!made) return [];
+  if (!made || (!warm && (made.holds?.length ?? 0) > 0)) return sooner(stay, step, parts);
+  const soon = warm ? [] : sooner(stay, step, parts);
+  if (soon.length > 0) return soon;
   const fridge = {
     place: "fridge" as const,
-    litres: warm.litres ?? 1,
-    ...(warm.min ? { min: warm.min } : {}),
+    litres: warm?.litres ?? 1,
+    ...(warm?.min ? { min: warm.min } : {}),
     max: "2d",
     limit: "safety" as const,
   };
@@ -258,6 +280,27 @@ function cooler(stay: Stay, { parts }: SafetyScene): Mend[] {
         })),
     },
   ];
+}
+
+/** Waits that only the plan makes, of food that does not keep in a room: where the cook puts it meanwhile. */
+export function betweenSteps(scene: SafetyScene): Finding[] {
+  return scene.parts.flatMap((part): Finding[] => {
+    const { id } = part.component;
+    if (!isGrowing(part) || part.component.kind === "dairy") return [];
+    const longest = route(part, scene)
+      .filter((stay) => stay.component === id && isPutAway(stay))
+      .sort((a, b) => b.to - b.from - (a.to - a.from))[0];
+    if (!longest) return [];
+    return [
+      cautioned("cooked-then-warm", `between:${id}`, {
+        component: id,
+        severity: "note",
+        basis: "planned",
+        title: "It waits in the fridge in between",
+        computed: `The plan leaves ${spokenDuration(Math.round((longest.to - longest.from) / 5) * 5)} after “${longest.what.replace(/^waits as /, "")}”, and the dish does not say where: in the fridge, once it is not hot.`,
+      }),
+    ];
+  });
 }
 
 export function dangerTime(scene: SafetyScene): Finding[] {

@@ -253,7 +253,8 @@ export function shellfish(scene: SafetyScene): Finding[] {
 
 export function rawFlour(scene: SafetyScene): Finding[] {
   return firstBy(scene.journeys, (j) => {
-    if (!isOf("flour")(j.item) || /toasted|roasted|baked/i.test(j.item.ingredient.name) || hottest(j).core >= 60) return false;
+    if (!isOf("flour")(j.item) || isThinDough(j) || /toasted|roasted|baked/i.test(j.item.ingredient.name) || hottest(j).core >= 60)
+      return false;
     return (
       gramsOf(j.part, (i) => i === j.item) > 15 &&
       !j.visits.some((v) => /\b(?:toast|bake) (?:the )?flour|feed|starter|dust|roll out/i.test(v.step.name))
