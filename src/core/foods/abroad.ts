@@ -4,6 +4,39 @@
 /** English | names, without accents, in any of the four languages. */
 const ROWS = `
 beef | rindfleisch; rinderbrust; rinderbraten; rindergulasch; boeuf; paleron; manzo; carne di manzo; cappello del prete; brasato; carne de vaca; ternera; carne de res; buey
+port | portwein; porto; oporto; vino di porto; vino de oporto
+juniper berries | wacholderbeeren; wacholder; genievre; baies de genievre; ginepro; bacche di ginepro; enebro; bayas de enebro
+game stock | wildfond; fond de gibier; fondo di selvaggina; caldo de caza
+beef stock | rinderfond; rinderbruhe; fond brun; fond de boeuf; fondo bruno; brodo di manzo; fondo oscuro; caldo de carne
+chicken stock | geflugelfond; huhnerfond; gansefond; entenfond; fond de volaille
+veal breast | kalbsbrust; poitrine de veau; punta di petto di vitello
+veal cheek | kalbsbackchen; ochsenbackchen; joue de veau; joues de veau; guance di vitello; carrilleras de ternera
+beef | rinderrouladen; rouladen; muscolo di manzo
+oxtail | ochsenschwanz; queue de boeuf; coda di bue; rabo de vaca; rabo de toro; rabo de buey
+venison shoulder | rehschulter; hirschschulter; epaule de chevreuil
+wild boar | wildschweinschulter; wildschweinkeule; cuissot de sanglier
+pheasant | fasan; faisan; fagiano
+quail | wachteln; wachtel; cailles; caille; quaglie; quaglia; codornices; codorniz
+suckling pig | spanferkel; cochon de lait; maialino da latte; cochinillo; lechon
+duck bones | entenkarkassen; carcasses de canard; carcasa de pato
+duck breast | entenbruste; filets de canard; pechugas de pato
+goose fat | ganseschmalz; graisse d'oie; grasso d'oca
+scallops | zamburinas; vieiras; noix de saint-jacques; coquilles saint-jacques; capesante; jakobsmuscheln
+saffron | hebras de azafran; azafran; safran; zafferano; safranfaden
+provolone | provola; scamorza; caciocavallo; casera
+pasta | maccheroni; anelletti; placas de canelones; placas de lasana; feuilles de lasagne; lasagneblatter
+escarole | scarola; scarole; escarola
+dried herbs | beifuss; beifuß
+horseradish | kren; frischer kren; raifort; rafano; cren
+parsnip | petersilienwurzel; petersilienwurzeln; racine de persil
+breadcrumbs | miga de pan; mie de pain; mollica; mollica di pane; weckmehl
+stale bread | altbackene brotchen; semmeln; semmeln vom vortag; knodelbrot; pain rassis; pane raffermo
+redcurrant jelly | johannisbeergelee; gelee de groseille; gelatina di ribes; jalea de grosella
+coarse salt | sal gruesa; sel gros; sale grosso; grobes salz
+dried morels | morilles sechees; getrocknete morcheln; spugnole secche; colmenillas secas
+dried figs | figues sechees; getrocknete feigen; fichi secchi; higos secos
+gingerbread | pain d'epices; lebkuchen; pan di zenzero; pan de especias
+mixed vegetables | suppengrun; suppengemuse; bouquet de legumes
 beef cheek | rinderbacken; ochsenbacken; joue de boeuf; joues de boeuf; guance di manzo; guancia di manzo; carrillera; carrilleras
 minced beef | rinderhack; rinderhackfleisch; boeuf hache; macinato di manzo; carne macinata; carne picada
 minced pork | schweinehack; mett; schweinemett; porc hache; chair de porc; macinato di maiale; carne picada de cerdo

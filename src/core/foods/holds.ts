@@ -94,7 +94,7 @@ const MEANT: readonly (readonly [RegExp, string])[] = [
   [/brais|stew|cheek|shin/, "braiseInLiquid"],
   [/smoked/, "smokedJoint"],
   [/roast(?:ed)? (?:roots?|onions?|vegetables?|carrots?|beet\w*|peppers?)/, "roastVegetables"],
-  [/\broast(?:ed)?\b(?!.*\b(?:soup|sauce|dip|pur[eé]e|salad)\b)/, "roastSliced"],
+  [/\broast(?:ed|ing|s)?\b(?!.*\b(?:soup|sauce|dip|pur[eé]e|salad)\b)/, "roastSliced"],
   [/lard|dripping|fat\b|ghee/, "renderedFat"],
   [/yogh?urt|labneh|kefir/, "yogurt"],
   [/ricotta|curd cheese|fresh cheese|paneer/, "freshCheese"],

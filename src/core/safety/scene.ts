@@ -64,11 +64,10 @@ const isSugared = (part: Part) => {
   return (
     all > 0 &&
     !part.items.some((i) => isRawFlesh(i) || isOf("cream", "milk", "milk-raw")(i)) &&
-    gramsOf(part, (i) => isOf("sugar", "honey", "syrup")(i) || (isOf("fruit")(i) && isDriedFruit(i))) >= SUGARED * all
+    gramsOf(part, (i) => isOf("sugar", "honey", "syrup", "fruit-dried")(i) || CANDIED.test(i.ingredient.name)) >= SUGARED * all
   );
 };
-const isDriedFruit = (i: Item) =>
-  i.food?.dried === true || /\b(?:dried|raisins?|sultanas?|currants?|candied|mixed peel|dates|prunes|figs)\b/i.test(i.ingredient.name);
+const CANDIED = /\b(?:candied|mixed peel|crystallised)\b/i;
 export const isPotato = (item: Item) => item.food?.food.id === "potato";
 /** Whether a component is food in which things grow between 5 and 60 °C. */
 export function isGrowing(part: Part): boolean {
