@@ -5,7 +5,7 @@ import { plannedLength } from "../../dish/planned-length";
 import { intervalsOfHours } from "../../time/calendar";
 import { type Interval, type Intervals, intersect, subtract, union } from "../../time/interval";
 import type { HeatOn, Log, LogEvent, StepPin } from "../log";
-import type { Plan, PlannedStep } from "../plan";
+import type { Plan, PlannedHold, PlannedStep } from "../plan";
 
 export interface Broken {
   readonly rule: string;
@@ -53,6 +53,8 @@ export interface Context {
   /** The step in force that makes an output. */
   readonly makerOf: (output: string) => Step | undefined;
   readonly outputOf: (output: string) => Output | undefined;
+  /** How an output waits for a step by the plan; undefined where the plan does not say. */
+  readonly holdFor: (output: string, taker: string) => PlannedHold | undefined;
   readonly cooks: readonly CookHours[];
   /** Minutes when somebody is awake and at home; awake; at home. */
   readonly here: Intervals;
@@ -141,6 +143,7 @@ export function contextOf(dish: Dish, plan: Plan, now: number, serveAt: number, 
     step: (ref) => byRef.get(ref),
     planned: (ref) => planned.get(ref),
     makerOf: (output) => makers.get(output),
+    holdFor: (output, taker) => plan.holds.find((h) => h.output === output && h.taker === taker),
     outputOf: (output) => makers.get(output)?.makes.find((o) => o.ref === output),
     here: union(cooks.flatMap((c) => intersect(c.awake, c.home))),
     someoneAwake: union(cooks.flatMap((c) => c.awake)),

@@ -95,11 +95,13 @@ function checkUse(ctx: Context, step: Step, planned: PlannedStep, use: Use, inde
 
 /** No minute asks more of one piece of equipment than there is; between different steps it is cleaned. */
 function checkHeld(id: string, demands: readonly Demand[], count: number, clean: number, breaks: Break): void {
-  const widened = demands.map((d) => ({ ...d, to: d.to + clean, end: d.to })).sort((a, b) => a.from - b.from || a.end - b.end);
+  const widened = demands
+    .filter((d) => d.from < d.to)
+    .map((d) => ({ ...d, to: d.to + clean, end: d.to }))
+    .sort((a, b) => a.from - b.from || a.end - b.end);
   const told = new Set<string>();
   for (const d of widened) {
-    if (d.from >= d.end) continue;
-    const others = widened.filter((o) => o !== d && o.from < o.end && o.from <= d.from && d.from < (o.step === d.step ? o.end : o.to));
+    const others = widened.filter((o) => o !== d && o.from <= d.from && d.from < (o.step === d.step ? o.end : o.to));
     const sum = others.reduce((total, o) => total + o.size, d.size);
     const key = [d, ...others].map((o) => o.step).join(" ");
     if (sum > count && !told.has(key)) {
@@ -173,7 +175,7 @@ function demandsOn(ctx: Context, place: string): Demand[] {
     for (const take of step.takes) {
       const source = sourceOf(ctx, take.from);
       if (!source || (take.during !== undefined && planned.start <= source.at)) continue;
-      const entry = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
+      const entry = ctx.holdFor(take.from, step.ref);
       const index =
         entry?.hold ??
         source.holds.findIndex((h) => planned.start - source.at >= h.min && (h.max === undefined || planned.start - source.at <= h.max));

@@ -15,7 +15,7 @@ function tiedSteps(ctx: Context): ReadonlySet<string> {
   const waitsFor = (step: Step): string[] => [
     ...step.links.filter((l) => l.max !== undefined && l.from === "end").map((l) => l.step),
     ...step.takes.flatMap((take) => {
-      const hold = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref)?.hold;
+      const hold = ctx.holdFor(take.from, step.ref)?.hold;
       const holds = ctx.outputOf(take.from)?.holds ?? [];
       const limited = hold === undefined ? holds.length > 0 && holds.every((h) => h.max !== undefined) : holds[hold]?.max !== undefined;
       const maker = ctx.makerOf(take.from)?.ref;

@@ -57,9 +57,7 @@ function checkLength(ctx: Context, step: Step, planned: PlannedStep, breaks: Bre
   const one = batchMinutes(ctx, step);
   const length = one * step.batches;
   const pieces = planned.pieces;
-  const first = pieces[0];
-  const last = pieces.at(-1);
-  if (!first || !last || first[0] !== planned.start || last[1] !== planned.end)
+  if (pieces[0]?.[0] !== planned.start || pieces.at(-1)?.[1] !== planned.end)
     return bad("Its pieces do not run from its start to its end.");
   if (pieces.some(([a, b], i) => b < a || (i > 0 && a < (pieces[i - 1] as readonly [number, number])[1])))
     return bad("Its pieces overlap or run backwards.");
@@ -186,8 +184,7 @@ function readyAt(
 function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Break): void {
   const started = ctx.events.has(step.ref);
   for (const take of step.takes) {
-    const makerRef = ctx.makerOf(take.from)?.ref;
-    if (makerRef !== undefined && ctx.events.get(makerRef)?.skipped) continue;
+    if (ctx.events.get(ctx.makerOf(take.from)?.ref ?? "")?.skipped) continue;
     const starts = take.each ? planned.pieces.map(([a]) => a) : [planned.start];
     starts.forEach((start, batch) => {
       const ready = readyAt(ctx, take.from, take.each ? batch : undefined);
@@ -212,7 +209,7 @@ function checkTakes(ctx: Context, step: Step, planned: PlannedStep, breaks: Brea
       }
       if (wait < 0) return breaks("H4", names, start, ready.at, `"${take.from}" is taken ${-wait} min before it is ready.`);
       if (ready.holds.length === 0) return;
-      const entry = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
+      const entry = ctx.holdFor(take.from, step.ref);
       if (entry === undefined) {
         if (!ready.holds.some((h) => !window(h, wait)))
           breaks("H4", names, ready.at, start, `"${take.from}" waits ${wait} min, which none of its holds allows.`);
@@ -270,7 +267,7 @@ export function waitsOf(ctx: Context): Pick<PlannedHold, "output" | "taker" | "h
       (take.each ? planned.pieces.map(([a]) => a) : [planned.start]).flatMap((start, batch) => {
         const ready = readyAt(ctx, take.from, take.each ? batch : undefined);
         if (!ready || ready.holds.length === 0 || (take.during !== undefined && start <= ready.at)) return [];
-        const entry = ctx.plan.holds.find((h) => h.output === take.from && h.taker === step.ref);
+        const entry = ctx.holdFor(take.from, step.ref);
         const hold =
           entry?.hold ??
           Math.max(
