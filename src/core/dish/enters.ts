@@ -38,7 +38,7 @@ export function withTheirSteps<I extends Pick<Ingredient, "name" | "step">>(
   });
 }
 
-/** Work on something that a step does not name. */
+/** Verbs of work on an ingredient, which a step may not name. */
 const WORKED_ON = /\b(?:slice|slices|sliced|cut|dice|diced|cube|shape|roll|top|dress|cure|marinate|fillet|skin|trim)\b/i;
 
 /**

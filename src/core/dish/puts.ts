@@ -41,8 +41,8 @@ const HOT: ReadonlySet<string> = new Set(["oven", "burner", "grill", "smoker", "
 const isHot = (step: DishStep | undefined) => (step?.uses ?? []).some((u) => HOT.has(u.what));
 const ANOTHER_DAY =
   /\b(?:next|following|day|days|morning|tomorrow|later|cold|overnight|(?:am )?nachsten|nächsten|tags? darauf|lendemain|jour j|giorno (?:dopo|seguente)|dia siguiente|día siguiente)\b/i;
-/** "Brown it", "braise 3 h", "strain": what comes from the heat does not stand hot for hours before somebody goes on with it. */
-function goesOnHot(step: DishStep, before: DishStep | undefined): DishStep {
+/** "Simmer 3 h", "strain": a step after a hot one follows within half an hour, unless the text speaks of another day or of a hold. */
+function followsHot(step: DishStep, before: DishStep | undefined): DishStep {
   if (!before || !isHot(before) || step.after !== undefined || (step.takes ?? []).length > 0) return step;
   if (ANOTHER_DAY.test(`${step.name ?? ""} ${step.note ?? ""}`)) return step;
   if ((before.makes ?? []).length > 0) return step;
@@ -51,4 +51,4 @@ function goesOnHot(step: DishStep, before: DishStep | undefined): DishStep {
 
 /** The steps of a method as it was read, in their order. */
 export const methodWithPuts = (steps: readonly DishStep[]): DishStep[] =>
-  steps.map((step, i) => goesOnHot(withPuts(step, steps[i - 1]), steps[i - 1]));
+  steps.map((step, i) => followsHot(withPuts(step, steps[i - 1]), steps[i - 1]));

@@ -5,7 +5,6 @@ import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import { isSurelyFood } from "../foods/match";
 import { cutAtHeads } from "./cut-at-heads";
-import { withoutFarewell } from "./farewell";
 import { type Head, headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, servesIn, withoutPictures } from "./heads";
 import { amountsWithin, LEAST_LISTED } from "./inline-ingredients";
 import { BULLET, isSentence, looksLikeIngredient, NUMBERED, opensWithVerb } from "./line-looks";
@@ -13,6 +12,7 @@ import { inlineList, listWithin, partedList, severalIn, signParted, TAKES_MINUTE
 import type { Role, RoledLine, SourceLine } from "./recipe";
 import { isSection, type Mode, NUMBER_ALONE, NUMBERED_CAPITALS } from "./section-heads";
 import { tableRow } from "./tables";
+import { trailingTextAsNotes } from "./trailing-text";
 
 /** The head or foot of a printed page, between two spaces of it: "WINTER MENUS      page 14", "Page 3 of 4". */
 const PAGE_MARK =
@@ -41,8 +41,8 @@ function namesPart(text: string, lines: readonly SourceLine[], language: Languag
   );
 }
 
-/** "MASA" among ingredients in small letters. */
-const isShouted = (text: string, next: SourceLine | undefined): boolean =>
+/** "MASA", in capitals, above an ingredient in lower case. */
+const isInCapitals = (text: string, next: SourceLine | undefined): boolean =>
   /^\p{Lu}{3,}(?:[ '’]\p{Lu}+){0,3}$/u.test(text.trim()) && next?.role === "ingredient" && /\p{Ll}/u.test(next.text);
 
 /** Below the steps only what begins like this is no step: "Serves 6", "Makes 24 rolls". */
@@ -54,8 +54,8 @@ const GREETING = /^(?:hi|hello|hey|dear|hallo|liebe[rs]?|bonjour|salut|ciao|cara
 
 const MAIL_HEAD = /^(?:from|to|cc|date|sent|von|an|gesendet|datum|de|à|envoyé|da|inviato|data|para|enviado|fecha)\s?:\s+\S/i;
 
-/** A paragraph of prose that works, with how long or with several amounts. */
-function tellsWork(text: string, language: Language): boolean {
+/** Whether a paragraph of prose describes work: a verb, and a length of time or several amounts. */
+function describesWork(text: string, language: Language): boolean {
   const read = readStep(text.slice(0, MOST_READ), { language });
   return (
     read.verb !== null && (TAKES_MINUTES.test(text) || read.said.minutes || weighsAndWaits(text) || amountsWithin(text) >= LEAST_LISTED)
@@ -86,19 +86,19 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     );
     return lastListed < from;
   };
-  const times = (head: Head) => lines.filter((l) => headOf(l.text.trim())?.head === head).length;
-  /** The part whose own "Ingredients" and "Method" are read. */
+  const heads = lines.map((l) => headOf(l.text.trim())?.head);
+  /** The component that has headings "Ingredients" and "Method" of its own. */
   let nested: RoledLine | undefined;
-  /** Whether a heading is that of a part alone: it stands right below the part's name, or follows one that does. */
-  const beneathSection = (head: Head): boolean => {
+  /** Gives a heading to the component whose name is right above it, where the text has such headings more than once; whether it did. */
+  const giveToComponent = (head: Head): boolean => {
     const last = out.at(-1);
-    const part = out.findLast((l) => l.role === "section");
-    if (last?.role === "section" && (head === "ingredients" || head === "method") && times(head) >= 2) {
+    const repeated = (head === "ingredients" || head === "method") && heads.filter((h) => h === head).length >= 2;
+    if (last?.role === "section" && repeated) {
       nested = { ...last, among: head, ...(head === "ingredients" ? { whole: true as const } : {}) };
       out[out.length - 1] = nested;
       return true;
     }
-    return nested !== undefined && part === nested && head === "method";
+    return head === "method" && nested !== undefined && out.findLast((l) => l.role === "section") === nested;
   };
   lines.forEach((line, i) => {
     // Signs alone (a rule of dashes) are nothing.
@@ -110,7 +110,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
         (readIngredient(line.text, language).heading ||
           FOR_THE.test(line.text.trim()) ||
           namesPart(line.text, lines, language) ||
-          isShouted(line.text, lines[i + 1]));
+          isInCapitals(line.text, lines[i + 1]));
       if (heads) return put(line, "section", { among: "ingredients" });
       put(line, line.role, line.role === "section" ? { among: nextRole(lines, i) } : {});
       return;
@@ -122,14 +122,14 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       if (row.is === "serves") return put(row, "serves");
       if (row.is === "head") {
         titled = true;
-        // Below the heading of a part it is that part's.
+        // Right below the name of a component it belongs to that component.
         return put(row, out.at(-1)?.role === "section" ? "number" : "list-head");
       }
       if (row.is !== undefined) {
         mode = row.is === "step" ? "method" : "ingredients";
         const among = mode === "method" ? "method" : "ingredients";
         const before = out.findLast((l) => l.role === "section" || l.role === "list-head");
-        // A column of its own says the part: where it is another than in the row before, it begins there.
+        // The table has a column for the component: another name than in the row before begins another one.
         if (row.part && !(before?.role === "section" && before.text === row.part && before.among === among)) {
           const end = row.from + line.text.slice(row.from - line.from).indexOf(row.part) + row.part.length;
           put({ from: row.from, to: end, text: row.part }, "section", { among, again: true });
@@ -160,7 +160,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     if (head && (head.rest !== "" || text.length < 60)) {
       if (!titled && i === 0 && head.head === "notes") titled = true;
       mode = head.head;
-      if (head.rest === "") return put(line, beneathSection(head.head) ? "number" : "list-head");
+      if (head.rest === "") return put(line, giveToComponent(head.head) ? "number" : "list-head");
       // "Ingredients: 500 g flour, 2 eggs": the list stands in the line of its heading.
       const cut = line.from + line.text.indexOf(text) + head.restAt;
       put({ from: line.from, to: cut, text: line.text.slice(0, cut - line.from) }, "list-head");
@@ -183,7 +183,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     }
     const yields = isServesLine(text) && (mode !== "method" || (YIELD_VERB.test(text) && text.split(/\s+/).length <= MOST_YIELD_WORDS));
     if (yields && mode !== "notes") {
-      // "CLUB NAME", and then "SMOKED DUCK GUMBO" above its yield: that is what it is called.
+      // "CLUB NAME", then "SMOKED DUCK GUMBO" right above the yield: the second is the title.
       const named = out.at(-1);
       if (
         named?.role === "section" &&
@@ -312,7 +312,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     )
       return put(line, "ingredient");
     // Who talks says what is done in the middle of a line.
-    const talked = mode === "top" && listless(i) && tellsWork(text, language);
+    const talked = mode === "top" && listless(i) && describesWork(text, language);
     if (mode === "top" && !opensWithVerb(text, language) && !talked) return put(line, "description");
     if (mode === "top" && listless(i)) {
       mode = "method";
@@ -322,7 +322,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     mode = "method";
     return put(line, "instruction");
   });
-  return withoutFarewell(out, lines, language);
+  return trailingTextAsNotes(out, lines, language);
 }
 
 function nextRole(lines: readonly SourceLine[], from: number): "ingredients" | "method" {

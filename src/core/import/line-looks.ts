@@ -9,13 +9,15 @@ import type { SourceLine } from "./recipe";
 
 export const NUMBERED =
   /^\d\uFE0F?\u20E3\s*(?=\S)|^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*(?:[.):–/-]|[ºª](?=\s))\s+(?=\S)|^(?:step|schritt|[ée]tape|passo|paso)\s*\d{1,2}\s*[:.]?\s+(?=\S)/iu;
+/** A step without its number: "1. ", "2º ", "3/ ", "Step 4: ". */
+export const withoutNumber = (text: string): string => text.replace(NUMBERED, "");
 export const BULLET = /^(?:[-–—•*·▢☐□◦▪●✓+]\uFE0F?\s+|[•·▢☐□◦▪●✓]\uFE0F?|\[[ x]?\]\s*)/u;
 
 export const indent = (line: SourceLine) => line.text.length - line.text.trimStart().length;
 
 /** Whether a line begins with a verb of a kitchen, or with words that open an instruction. */
 export function opensWithVerb(text: string, language: Language): boolean {
-  const folded = fold(text.replace(NUMBERED, "").replace(BULLET, ""));
+  const folded = fold(withoutNumber(text).replace(BULLET, ""));
   if (
     /^(?:in a|in an|in the|on a|using|with a|once|when|while|meanwhile|after|before|then|next|finally|now|to (?:make|serve|assemble|finish)|for the .*,|if|as soon|without|gently|carefully|slowly|quickly|lightly|just|always|do not|don't|add|make|pre-?heat|remove|cover|set|return|repeat|turn|check|taste|adjust|den|die|das|in einer|in einem|zuerst|dann|danach|inzwischen|wahrend|backofen|ofen|dans un|dans une|pendant|prechauff|ajout|in una|in un|nel|preriscald|aggiung|quando|mentre|en un|en una|cuando|mientras|precal|anad|agreg)\b/.test(
       folded,

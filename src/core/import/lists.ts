@@ -6,14 +6,17 @@ import type { SourceLine } from "./recipe";
 /** A length of time: what has one is work, and no ingredient. */
 export const TAKES_MINUTES = /\b\d+\s?(?:mins?|minutes?|hrs?|hours?|h|std|minuten|stunden|heures?|ore|minuti|horas?|minutos)\b/i;
 
+/** No list of ingredients that share an amount is longer. */
+const LONGEST_SHARED = 200;
 const EACH_OF =
   /^(.*?\d.*?)\s*(?:,\s*)?\b(?:each(?: of)?|apiece(?: of)?|jeweils|di ciascuno|ciascuno di|de chaque|chacun de|de cada uno de)\b\s*:?\s+(?=\p{L})/iu;
 const GERMAN_EACH = /^(?:je|jeweils)\s+(\d.*?)\s+(?=\p{Lu}\p{L}+(?:,| und ))/u;
-/** "250 g each of raisins, sultanas and currants": so much of every one; undefined where a line says nothing of the kind. */
+/** "250 g each of raisins, sultanas and currants" as one line for each ingredient; undefined for other lines. */
 function eachOf(line: { from: number; to: number; text: string }, language: Language) {
+  if (line.text.length > LONGEST_SHARED) return undefined;
   const lead = EACH_OF.exec(line.text) ?? (language === "de" ? GERMAN_EACH.exec(line.text) : null);
   const amount = lead?.[1]?.replace(/^\s*(?:[-–—•*·▪●]\uFE0F?\s*)/u, "").trim();
-  // The lead is the amount and nothing else.
+  // Before the list there is an amount and nothing else.
   if (!lead || !amount || readIngredient(`${amount} x`, language).name !== "x") return undefined;
   const list = line.text.slice(lead[0].length);
   const joins = [...list.matchAll(/,\s*(?:(?:and|und|et|e|y)\s+)?|\s+(?:and|und|et|e|y|&)\s+/giu)];

@@ -9,6 +9,7 @@ import { singleSpaced } from "../plain-text";
 import { isDay } from "./days";
 import { isServesLine, isTip, PICTURES_BEFORE } from "./heads";
 import { gatheredStep, type ReadInstruction, stepOf, withLength, withRounds, withWords } from "./instruction-step";
+import { withoutNumber } from "./line-looks";
 import type { RecipeLine, Stretch } from "./recipe";
 import {
   BESIDE,
@@ -66,7 +67,7 @@ export function methodOf(
   const taken = new Map<string, number>();
   let ovenC = oven;
   let idle: Stretch[] = [...pending];
-  /** A smoker that was lit, and has not been used. */
+  /** A smoker or grill that was heated for a later step. */
   let smoker: { readonly tempC: number; readonly stretch: Stretch } | undefined;
   for (const line of instructions) {
     // Sentences of hands without a time, gathered into one step.
@@ -77,11 +78,10 @@ export function methodOf(
     };
     for (const sentence of sentencesOf(line.text, line.from, language).map((s) => within(s, line))) {
       // Marks of emphasis, and those that open a Spanish cry, are no words: blanks in their place, so that places stay.
-      const plain = sentence.text
+      const unmarked = sentence.text
         .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>|[¡¿]/gu, (marks) => " ".repeat(marks.length))
-        .trimStart()
-        .replace(/^\d\uFE0F?\u20E3\s*/u, "")
-        .replace(/^(?:(?:step|schritt|[ée]tape|passo|paso)\s*)?\d{1,2}\s*(?:[.):–/-]|[ºª])\s+/i, "")
+        .trimStart();
+      const plain = withoutNumber(unmarked)
         .replace(/^[-–•*·#]\s+/, "")
         .replace(PICTURES_BEFORE, "")
         // "09:15 Unroll", "T-2h30: Roast": when it was done once, or is to be.
@@ -114,7 +114,7 @@ export function methodOf(
       ) {
         const stands = gathered.length > 0 ? null : steps.at(-1)?.reading.place;
         const where = stands === "fridge" || stands === "freezer" || stands === "cellar" ? stands : null;
-        // "Fridge, good for a week": said in the same breath.
+        // "Fridge, good for a week": the place is in the same sentence.
         const said = whole.place === "fridge" || whole.place === "freezer" || whole.place === "cellar" ? whole.place : null;
         const doubtful = said === null && whole.doubts.some((d) => d.field === "keeps");
         beside.push({
@@ -247,9 +247,10 @@ export function methodOf(
 
 const OVEN = { by: "oven", tempC: null, level: null, mode: null } as const;
 /** Work for an oven that has just been heated, where nothing else says what heats it. */
+/** Browning that takes this long, min, right after the oven was heated is done in the oven. */
 const LEAST_IN_OVEN = 20;
 const isOvenWork = (r: StepReading) =>
-  // "Backofen auf 220 vorheizen. 30 Minuten anbraten": so long nobody browns it on the hob.
+  // "Backofen auf 220 vorheizen. 30 Minuten anbraten".
   (r.heat?.by === "burner" &&
     r.heat.level === null &&
     /^(?:an)?(?:brat|brown|sear)/.test(r.verb ?? "") &&

@@ -12,6 +12,7 @@ import { isDay } from "./days";
 import { isServesLine, isTotal, sectionName, servesIn, withoutPictures, yieldIn } from "./heads";
 import { withoutIdle } from "./idle-parts";
 import { amountsWithin, inlineIngredients, LEAST_LISTED } from "./inline-ingredients";
+import { withoutNumber } from "./line-looks";
 import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type RoledLine, type Source } from "./recipe";
 
 interface Part {
@@ -243,7 +244,7 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
 }
 
 const OPENS_PART =
-  /^(?:\d{1,2}\s?(?:[.)/]|[°ª](?=\s))\s*|step \d+[:.]?\s*)?(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
+  /^(?:for|to make|make|start with|begin with|prepare|first,? (?:make|prepare)|fur|zuerst|pour|preparer|preparez|per|preparare|preparate|para|preparar)\s/;
 
 /** A line that begins with the name of what it makes: "Sauce: …", "2. **Filling.** …". */
 const LEAD = /^(?:\d{1,2}[.)]\s*|\d{1,2}[:.]\d{2}\s+)?\*{0,2}(\p{L}[\p{L}\s'’-]{1,28})(?:\s*\([^()]{1,24}\))?(?::\*{0,2}|[.]\*{2})\s/u;
@@ -261,7 +262,7 @@ const ASSEMBLES =
 
 const ASSEMBLY =
   /^(?:assembly|to (?:assemble|finish)|putting (?:it )?together|montage|montaje|montar|assemblaggio|zusammenbau|fertigstellung|anrichten)$/;
-/** So many of a part's ingredients in one line open it. */
+/** A line that names this many ingredients of a component opens it. */
 const LEAST_SHARED = 2;
 
 /** The steps of one method handed to the parts of the list. */
@@ -278,7 +279,7 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
     // "Preheat the oven. For the filling, …": any sentence of it may name the part.
     const openings = line.text
       .split(/(?<=[.!?])\s+/)
-      .map((s) => fold(s).slice(0, 80))
+      .map((s) => fold(withoutNumber(s)).slice(0, 80))
       .filter((s) => OPENS_PART.test(s));
     const lead = LEAD.exec(line.text)?.[1];
     const led =
@@ -288,7 +289,7 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
     const counts = parts.map((_, i) => (goods[i] as string[][]).filter((w) => w.length > 0 && names(line.text, w)).length);
     const most = Math.max(...counts);
     const leaders = parts.filter((_, i) => counts[i] === most);
-    // "Melt the butter, stir in the flour, add the stock": most of what a part that has not begun is made of.
+    // "Melt the butter, stir in the flour, add the stock": the line names most ingredients of a component that has no steps yet.
     const leader = leaders.length === 1 && most >= LEAST_SHARED ? leaders[0] : undefined;
     const begun = leader && leader.instructions.length === 0 && leader !== assembly ? leader : undefined;
     let home: Part | undefined;
@@ -298,7 +299,7 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
     else if (begun) {
       home = begun;
       guess = `it names ingredients of the ${begun.name.toLowerCase() || "first part"}`;
-    } else if (ASSEMBLES.test(fold(line.text).replace(/^\d{1,2}\s?(?:[.)/]|[°ª](?=\s))\s*/, ""))) {
+    } else if (ASSEMBLES.test(fold(withoutNumber(line.text)))) {
       whole = true;
       // "Montaje", "Assembly": the part that is there for it.
       home = assembly ?? byName.find((p) => p.instructions.length === 0);
@@ -365,7 +366,7 @@ const leadOf = ({ text }: RoledLine) => {
 function ledLines(lines: readonly RoledLine[]): RoledLine[] {
   const listed = lines.some((l) => l.role === "ingredient" || l.role === "section");
   const colons = lines.filter((l) => l.role === "instruction" && LEAD.test(l.text) && leadOf(l) && !/^\d/.test(l.text));
-  // A dash parts a name from its work where others have a colon, or where the line weighs out what it is made of.
+  // A dash separates a name from its steps where other lines use a colon, or where the line gives several amounts.
   const led = lines.filter(
     (l) => colons.includes(l) || (l.role === "instruction" && leadOf(l) && (colons.length > 0 || amountsWithin(l.text) >= LEAST_LISTED)),
   );

@@ -1,5 +1,5 @@
 // The sentences of an instruction, each with its place in the source; and a sentence with several times cut where it goes on.
-import { findDurations } from "../entry/durations";
+import { findDurations, OVERNIGHT } from "../entry/durations";
 import { lexiconOf } from "../entry/lexicon";
 import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
@@ -55,7 +55,12 @@ export function timedParts(sentence: Stretch, language: Language): Stretch[] {
   const lexicon = lexiconOf(language);
   const { text } = sentence;
   const folded = fold(text);
-  const times = findDurations(text, lexicon).filter((t) => !isWithin(folded, t.start, t.end));
+  const times = findDurations(text, lexicon).filter(
+    (t) =>
+      !isWithin(folded, t.start, t.end) &&
+      // "La veille, frotter … 12 h": the night says when, the other length how long.
+      !(t.value.max === OVERNIGHT.max && /^\W*(?:\d{1,2}\W*)?$/.test(folded.slice(0, t.start)) && /^\s*,/.test(folded.slice(t.end))),
+  );
   const parts: Stretch[] = [];
   let from = 0;
   times.slice(1).forEach((time, i) => {
@@ -103,8 +108,6 @@ function isWithin(folded: string, start: number, end: number): boolean {
   if (/(?<!\p{L})(?:once|twice|times|\dx|mal|fois|volte|veces|volta|vez)\s*(?:a|per|pro|am|par|al|alla)?\s*$/u.test(folded.slice(0, start)))
     return true;
   const before = folded.slice(0, start);
-  // "La veille, frotter … 12 h": when it is done, where another time says how long.
-  if (/^\W*(?:\d{1,2}\W*)?$/.test(before) && /^\s*,/.test(folded.slice(end)) && !/\d/.test(folded.slice(start, end))) return true;
   if (
     /(?:every|each|alle|toutes les|tous les|ogni|cada|within|up to|the last|the final|the first|after|keeps?(?: for)?(?: up to)?|store[sd]?(?: for)?(?: up to)?)\s+(?:about |for )?$/.test(
       before,

@@ -116,7 +116,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
     const c = linked[component] as PreviewComponent;
     const before = holds.get(c.id) ?? [];
     const placed = keeps.map((k) => inTheCold(k, c.kind));
-    const guess = placed.some((k, i) => k !== keeps[i]) ? "no place said: the fridge is taken" : said;
+    const guess = placed.some((k, i) => k !== keeps[i]) ? "no place said: the fridge is assumed" : said;
     holds.set(c.id, [...before, ...placed.map(holdOf)]);
     // Said within a step: its words stand there.
     if (!stretch) return;
@@ -222,14 +222,15 @@ function emptyStep(title: string): ReadInstruction {
 const ASSEMBLY =
   /^(?:assembl|to assemble|(?:to )?finish(?:ing)?$|to serve|serving|final|main|putting|build|plating|fertig|zusammen|anrichten|montage|dressage|finition|assemblaggio|montaje|presentac)/i;
 
+/** Kinds of component that nobody eats as they are. */
 const UNFINISHED: ReadonlySet<string> = new Set(["dough", "pasta", "batter", "filling", "sausage"]);
 const bakesOrBoils = ({ reading }: ReadInstruction) =>
   reading.heat?.by === "oven" ||
   (reading.heat?.by === "burner" && /\b(?:boil|blanch|poach|less|cuoc|hervir|cocer|koch|pocher|bouill)/.test(reading.verb ?? ""));
-/** "Fill, lid, crimp": where the filling goes in, whatever it is called. */
+/** A step that puts a filling in without naming it: "Fill, lid, crimp". */
 const FILLS = /\b(?:fill|stuff|fullen|befullen|garnir|garnissez|farcir|farcire|farcite|riempi\p{L}*|rellen\p{L}+)(?![\p{L}])/u;
 
-/** Whether a part goes, by way of others, into that other part. */
+/** Whether a component is taken, directly or through others, by the component `into`. */
 function leadsTo(
   takes: ReadonlyMap<string, readonly { readonly from: string }[]>,
   part: PreviewComponent,
@@ -251,7 +252,7 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
     if (part === last) return;
     const all = tellingWords(part.name);
     const words = all.filter((w) => !common.has(w)).length > 0 ? all.filter((w) => !common.has(w)) : all;
-    // Later parts first; one that was begun before this one may take it as well, once this one is made.
+    // Later components first, then earlier ones that take it in a step after its own.
     const made = Math.max(...part.steps.flatMap((s) => s.from.map((f) => f.to)), 0);
     for (const j of [...parts.keys()].filter((n) => n > i).concat([...parts.keys()].filter((n) => n < i))) {
       if (j < i && leadsTo(takes, parts[j] as PreviewComponent, part.id)) continue;
@@ -272,7 +273,7 @@ function linkParts(parts: readonly PreviewComponent[], sections: readonly Recipe
       takes.set(next.id, [...(takes.get(next.id) ?? []), { from: part.id, step: 0 }]);
       return;
     }
-    // What nobody eats as it is (a dough, a filling) goes into what is cooked last.
+    // A dough or a filling that no step names goes into the last component, where that bakes or boils something.
     const unfinished = UNFINISHED.has(part.kind) && part.steps.every((s) => s.reading.heat === null) && last?.steps.some(bakesOrBoils);
     if ((gathers || unfinished) && last) takes.set(last.id, [...(takes.get(last.id) ?? []), { from: part.id, step: 0 }]);
   });

@@ -5,7 +5,7 @@ import { CalculationError } from "../measures/calculation-error";
 import { cautioned, type Finding, type Severity } from "./finding";
 import { coolingDeadlines } from "./rules/cooling";
 import { curingSalt, fermentSalt } from "./rules/curing";
-import { betweenSteps, dangerTime } from "./rules/danger-time";
+import { dangerTime } from "./rules/danger-time";
 import { alcohol, allergens, guestsAtRisk, honey, sprouts } from "./rules/guests";
 import { brownedAndKept, partlyCooked } from "./rules/half-cooked";
 import { blades, hotChillies } from "./rules/handling";
@@ -28,7 +28,6 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   coolingDeadlines,
   solidCooling,
   dangerTime,
-  betweenSteps,
   heldTooLong,
   standsWarm,
   underOil,

@@ -7,6 +7,7 @@ import { scaledIngredient } from "../dish/scaled-ingredient";
 import type { DishComponent, DishFile, DishStep } from "../dish/schema";
 import { scaledOutput } from "../dish/units";
 import { kOf, volumeOf, weightOf } from "../dish/weights";
+import { isRawFlesh } from "../foods/groups";
 import { type Understood, understand } from "../foods/match";
 import type { FoodClass } from "../foods/table";
 import { minutesOf } from "../time/duration";
@@ -57,20 +58,6 @@ function calledBy(kind: FoodClass): readonly string[] {
   return [];
 }
 
-/** What is dangerous where it was only thought to be cooked. */
-const RAW: ReadonlySet<string> = new Set([
-  "meat",
-  "poultry",
-  "mince",
-  "poultry-mince",
-  "fish",
-  "fish-freshwater",
-  "fish-scombroid",
-  "cephalopod",
-  "crustacean",
-  "bivalve",
-]);
-
 /** Components by the methods in force; what is bought or on hand has none. */
 export function partsOf(document: DishFile, chosen: Readonly<Record<string, string>>, view: PlanView | undefined): Part[] {
   const planned = new Map(view?.steps.map((s) => [s.ref, s]));
@@ -94,7 +81,7 @@ export function partsOf(document: DishFile, chosen: Readonly<Record<string, stri
       return {
         ingredient,
         food,
-        enters: RAW.has(food?.class ?? "")
+        enters: isRawFlesh(food)
           ? entersUnnamed(
               ingredient,
               method.steps,

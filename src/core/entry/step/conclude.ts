@@ -34,7 +34,7 @@ const GUESSED_PLACE: Partial<Record<string, Place>> = {
 /** Heats over which somebody works with their hands for as long as it takes: sauces, caramels, chocolate over a water bath. */
 const STIRRED_OVER: ReadonlySet<string> = new Set(["burner", "fryer", "iron", "bath"]);
 
-/** What keeps so long is meant frozen, min. */
+/** Food that keeps at least this long after it was frozen is meant to keep frozen, min. */
 const LEAST_FROZEN = 14 * 1440;
 
 export function conclude(scan: Scan): StepReading {
@@ -92,10 +92,10 @@ const staysIn = (found: Scan["found"]) => found.places.some((p) => p === "fridge
 function lengthOf(scan: Scan, verb: Verb | undefined, doubts: Doubt[]): SaidLength {
   const { found, line } = scan;
   const [first, ...others] = found.lengths;
-  // "4 hours, or in a pressure cooker 1 hour": another way, which is not done besides.
+  // "4 hours, or in a pressure cooker 1 hour": the second length belongs to another method and is not added.
   const either = first?.end !== undefined && scan.end(scan.lexicon.either, scan.past(",", scan.blanks(first.end))) !== undefined;
   const more = either ? others.slice(1) : others;
-  if (either && others.length > 0) doubts.push({ field: "minutes", why: "another way is said; the first is taken" });
+  if (either && others.length > 0) doubts.push({ field: "minutes", why: "another method is given; the first is used" });
   if (!first) {
     if (line.trim() === "") return exactly(0);
     if (found.nightBefore && (verb?.sense.wait || staysIn(found))) {

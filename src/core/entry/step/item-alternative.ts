@@ -19,6 +19,6 @@ export const alternative: Item = (scan, at) => {
     timed = !/[\p{L}\d.,/]/u.test(scan.folded.charAt(i - 1)) && lengthAt(scan.folded, i, scan.lexicon) !== undefined;
   if (!timed) return undefined;
   scan.mark(at, close + 1, "note");
-  scan.found.doubts.push({ field: "minutes", why: "another way is said in brackets; the first is taken" });
+  scan.found.doubts.push({ field: "minutes", why: "another method is given in brackets; the first is used" });
   return close + 1;
 };

@@ -75,6 +75,7 @@ function scanned(scan: Scan): void {
       at = quote.to;
       continue;
     }
+    // Before the breaks: such a bracket is taken as a whole.
     const other = alternative(scan, at);
     if (other !== undefined) {
       at = other;

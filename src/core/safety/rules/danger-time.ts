@@ -19,11 +19,11 @@ const HOT_C = 60;
 const SETTLES_MIN = 120;
 /** Work in which food is meant to stand warm: things grow in it that keep others out, or make it rise. */
 const MEANT_WARM = /\b(?:soak|cultur|ferment|sour|prove|proof|ris[ei]|ripen|set\b.*culture|yogh?urt|dehydrat|air-?dry)|^dr(?:y|ying)\b/i;
-/** Whether a step may stand warm: things sour or rise in it, cured meat hangs, or nothing has come in yet that needs the cold. */
+/** Whether food may be warm in a step: it ferments or rises, it is cured meat that hangs, or no ingredient so far has to be kept cold. */
 function isMeant(part: Part, step: PartStep): boolean {
   return MEANT_WARM.test(step.name) || hangsCured(part, step) || isCultured(part) || needsNoCold(part, step);
 }
-/** Until the end of a step nothing has come in that needs the cold, and nothing was cooked. */
+/** Up to the end of a step no ingredient has to be kept cold, and nothing has been cooked. */
 function needsNoCold(part: Part, step: PartStep | undefined): boolean {
   if (!step) return false;
   const at = part.steps.indexOf(step);
@@ -49,7 +49,7 @@ const isAnimal = isOf(
   "fish-smoked",
   "cured-cooked",
 );
-/** Cream or milk with what sours it, called so. */
+/** Uncooked cream or milk in a component that is called cultured, kefir or yoghurt. */
 const isCultured = (part: Part) =>
   /\bcultured?\b|\bkefir|\byogh?urt/i.test(part.component.name) &&
   part.items.some(isOf("milk", "cream", "milk-raw")) &&
@@ -75,7 +75,7 @@ interface Stay {
   readonly meant: boolean;
   /** A wait of which the dish says nothing, before a step in the fridge or freezer. */
   readonly onItsWayToTheCold?: boolean;
-  /** A wait of which the dish says nothing. */
+  /** A wait that the dish does not mention. */
   readonly unstated?: boolean;
 }
 
@@ -169,19 +169,19 @@ const placeOf = (s: PartStep, planned: string): string =>
 const around = (place: string) =>
   place === "fridge" ? FRIDGE : place === "freezer" ? FREEZER : place === "cellar" ? CELLAR : place === "hot" ? HOT : ROOM;
 
-/** Warmer than a room is what comes from the fire, °C. */
+/** Food above this is still warm from cooking, °C. */
 const NOT_HOT_C = 25;
-/** A wait of which the dish says nothing, too long for the counter, min. */
+/** The longest wait that nobody would put food away for, min. */
 const PUT_AWAY_MIN = 60;
-const isPutAway = (stay: Stay) => stay.unstated === true && !stay.meant && stay.to - stay.from > PUT_AWAY_MIN;
 
 /** A leg, and the stay that it is of. */
 type OwnLeg = Leg & { readonly stay: Stay };
 
-/** From the fridge or the shop, where it is cold, to the table. */
-function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
+/** From the fridge or the shop, where it is cold, to the table; and the waits in which it is put back into the fridge. */
+function legsOf(stays: readonly Stay[]): { readonly legs: readonly OwnLeg[]; readonly putAway: readonly Stay[] } {
   let temp = FRIDGE;
   const legs: OwnLeg[] = [];
+  const putAway: Stay[] = [];
   for (const stay of stays) {
     const minutes = stay.to - stay.from;
     if (minutes <= 0) continue;
@@ -199,8 +199,9 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
     }
     // What was chilled, and is to stand cold next, is put there at once where the dish says nothing of a wait between.
     if (stay.onItsWayToTheCold && temp <= STILL_COLD_C) continue;
-    // Where the dish says nothing of a wait, and it is long, what is not hot is put into the fridge: that is told as a Note.
-    if (isPutAway(stay) && temp <= NOT_HOT_C) {
+    // The dish does not mention this wait and it is long: food that is not hot goes into the fridge meanwhile, and a Note says so.
+    if (stay.unstated && !stay.meant && minutes > PUT_AWAY_MIN && temp <= NOT_HOT_C) {
+      putAway.push(stay);
       temp = FRIDGE;
       continue;
     }
@@ -225,7 +226,7 @@ function legsOf(stays: readonly Stay[]): readonly OwnLeg[] {
     if (settling < left) leg(left - settling, to, to);
     temp = end;
   }
-  return legs.slice(-MOST_LEGS);
+  return { legs: legs.slice(-MOST_LEGS), putAway };
 }
 
 const SOON = "30m";
@@ -282,25 +283,21 @@ function cooler(stay: Stay, { parts }: SafetyScene): Mend[] {
   ];
 }
 
-/** Waits that only the plan makes, of food that does not keep in a room: where the cook puts it meanwhile. */
-export function betweenSteps(scene: SafetyScene): Finding[] {
-  return scene.parts.flatMap((part): Finding[] => {
-    const { id } = part.component;
-    if (!isGrowing(part) || part.component.kind === "dairy") return [];
-    const longest = route(part, scene)
-      .filter((stay) => stay.component === id && isPutAway(stay))
-      .sort((a, b) => b.to - b.from - (a.to - a.from))[0];
-    if (!longest) return [];
-    return [
-      cautioned("cooked-then-warm", `between:${id}`, {
-        component: id,
-        severity: "note",
-        basis: "planned",
-        title: "It waits in the fridge in between",
-        computed: `The plan leaves ${spokenDuration(Math.round((longest.to - longest.from) / 5) * 5)} after “${longest.what.replace(/^waits as /, "")}”, and the dish does not say where: in the fridge, once it is not hot.`,
-      }),
-    ];
-  });
+/** A wait that only the plan makes: the cook is told to put the food into the fridge meanwhile. */
+function putAwayNote(id: string, putAway: readonly Stay[]): Finding[] {
+  const length = (stay: Stay) => stay.to - stay.from;
+  const longest = putAway.filter((stay) => stay.component === id).sort((a, b) => length(b) - length(a))[0];
+  if (!longest) return [];
+  return [
+    cautioned("cooked-then-warm", `between:${id}`, {
+      component: id,
+      severity: "note",
+      basis: "planned",
+      title: "Put it in the fridge while it waits",
+      computed: `The plan has a wait of ${spokenDuration(Math.round(length(longest) / 5) * 5)} after “${longest.what.replace(/^waits as /, "")}”, and the dish does not say where.`,
+      way: "in the fridge until the next step",
+    }),
+  ];
 }
 
 export function dangerTime(scene: SafetyScene): Finding[] {
@@ -309,16 +306,18 @@ export function dangerTime(scene: SafetyScene): Finding[] {
     const { id, name, kind } = part.component;
     // What is soured on purpose is sour when it waits.
     if (!isGrowing(part) || (kind === "dairy" && part.steps.some((s) => MEANT_WARM.test(s.name)))) return [];
-    const legs = legsOf(route(part, scene));
-    if (legs.length === 0) return [];
+    const { legs, putAway } = legsOf(route(part, scene));
+    const note = putAwayNote(id, putAway);
+    if (legs.length === 0) return note;
     // Cooking begins the account anew, unless it comes after more than four hours: what has grown by then may outlast it.
     const account = dangerZoneAccount({ legs });
-    if (account.effectiveMin <= limit) return [];
+    if (account.effectiveMin <= limit) return note;
     const worst = account.rows.map((row, i) => ({ ...row, stay: legs[i]?.stay })).sort((a, b) => b.minutes - a.minutes)[0];
     // Where it stands too long as part of another food, that one says it.
-    if (worst?.stay?.component !== id && scene.parts.some((p) => p.component.id === worst?.stay?.component && isGrowing(p))) return [];
+    if (worst?.stay?.component !== id && scene.parts.some((p) => p.component.id === worst?.stay?.component && isGrowing(p))) return note;
     const minutes = Math.round(account.effectiveMin / 5) * 5;
     return [
+      ...note,
       cautioned("cooked-then-warm", id, {
         component: id,
         severity: account.effectiveMin > MOST_MIN ? "stop" : "warn",

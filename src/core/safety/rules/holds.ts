@@ -244,16 +244,15 @@ const isUnder = (part: Part, name: string, place: string, minutes: number) => {
   const words = `${part.component.name} ${part.method.name ?? ""} ${name} ${part.steps.map((s) => s.words).join(". ")}`;
   return UNDER.test(words) || (part.component.kind === "oil" && part.items.some(isLowAcidPlant));
 };
-const FRIES = /\bdeep-?\s?fr|\bfr(?:y|ied|ying)\b[^.]*\bbatches\b|\bdrain(?:ed)? on (?:paper|kitchen)|\bchips\b/i;
+const COVERS = /\b(?:cover|submerge|under|top up|confit)\w*\b[^.]*\boil\b/i;
 export function underOil(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;
     if (acidPct(part) >= SOUR_PCT) return [];
     const cover = part.items.find((i) => isOf("oil", "honey")(i) && !/fry|tin\b|greas/i.test(i.ingredient.name));
     const plant = part.items.find(isLowAcidPlant);
-    // Oil that it was fried in is not what it stands under.
-    const steps = part.steps.map((s) => s.words).join(". ");
-    if (FRIES.test(steps) && !/\b(?:cover|submerge|under|top up|confit)\w*\b[^.]*\boil\b/i.test(steps)) return [];
+    // The oil of a deep fryer is not what the food is kept in.
+    if (part.steps.some((s) => heatOf(s)?.medium === "deep-fry") && !part.steps.some((s) => COVERS.test(s.words))) return [];
     const enough = cover !== undefined && gramsOf(part, (i) => i === cover) >= 0.25 * gramsOf(part, isLowAcidPlant);
     if (!cover || !plant || !enough || !isUnder(part, k.name, k.place, longest(k)) || part.component.kind === "ferment") return [];
     const limit = k.place === "fridge" ? 3 * DAY : k.place === "counter" || k.place === "cellar" ? 120 : undefined;

@@ -216,7 +216,7 @@ export function rawFish({ journeys }: SafetyScene): Finding[] {
   );
 }
 
-/** Minutes at a boil by which the viruses that shells gather are gone: 90 °C for 90 s. */
+/** How long shellfish has to be at 90 °C so that viruses in it are destroyed, min. */
 const SHELL_MIN = 1.5;
 const minutesHeated = (j: Journey) => j.visits.reduce((n, v) => n + (v.heat && v.heat.medium !== "warm" ? v.heat.minutes : 0), 0);
 const SHELL_C = 90;
@@ -237,7 +237,7 @@ export function shellfish(scene: SafetyScene): Finding[] {
       return cautioned("shellfish", j.part.component.id, {
         ...at(j),
         severity: careOf(scene).length ? "stop" : "warn",
-        computed: `${j.item.ingredient.name} are heated for ${spokenDuration(Math.round(minutesHeated(j)))}; shells need ${SHELL_C} °C for a minute and a half.`,
+        computed: `${j.item.ingredient.name} are heated for ${spokenDuration(Math.round(minutesHeated(j)))}; they need ${SHELL_C} °C for a minute and a half.`,
         mends: probed(j, SHELL_C),
       });
     return cautioned(raw || isOf("gastropod")(j.item) ? "shellfish" : "undercooked", j.part.component.id, {

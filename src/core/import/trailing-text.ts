@@ -1,4 +1,4 @@
-// What stands at the end of a text and tells of no work: a club's notices, greetings, where to find more.
+// Text at the end of a recipe that is no step: a club's notices, greetings, where to find more.
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import { isSurelyFood } from "../foods/match";
@@ -7,8 +7,8 @@ import { sentencesOf } from "./sentences";
 
 const MOST_READ = 600;
 
-/** Paragraphs at the end that tell of no work and no food ("Subscriptions are due by 1 November."): no steps, but kept. */
-export function withoutFarewell(out: readonly RoledLine[], lines: readonly SourceLine[], language: Language): RoledLine[] {
+/** Turns the last paragraphs into notes where they mention no work and no food ("Subscriptions are due by 1 November."). */
+export function trailingTextAsNotes(out: readonly RoledLine[], lines: readonly SourceLine[], language: Language): RoledLine[] {
   const parted = new Set(lines.filter((l) => l.gap && !l.role).map((l) => l.from));
   let end = out.length;
   for (; end > 0; end--) {
