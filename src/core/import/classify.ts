@@ -8,7 +8,7 @@ import { cutAtHeads } from "./cut-at-heads";
 import { type Head, headOf, isLengthOnly, isServesLine, isTimeLine, isTip, mayBeTimeLine, servesIn, withoutPictures } from "./heads";
 import { amountsWithin, LEAST_LISTED } from "./inline-ingredients";
 import { BULLET, isSentence, looksLikeIngredient, NUMBERED, opensWithVerb } from "./line-looks";
-import { inlineList, listWithin, partedList, severalIn, signParted, TAKES_MINUTES } from "./lists";
+import { inlineList, listBehind, listWithin, partedList, severalIn, signParted, TAKES_MINUTES } from "./lists";
 import type { Role, RoledLine, SourceLine } from "./recipe";
 import { isSection, type Mode, NUMBER_ALONE, NUMBERED_CAPITALS } from "./section-heads";
 import { tableRow } from "./tables";
@@ -66,9 +66,13 @@ type Led = ReturnType<typeof listWithin>;
 
 /** Not an ingredient, not "Dough: 400 g flour, 4 eggs.", and no sentence that says what to do. */
 const mayBeTitle = (line: SourceLine, language: Language) =>
+  // "It's for about ten people, and you want to start on Wednesday.": a sentence of somebody who talks.
+  !(isSentence(line.text.trim()) && /^(?:it|this|that|you|we|i|there)(?:['’]s|['’]re)?\s/i.test(line.text.trim())) &&
   !looksLikeIngredient(line, language) &&
   !(/\.$/.test(line.text.trim()) && opensWithVerb(line.text.trim(), language)) &&
   listWithin(line, language) === undefined;
+
+const isBulleted = (line: SourceLine | undefined) => line !== undefined && BULLET.test(line.text.trim());
 
 /** What each line is. Lines that come with a role of their own keep it. */
 export function classified(given: readonly SourceLine[], language: Language): RoledLine[] {
@@ -235,8 +239,10 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     }
     // The first part's name stands right below the head of the list, where it is no food itself.
     const below = out.at(-1)?.role === "list-head" && !isSurelyFood(text);
+    // A bare line between two lists with bullets: the heading of the second.
+    const parts = isBulleted(lines[i - 1]) && isBulleted(next) && !BULLET.test(text);
     if (
-      isSection(below ? { ...line, gap: true } : line, next, mode, language) &&
+      isSection(below || parts ? { ...line, gap: true } : line, next, mode, language, parts) &&
       (mode !== "top" || NUMBERED_CAPITALS.test(text.replace(/\s*\([^()]*\)$/, "")) || !looksLikeIngredient(line, language))
     ) {
       const row = next && tableRow(lines, i + 1);
@@ -246,7 +252,9 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       mode = list ? "ingredients" : works || mode === "method" ? "method" : "ingredients";
       return put(line, "section", { among: mode });
     }
-    let led: Led = listWithin(line, language);
+    const inside = mode === "method" ? listBehind(line, language) : undefined;
+    if (inside) put(inside.before, "instruction");
+    let led: Led = listWithin(inside?.list ?? line, language);
     if (led && (mode !== "method" || led.behind !== undefined)) {
       // One list may stand behind another: "For the filling: … For the top: …".
       while (led) {

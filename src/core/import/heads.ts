@@ -183,7 +183,7 @@ export const isTip = (text: string): boolean =>
   );
 
 const SECTION_LEADS: Readonly<Record<Language, RegExp>> = {
-  en: /^(?:for (?:the |a |an |your )?|of the |to make (?:the )?|make (?:the )?|making (?:the )?|preparing (?:the )?|prepare (?:the )?|to prepare (?:the )?|the )/i,
+  en: /^(?:serve (?:it |them )?with (?:the |an? |some )?|for (?:the |a |an |your )?|of the |to make (?:the )?|make (?:the )?|making (?:the )?|preparing (?:the )?|prepare (?:the )?|to prepare (?:the )?|the )/i,
   de: /^(?:f[üu]r (?:den |die |das |dem )?|den |die |das |der )/i,
   fr: /^(?:pour (?:la |le |les |l['’])?|la |le |les |l['’])/i,
   it: /^(?:per (?:la |il |lo |l['’]|i |le |gli )?|la |il |lo |l['’]|i |le |gli )/i,

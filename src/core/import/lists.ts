@@ -71,16 +71,27 @@ export function listWithin(line: SourceLine, language: Language) {
   const from = line.from + lead[0].length;
   // "Fish: 2 trout, 1 lemon. Fill the trout, …": the list ends with its sentence, and the work stands behind it.
   const list =
-    /^[^.!?]*(?:[.,]\d[^.!?]*)*[.!?]\s+(?=\p{Lu}|\d+\s?(?:[Mm]in|[Ss]td|h)\b)/u.exec(line.text.slice(lead[0].length))?.[0] ??
-    line.text.slice(lead[0].length);
+    /^[^.!?;]*(?:[.,]\d[^.!?;]*)*(?:[.!?]\s+(?=\p{Lu}|\d+\s?(?:[Mm]in|[Ss]td|h)\b)|;\s+(?=\p{Ll}{3,}\s(?:the|it|them|all|everything)\b))/u.exec(
+      line.text.slice(lead[0].length),
+    )?.[0] ?? line.text.slice(lead[0].length);
   const to = from + list.length;
   if (TAKES_MINUTES.test(list)) return undefined;
-  const parts = inlineList({ from, to, text: list.replace(/[.!?]\s+$/, (end) => " ".repeat(end.length)) }, language);
+  const parts = inlineList({ from, to, text: list.replace(/[.!?;]\s+$/, (end) => " ".repeat(end.length)) }, language);
   const weighed = parts.filter((p) => readIngredient(p.text, language).amount !== undefined).length;
   if (weighed < 2 || weighed < parts.length - 1) return undefined;
   const rest = line.text.slice(to - line.from);
   const behind = rest.trim() === "" ? undefined : { from: to, to: line.to, text: rest };
   return { head: { from: line.from, to: from, text: wanted ? (wanted[1] ?? "") : lead[0] }, parts, behind };
+}
+
+/** "Slice it. Serve with the relish: 4 onions, 80 g sugar; cook …": a sentence that lists, behind others; undefined where there is none. */
+export function listBehind(line: SourceLine, language: Language): { readonly before: SourceLine; readonly list: SourceLine } | undefined {
+  for (const m of line.text.matchAll(/(?<=[.!?])\s+(?=\p{Lu}[\p{L}\s'’&-]{2,40}:\s+(?:[\d½¼¾]|an?\s))/gu)) {
+    const at = m.index + m[0].length;
+    const list = { ...line, from: line.from + at, text: line.text.slice(at), gap: false };
+    if (listWithin(list, language)) return { before: { ...line, to: line.from + at, text: line.text.slice(0, at) }, list };
+  }
+  return undefined;
 }
 
 /** A list in one line: "500 g flour, 2 eggs; salt" as its parts. A comma parts only where another ingredient begins behind it. */

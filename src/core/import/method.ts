@@ -5,6 +5,7 @@ import { SENSES } from "../entry/lexicon/senses";
 import { saidAt } from "../entry/patterns";
 import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
+import { isSurelyFood } from "../foods/match";
 import { singleSpaced } from "../plain-text";
 import { isDay } from "./days";
 import { isServesLine, isTip, PICTURES_BEFORE } from "./heads";
@@ -52,7 +53,7 @@ const MOST_PROBE_WORDS = 4;
 /** "Day 2. Simmer": when it is done, and not what. */
 const DAY_AHEAD = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}\s*[.:–—-]\s+(?=\p{L})/iu;
 const COUNTDOWN =
-  /^[TDJ]\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*[:.)–-]\s*/i;
+  /^(?:[TDJ]\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*(?:[:.)–-]\s*|\s(?=\p{L}{3}))|[DJT]\s{2,}(?=\p{L}))/iu;
 
 /** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */
 export function methodOf(
@@ -76,7 +77,8 @@ export function methodOf(
       if (gathered.length > 0) steps.push(gatheredStep(gathered, taken, line.guess));
       gathered = [];
     };
-    for (const sentence of sentencesOf(line.text, line.from, language).map((s) => within(s, line))) {
+    const sentences = sentencesOf(line.text, line.from, language).map((s) => within(s, line));
+    for (const sentence of sentences) {
       // Marks of emphasis, and those that open a Spanish cry, are no words: blanks in their place, so that places stay.
       const unmarked = sentence.text
         .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>|[¡¿]/gu, (marks) => " ".repeat(marks.length))
@@ -131,6 +133,7 @@ export function methodOf(
         /\?$/.test(plain) ||
         /^(?:yes|no|ok|ja|nein|oui|non|s[iì]|done|fertig|voil[aà])[.!]*$/i.test(plain) ||
         WISH.test(folded) ||
+        (sentence === sentences[0] && sentences.length > 1 && onlyNames(plain, whole)) ||
         (madeAhead && whole.keeps.length === 0) ||
         (YIELDS.test(folded) && isServesLine(plain.replace(/\.$/, ""))) ||
         (BEST_AFTER.test(folded) && whole.keeps.length === 0)
@@ -244,6 +247,14 @@ export function methodOf(
   if (smoker) idle.push(smoker.stretch);
   return { steps: withHeating(steps, heating), beside, heating, ovenC, pending: idle };
 }
+
+const MOST_NAME_WORDS = 3;
+/** "Duxelles.", "For the rice." before the sentences that say what to do. */
+const onlyNames = (plain: string, read: StepReading): boolean =>
+  /^\p{Lu}[\p{L}\s'’-]+\.$/u.test(plain) &&
+  plain.split(/\s+/).length <= MOST_NAME_WORDS &&
+  !read.said.minutes &&
+  (read.verb === null || (read.attention === "hands" && isSurelyFood(plain.slice(0, -1))));
 
 const OVEN = { by: "oven", tempC: null, level: null, mode: null } as const;
 /** Work for an oven that has just been heated, where nothing else says what heats it. */

@@ -10,9 +10,11 @@ const FIRST_PARTS =
 /** The name that later parts give to one without a heading, where no other part has it: "line a tin with the pastry". */
 export function calledLater(section: RecipeSection, sections: readonly RecipeSection[]): string {
   const behind = sections.slice(sections.indexOf(section) + 1);
-  for (const line of behind.flatMap((s) => s.instructions)) {
+  for (const { later, line } of behind.flatMap((later) => later.instructions.map((line) => ({ later, line })))) {
     const found = FIRST_PARTS.exec(fold(line.text))?.[1];
     if (!found || sections.some((s) => names(s.name, [found]))) continue;
+    // "300 ml Rinderbrühe" among its own ingredients: that one is meant.
+    if (later.ingredients.some((i) => fold(i.text).includes(found))) continue;
     // Its own letters, which folding has taken: "Pâte".
     const at = fold(line.text).indexOf(found);
     const word = line.text.slice(at, at + found.length);

@@ -154,14 +154,16 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     if (said && !said.pieces) serves = said.serves;
   }
   if (serves === undefined) {
-    const inNotes = aside
-      .filter((a) => a.role === "description" || a.role === "note")
-      .map((a) => servesIn(a.text))
-      .find((s) => s?.serves !== undefined && !s.pieces);
-    serves = inNotes?.serves;
+    const beside = aside.filter((a) => a.role === "description" || a.role === "note");
+    const said = beside.map((a) => servesIn(a.text)).find((s) => s?.serves !== undefined && !s.pieces);
+    // "By Ada – makes 6": pieces, where nothing else is counted.
+    const made = said ? undefined : beside.find((a) => a.role === "description" && MAKES_AT_END.test(a.text));
+    const number = made && servesIn(made.text);
+    if (made && number) [yieldText, pieces] = [made.text, number.pieces];
+    serves = (said ?? number)?.serves;
   }
   return {
-    name: name || partNames(sections) || "A recipe without a name",
+    name: name || greeted(aside) || partNames(sections) || "A recipe without a name",
     language,
     serves,
     yieldText,
@@ -172,6 +174,19 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
     source,
   };
 }
+
+/** "Hi Jo, here's the terrine I promised.": what somebody sends, by the line that greets. */
+const SENT =
+  /\b(?:here(?:['’]s| is| comes)|this is|voici|voil[aà]|hier (?:ist|kommt)|ecco|aqu[ií] (?:est[aá]|tienes|va)) (?:the|my|our|la|le|l['’]|mon|ma|das|der|die|mein(?:e|en)?|il|lo|el|mi) ?(?:(?:recipe|recette|ricetta|receta) (?:for|of|de|du|della|del|para) (?:the |my |our |la |le |il |el )?)?(\p{L}[\p{L}'’ -]{2,40}?)(?=\s(?:i|we|you|that|which|as|recipe|que|che|dont|du|wie)\b|[.,!:;(]|$)/iu;
+function greeted(aside: readonly Aside[]): string {
+  const name = aside
+    .filter((a) => a.role === "description")
+    .map((a) => SENT.exec(a.text)?.[1])
+    .find(Boolean);
+  return name ? name.charAt(0).toUpperCase() + name.slice(1) : "";
+}
+
+const MAKES_AT_END = /(?:[-–—·|,.]|^)\s*(?:makes|yields)\s(?:about )?\d{1,2}[^\d.]{0,24}$/i;
 
 /** Of a recipe without a title: what its parts are called. */
 const partNames = (sections: readonly RecipeSection[]) =>

@@ -50,17 +50,30 @@ const LEADING_JOIN = /^[,\s]*(?:(?:and then|then|and|und dann|dann|und|et puis|p
 /** "10 Minuten ruhen lassen": the clause is over with its infinitive. */
 const endsInVerb = (clause: string) => /^\s*(?:\p{L}+\s+){0,2}\p{Ll}{2,}(?:en|ern|eln)$/u.test(clause);
 
+/** "Bake 40 minutes, turn it and give it another 20": figures that take the unit of the length before them. */
+const FURTHER =
+  /(?<!\p{L})(?:another|a further|noch(?:mals| einmal)?|encore|altri|otros)\s(\d{1,2})(?=\s*(?:$|[,.;)]|(?:or so|until|till|uncovered|covered|bis|jusqu|fino|hasta)))/gu;
+const furtherFigures = (folded: string) =>
+  [...folded.matchAll(FURTHER)].map((m) => ({ start: m.index + m[0].length - (m[1] as string).length, end: m.index + m[0].length }));
+
 /** A sentence with several lengths of its own, cut at the last joining word before each; a cut falls only before a verb. */
 export function timedParts(sentence: Stretch, language: Language): Stretch[] {
   const lexicon = lexiconOf(language);
   const { text } = sentence;
   const folded = fold(text);
-  const times = findDurations(text, lexicon).filter(
-    (t) =>
-      !isWithin(folded, t.start, t.end) &&
-      // "La veille, frotter … 12 h": the night says when, the other length how long.
-      !(t.value.max === OVERNIGHT.max && /^\W*(?:\d{1,2}\W*)?$/.test(folded.slice(0, t.start)) && /^\s*,/.test(folded.slice(t.end))),
-  );
+  const times = [...findDurations(text, lexicon), ...furtherFigures(folded)]
+    .sort((a, b) => a.start - b.start)
+    .filter(
+      (t) =>
+        !isWithin(folded, t.start, t.end) &&
+        // "La veille, frotter … 12 h": the night says when, the other length how long.
+        !(
+          "value" in t &&
+          t.value.max === OVERNIGHT.max &&
+          /^\W*(?:\d{1,2}\W*)?$/.test(folded.slice(0, t.start)) &&
+          /^\s*,/.test(folded.slice(t.end))
+        ),
+    );
   const parts: Stretch[] = [];
   let from = 0;
   times.slice(1).forEach((time, i) => {
