@@ -66,7 +66,7 @@ const WANTED =
 /** "Sponge: 4 eggs, 120 g sugar, 100 g flour": a part and its list in one line; undefined where it is none. */
 export function listWithin(line: SourceLine, language: Language) {
   const wanted = WANTED.exec(line.text);
-  const lead = wanted ?? /^\s*(?:\d{1,2}[.)]\s+)?\p{L}[\p{L}\s'’&-]{1,40}:\s+/u.exec(line.text);
+  const lead = wanted ?? /^\s*(?:\d{1,2}[.)]\s+)?\p{L}[\p{L}\s'’&-]{1,40}(?::\s+|\s[–—-]\s+(?=[\d½¼¾]))/u.exec(line.text);
   if (!lead) return undefined;
   const from = line.from + lead[0].length;
   // "Fish: 2 trout, 1 lemon. Fill the trout, …": the list ends with its sentence, and the work stands behind it.

@@ -9,11 +9,12 @@ import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import { classified } from "./classify";
 import { isDay } from "./days";
-import { isServesLine, isTotal, sectionName, servesIn, withoutPictures, yieldIn } from "./heads";
+import { isServesLine, isTotal, sectionName, servesIn, yieldIn } from "./heads";
 import { withoutIdle } from "./idle-parts";
 import { amountsWithin, inlineIngredients, LEAST_LISTED } from "./inline-ingredients";
 import { withoutNumber } from "./line-looks";
 import { type Aside, RECIPE_LIMITS, type Recipe, type RecipeLine, type RecipeSection, type RoledLine, type Source } from "./recipe";
+import { greeted, partNames, titleName } from "./titles";
 
 interface Part {
   name: string;
@@ -127,12 +128,13 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
         break;
       }
       default:
-        if (line.role === "title") name ||= titleName(text.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, "").replace(TITLE_LABEL, ""));
+        if (line.role === "title") name ||= titleName(text);
         if (line.role === "serves" || line.role === "list-head" || line.role === "title" || line.role === "time") {
           const said = line.role === "serves" ? yieldIn(text) : servesIn(text);
           if (line.role === "serves") yieldText ||= text;
           // What counts people says more than what counts pieces.
-          if (said?.serves !== undefined && (serves === undefined || (pieces && !said.pieces)) && !(line.role === "title" && said.pieces)) {
+          const open = serves === undefined || ((pieces || /^\d+$/.test(yieldText)) && !said?.pieces);
+          if (said?.serves !== undefined && open && !(line.role === "title" && said.pieces)) {
             serves = said.serves;
             pieces = said.pieces;
             yieldText = text;
@@ -175,28 +177,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   };
 }
 
-/** "Hi Jo, here's the terrine I promised.": what somebody sends, by the line that greets. */
-const SENT =
-  /\b(?:here(?:['’]s| is| comes)|this is|voici|voil[aà]|hier (?:ist|kommt)|ecco|aqu[ií] (?:est[aá]|tienes|va)) (?:the|my|our|la|le|l['’]|mon|ma|das|der|die|mein(?:e|en)?|il|lo|el|mi) ?(?:(?:recipe|recette|ricetta|receta) (?:for|of|de|du|della|del|para) (?:the |my |our |la |le |il |el )?)?(\p{L}[\p{L}'’ -]{2,40}?)(?=\s(?:i|we|you|that|which|as|recipe|que|che|dont|du|wie)\b|[.,!:;(]|$)/iu;
-function greeted(aside: readonly Aside[]): string {
-  const name = aside
-    .filter((a) => a.role === "description")
-    .map((a) => SENT.exec(a.text)?.[1])
-    .find(Boolean);
-  return name ? name.charAt(0).toUpperCase() + name.slice(1) : "";
-}
-
 const MAKES_AT_END = /(?:[-–—·|,.]|^)\s*(?:makes|yields)\s(?:about )?\d{1,2}[^\d.]{0,24}$/i;
-
-/** Of a recipe without a title: what its parts are called. */
-const partNames = (sections: readonly RecipeSection[]) =>
-  sections.length > 1 && sections.every((s) => s.name !== "")
-    ? sections
-        .map((s) => s.name)
-        .join(", ")
-        .slice(0, LONGEST_TITLE)
-    : "";
-const LONGEST_TITLE = 120;
 
 /** Whether lines can be a recipe: a list of at least two, or steps of which one says a time or a heat. Data of a page says so itself. */
 function isRecipe(lines: readonly RoledLine[], language: Language, kind: Source["kind"]): boolean {
@@ -211,6 +192,12 @@ function isRecipe(lines: readonly RoledLine[], language: Language, kind: Source[
   });
 }
 
+/** The words of a food, the noun first: the last one in English and German ("red wine"), the first in the others ("vin rouge"). */
+function headFirst(name: string, language: Language): string[] {
+  const words = tellingWords(name);
+  return language === "en" || language === "de" ? words.reverse() : words;
+}
+
 /** The parts of the list and the parts of the method, brought together. */
 function joined(listed: Part[], worked: Part[], language: Language): RecipeSection[] {
   const parts = worked.filter((p) => p.instructions.length > 0 || p.headings.length > 0);
@@ -220,7 +207,7 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
   // One method for a list of several parts: its steps go to the part that they speak of.
   const its = named.some((l) => fold(l.name) === fold(parts[0]?.name ?? ""));
   if (!its && parts.length === 1 && named.length > 0 && (named.length > 1 || lists.length > 1 || parts[0]?.name === ""))
-    return shared(lists, parts[0] as Part);
+    return shared(lists, parts[0] as Part, language);
   const done: Part[] = parts.map((p) => ({ ...p, headings: [...p.headings], ingredients: [...p.ingredients] }));
   for (const list of lists) {
     const words = tellingWords(list.name);
@@ -245,7 +232,7 @@ function joined(listed: Part[], worked: Part[], language: Language): RecipeSecti
       continue;
     }
     for (const line of list.ingredients) {
-      const last = tellingWords(readIngredient(line.text, language).name).reverse();
+      const last = headFirst(readIngredient(line.text, language).name, language);
       const speaks =
         done.length > 1 && last.length > 0
           ? (done.find((p) => p.instructions.some((i) => names(i.text, last.slice(0, 1)))) ??
@@ -281,11 +268,13 @@ const ASSEMBLY =
 const LEAST_SHARED = 2;
 
 /** The steps of one method handed to the parts of the list. */
-function shared(lists: readonly Part[], method: Part): RecipeSection[] {
+function shared(lists: readonly Part[], method: Part, language: Language): RecipeSection[] {
   const parts: Part[] = lists.map((l) => ({ ...l, instructions: [] }));
   const main: Part = { name: method.name, headings: [...method.headings], ingredients: [], instructions: [] };
   const wordsOf = parts.map((p) => tellingWords(p.name));
-  const goods = parts.map((p) => p.ingredients.map((i) => tellingWords(readIngredient(i.text).name).slice(-1)));
+  const goods = parts.map((p) => [
+    ...new Set(p.ingredients.flatMap((i) => headFirst(readIngredient(i.text, language).name, language).slice(0, 1))),
+  ]);
   const assembly = parts.find((p) => ASSEMBLY.test(fold(p.name)));
   let current: Part | undefined;
   let whole = false;
@@ -301,7 +290,7 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
       lead === undefined ? undefined : parts.find((_, i) => (wordsOf[i] as string[]).length > 0 && names(lead, wordsOf[i] as string[]));
     const opened =
       led ?? parts.find((_, i) => (wordsOf[i] as string[]).length > 0 && openings.some((o) => names(o, wordsOf[i] as string[])));
-    const counts = parts.map((_, i) => (goods[i] as string[][]).filter((w) => w.length > 0 && names(line.text, w)).length);
+    const counts = parts.map((_, i) => (goods[i] as string[]).filter((w) => names(line.text, [w])).length);
     const most = Math.max(...counts);
     const leaders = parts.filter((_, i) => counts[i] === most);
     // "Melt the butter, stir in the flour, add the stock": the line names most ingredients of a component that has no steps yet.
@@ -346,25 +335,6 @@ function shared(lists: readonly Part[], method: Part): RecipeSection[] {
     last.headings.push(...part.headings.map((h) => ({ ...h, guess })));
   }
   return all.includes(last) ? all : [...all, last];
-}
-
-/** "Title: Pasties", "Fiche technique : Ballottine". */
-const TITLE_LABEL =
-  /^(?:(?:recipe )?(?:title|name)|recipe|titel|rezept|titre|recette|fiche technique|subject(?:\s*:\s*(?:fwd?|re|fw))*|fwd?|re|betreff|objet|oggetto|asunto|titolo|ricetta|t[ií]tulo|receta)\s*:\s*(?=\S)/iu;
-const TALK =
-  /^(?:ok(?:ay)?,? )?(?:so,? )?(?:here(?:'s| is) )?(?:how (?:i|we|to) (?:do|make|cook|prepare)|my (?:recipe|way|version) (?:for|of)) (?:the |my |our |a |an )?/i;
-/** "Right so the rabbit terrine". */
-const SO = /^(?:(?:ok(?:ay)?|right),? )?so,? (?:this is (?:for )?)?(?:the |my |our )?(?=\S)/i;
-
-/** The name of a dish without the talk around it ("ok so here's how I do the trout, for 6") and without for how many ("Duck (serves 4)"). */
-function titleName(text: string): string {
-  const plain = withoutPictures(text)
-    .replace(TALK, "")
-    .replace(SO, "")
-    .replace(/,?\s+(?:for|serves|feeds) (?:about )?\d{1,2}(?: people)?$/i, "");
-  const bracket = /\s*\(([^()]*)\)$/.exec(plain);
-  const name = bracket && servesIn(bracket[1] as string)?.serves !== undefined ? plain.slice(0, bracket.index) : plain;
-  return withoutPictures(name).trim() || text;
 }
 
 /** "While that's in: …", "Next day: …" say when, and name nothing. */

@@ -55,6 +55,11 @@ export interface Serving {
 /** Kinds that may well stand in a cupboard. */
 const STAYS_OUT: ReadonlySet<string> = new Set(["dry", "sweet", "dough", "oil", "pickle", "ferment", "cure", "garnish"]);
 const LEAST_COLD_MIN = 1440;
+/** What a part is called that has no name: its first ingredient. */
+function firstFood({ ingredients }: RecipeSection, language: Recipe["language"]): string {
+  const name = ingredients[0] ? readIngredient(onOneLine(ingredients[0].text), language).name : "";
+  return name ? name.charAt(0).toUpperCase() + name.slice(1) : "Part";
+}
 /** "Keeps 4 days" of a stew, and nothing about where: in the fridge. */
 const inTheCold = (keep: Keep, kind: string): Keep =>
   keep.place === null && (keep.max ?? 0) >= LEAST_COLD_MIN && !STAYS_OUT.has(kind) ? { ...keep, place: "fridge" } : keep;
@@ -79,7 +84,7 @@ export function dishOfRecipe(recipe: Recipe, serving: Serving): ImportedDish {
   const components = sections.map((section): PreviewComponent => {
     const own = section.name || (sections.length === 1 || section === sections.at(-1) ? name : calledLater(section, sections));
     // The only part without a name is the dish itself.
-    const title = (own || (sections.filter((s) => s.name === "").length === 1 ? name : "Part")).slice(0, 120);
+    const title = (own || (sections.filter((s) => s.name === "").length === 1 ? name : firstFood(section, recipe.language))).slice(0, 120);
     const id = freeId(title, taken);
     taken.push(id);
     const read = methodOf(section.instructions, recipe.language, ovenC, pending);
