@@ -103,3 +103,71 @@ describe("meat that the cook chops fine is mince, whatever stands beside it", ()
     expect(of(list, "raw-mince") !== undefined).toBe(minced);
   });
 });
+
+describe("a sealed bag", () => {
+  const level = (steps: string, max: string) =>
+    of(found(`in: 2 kg beef short ribs\n${steps} | | makes ribs: fridge ${max}`), "vacuum-raw")?.severity;
+  const BAGGED = "do: Vacuum-pack | 15m\ndo: Cook in the bath overnight | 24h | bath 68\ndo: Chill in ice water | 40m";
+  test("cooked through by a bath keeps a week in the fridge, and no longer", () => {
+    expect(level(BAGGED, "7d")).toBeUndefined();
+    expect(level(BAGGED, "8d")).toBe("stop");
+  });
+  test("opened after the bath, or never in one, keeps two days", () => {
+    expect(level(`${BAGGED}\ndo: Open the bag and pour off the juice | 5m`, "3d")).toBe("stop");
+    expect(level("do: Braise | 3h | burner\ndo: Vacuum-pack | 15m", "3d")).toBe("stop");
+    expect(level("do: Braise | 3h | burner\ndo: Vacuum-pack | 15m", "2d")).toBeUndefined();
+  });
+});
+
+describe("cooked food that stands", () => {
+  const level = (minutes: number, attention: "unattended" | "hands") =>
+    of(
+      found(`in: 1 kg beef shin; 1 L stock\ndo: Simmer | 3h | burner | boils\ndo: Stand | ${minutes}m | counter`, "braise", (d) => {
+        d.components[0].methods[0].steps[1].attention = attention;
+      }),
+      "cooked-then-warm",
+    )?.severity;
+  // It takes sixty-nine minutes to come down to 60 °C: what stands below that is counted.
+  test.each([
+    [185, undefined],
+    [195, "warn"],
+    [305, "warn"],
+    [315, "stop"],
+  ])("for %i minutes by itself: %s", (minutes, expected) => {
+    expect(level(minutes, "unattended")).toBe(expected);
+  });
+  test("with hands on it four hours are the most", () => {
+    expect([level(305, "hands"), level(315, "hands")]).toEqual([undefined, "stop"]);
+  });
+});
+
+describe("shells that stay shut", () => {
+  const level = (name: string) => of(found(`in: 1.5 kg mussels\ndo: ${name} | 8m | burner | boils`), "shellfish")?.severity;
+  test.each([
+    ["Steam, and keep the ones that stay closed", "stop"],
+    ["Steam, the unopened mussels go in too", "stop"],
+    ["Steam, discard any that stay closed", "note"],
+    ["Steam with the lid closed", "note"],
+  ])("%s: %s", (name, expected) => {
+    expect(level(name)).toBe(expected);
+  });
+});
+
+test("seeds that a step lets sprout are sprouts, unless they are cooked", () => {
+  const grown = "in: 40 g alfalfa seeds\ndo: Sprout, rinsing | 4d | counter";
+  expect(of(found(grown), "sprouts")?.severity).toBe("note");
+  expect(of(found(`for: pregnant\n${grown}`), "sprouts")?.severity).toBe("warn");
+  expect(of(found(`${grown}\ndo: Boil | 10m | burner | boils`), "sprouts")).toBeUndefined();
+  expect(of(found("in: 400 g rye flour\ndo: Knead | 10m"), "sprouts")).toBeUndefined();
+});
+
+test("rice spread out cools in a layer, and in a heap it does not", () => {
+  const cooled = (how: string) =>
+    of(
+      found(
+        `in: 800 g long-grain rice; 1 L water\ndo: Cook | 20m | burner | boils\ndo: ${how} | 25m | counter\ndo: Chill | 3h | fridge | makes rice: fridge 1d`,
+      ),
+      "large-pot-cooling:main",
+    )?.severity;
+  expect([cooled("Spread it out to cool"), cooled("Leave to cool")]).toEqual([undefined, "warn"]);
+});

@@ -23,7 +23,7 @@ const WAYS: readonly (readonly [words: RegExp, way: CoolingWayKey, said: string]
   [/\bice\b.*stir|stir.*\bice\b/i, "iceBathStirred", "stirred in an ice bath"],
   [/\bice\b/i, "iceBathStill", "in an ice bath"],
   [
-    /flat|shallow|wide dish|trays?\b|\bsheet-pan\b|small (?:moulds?|pots?|tubs?|portions?)|ramekins?|\bcups\b|portioned/i,
+    /flat|shallow|spread (?:it |them |the \w+ )?(?:out|thin)|wide dish|trays?\b|\bsheet-pan\b|small (?:moulds?|pots?|tubs?|portions?)|ramekins?|\bcups\b|portioned/i,
     "traysHalf",
     "in shallow trays",
   ],

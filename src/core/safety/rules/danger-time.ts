@@ -56,7 +56,7 @@ const isCultured = (part: Part) =>
   !part.steps.some(killsGerms);
 /** What the account takes. */
 const [MOST_LEGS, LONGEST_LEG_MIN] = [60, 20_000];
-/** The most, and half of it for guests who need care, min. */
+/** The most, and half of it for guests who need care and for food that only stands, min. */
 const [MOST_MIN, CARE_MIN] = [240, 120];
 
 interface Stay {
@@ -300,6 +300,15 @@ function putAwayNote(id: string, putAway: readonly Stay[]): Finding[] {
   ];
 }
 
+/** Nobody works on it and nothing heats it. */
+function standsAlone({ parts }: SafetyScene, stay: Stay): boolean {
+  const step = parts.flatMap((p) => p.steps).find((s) => s.ref === stay.step);
+  return (
+    (stay.output !== undefined && !stay.unstated) ||
+    (stay.output === undefined && step !== undefined && step.step.attention === "unattended")
+  );
+}
+
 export function dangerTime(scene: SafetyScene): Finding[] {
   const limit = (scene.document.dish.guests?.care ?? []).length > 0 ? CARE_MIN : MOST_MIN;
   return scene.parts.flatMap((part): Finding[] => {
@@ -311,8 +320,10 @@ export function dangerTime(scene: SafetyScene): Finding[] {
     if (legs.length === 0) return note;
     // Cooking begins the account anew, unless it comes after more than four hours: what has grown by then may outlast it.
     const account = dangerZoneAccount({ legs });
-    if (account.effectiveMin <= limit) return note;
     const worst = account.rows.map((row, i) => ({ ...row, stay: legs[i]?.stay })).sort((a, b) => b.minutes - a.minutes)[0];
+    // Four hours in all, and two for food that only stands.
+    const stands = (worst?.stay && standsAlone(scene, worst.stay) ? worst.minutes : 0) > CARE_MIN;
+    if (account.effectiveMin <= (stands ? CARE_MIN : limit)) return note;
     // Where it stands too long as part of another food, that one says it.
     if (worst?.stay?.component !== id && scene.parts.some((p) => p.component.id === worst?.stay?.component && isGrowing(p))) return note;
     const minutes = Math.round(account.effectiveMin / 5) * 5;
@@ -324,7 +335,7 @@ export function dangerTime(scene: SafetyScene): Finding[] {
         title: `${name} is too long between 5 and 60 °C`,
         ...(scene.view ? { basis: "planned" as const } : {}),
         known: doublings(minutes),
-        computed: `${spokenDuration(minutes)} between 5 and 60 °C before serving, most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours at most." : "Four hours at most, two if it is to be kept."}`,
+        computed: `${spokenDuration(minutes)} between 5 and 60 °C before serving, most of it in “${worst?.place ?? ""}” (${spokenDuration(Math.round(worst?.minutes ?? 0))}). ${limit === CARE_MIN ? "For guests who need care two hours at most." : "Two hours at most where it only stands, four in all."}`,
         mends: worst?.stay ? cooler(worst.stay, scene) : [],
       }),
     ];

@@ -141,9 +141,15 @@ const RISKY: readonly { readonly is: (i: Item) => boolean; readonly safeFromC: n
   },
   { is: isOf("meat"), safeFromC: 63, why: "meat that is pink inside can carry toxoplasmosis and bacteria" },
 ];
+/** Sprouts as they are bought, and seeds or pulses that a step lets sprout. */
+const SPROUTS = /^(?:let\b.*\b)?(?:sprout|germinat)/i;
+const CAN_SPROUT =
+  /\b(?:seeds?|alfalfa|mung|lentils?|chickpeas?|beans?|peas?|radish|mustard|fenugreek|cress|clover|wheat|rye|barley|buckwheat|quinoa)\b/i;
+const isSprouts = ({ item, part }: SafetyScene["journeys"][number]): boolean =>
+  item.food?.food.id === "sprouts" || (CAN_SPROUT.test(item.ingredient.name) && part.steps.some((s) => SPROUTS.test(s.name)));
 export function sprouts(scene: SafetyScene): Finding[] {
   const care = careOf(scene).length > 0;
-  const raw = scene.journeys.filter((j) => j.item.food?.food.id === "sprouts" && j.served && hottest(j).core < 70);
+  const raw = scene.journeys.filter((j) => isSprouts(j) && j.served && hottest(j).core < 70);
   const parts = [...new Set(raw.map((j) => j.part))];
   return parts.map((part) => {
     const items = [...new Set(raw.filter((j) => j.part === part).map((j) => j.item))];

@@ -320,24 +320,33 @@ export function jars(scene: SafetyScene): Finding[] {
 /** Outside the fridge nothing raw lies for as long as this, whatever holds it. */
 const MOST_OUT_MIN = 4 * 60;
 const BAGGED = /vacuum|vac-?pac|sous[- ]vide|sealed? (?:\w+ )*(?:in )?(?:a )?bags?\b|bag(?:ged)? and seal|\bpouch(?:es)?\b/i;
+/** Cooked and chilled in its sealed bag, 5 °C or colder. Source: FDA Food Code 2022, 3-502.12 (D). */
+const COOK_CHILL_DAYS = 7;
+/** A bath has cooked it through in its bag, which was not opened before it waits. */
+function cookedInBag(part: Part, bagged: number, k: Kept): boolean {
+  const last = part.steps.indexOf(k.step);
+  const cooked = part.steps.findIndex((s, i) => i >= bagged && i <= last && heatOf(s)?.medium === "bath" && killsGerms(s));
+  return cooked >= 0 && !part.steps.slice(cooked, last + 1).some((s) => OPENS_BAG.test(s.name));
+}
+const OPENS_BAG = /\b(?:open|unwrap|unbag|out of the bag)/i;
+
 export function vacuumBags(scene: SafetyScene): Finding[] {
   return keptOf(scene).flatMap((k): Finding[] => {
     const { part } = k;
     if (!BAGGED.test(part.steps.map((s) => s.words).join(" "))) return [];
     // A step that is the wait itself counts as well.
     const bagged = part.steps.findIndex((s) => BAGGED.test(s.words));
-    const opened = part.steps.findIndex(
-      (s, i) => i >= bagged && (heatOf(s) !== undefined || /\b(?:open|unwrap|unbag|out of the bag)/i.test(s.name)),
-    );
+    const opened = part.steps.findIndex((s, i) => i >= bagged && (heatOf(s) !== undefined || OPENS_BAG.test(s.name)));
     const lies = part.steps.slice(bagged, opened < 0 ? undefined : opened).some((s) => {
       const kinds = (s.step.uses ?? []).map((u) => u.what).join(" ");
       if (/freez/i.test(`${s.words} ${kinds}`)) return false;
       const cold = /fridge|refrigerat|chill|cold/i.test(`${BAGGED.test(s.words) ? s.words : ""} ${kinds}`);
       return likelyMinutes(s.step) > (cold ? 2 * DAY : MOST_OUT_MIN);
     });
-    if (!lies && (k.place !== "fridge" || longest(k) <= 2 * DAY)) return [];
+    const mostDays = cookedInBag(part, bagged, k) ? COOK_CHILL_DAYS : 2;
+    if (!lies && (k.place !== "fridge" || longest(k) <= mostDays * DAY)) return [];
     if (part.items.some(isOf("curing-salt"))) return [];
-    // What is cooked in its bag after the wait, or before it, and what is put up in small pots, is judged by its own rules.
+    // What is cooked in its bag after the wait, and what is put up in small pots, is judged by its own rules.
     const food = part.items.find((i) => isRawFlesh(i) || isLowAcidPlant(i));
     if (!food) return [];
     return [
@@ -345,8 +354,8 @@ export function vacuumBags(scene: SafetyScene): Finding[] {
         ...at(k),
         computed: lies
           ? `${food.ingredient.name} lies without air for longer than it may: 2 days in the fridge at most, and no time outside it.`
-          : `${food.ingredient.name} without air ${waits(k)} in the fridge; 2 days at most.`,
-        mends: lies ? [] : [limited(k, 2 * DAY), moved(k, "freezer", 60 * DAY)],
+          : `${food.ingredient.name} without air ${waits(k)} in the fridge; ${mostDays} days at most.`,
+        mends: lies ? [] : [limited(k, mostDays * DAY), moved(k, "freezer", 60 * DAY)],
       }),
     ];
   });

@@ -98,9 +98,10 @@ export function scombroid({ parts }: SafetyScene): Finding[] {
         likelyMinutes(step.step) > WARM_FISH_MIN &&
         !inFridge(step) &&
         !(step.step.uses ?? []).some((u) => u.what === "freezer") &&
-        (/room temperature|counter|come to|stand|warm|rest|\b(?:out|leave|left|keep|table|bench|side|boot|car|van|drive|journey|carry|transport)\b/i.test(
+        (/room temperature|counter|come to|stand|warm|rest|\b(?:out|leave|left|keep|table|bench|side|boot|car|van|drive|journey|carry|transport|bring|brought|unchilled|uncooled|without ice|no ice|sun|deck)\b/i.test(
           step.words,
         ) ||
+          (step.step.uses ?? []).some((u) => u.what === "counter") ||
           step.step.attention === "unattended");
       const waits = (step.step.makes ?? []).flatMap((o) =>
         (o.holds ?? []).filter(
