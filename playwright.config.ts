@@ -1,11 +1,20 @@
+import { existsSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
+
+const LONGEST = ["whole-lunch", "evening"].map((name) => `**/${name}.spec.ts`);
+
+const SHELL = "/usr/bin/chromium-headless-shell";
 
 export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results/browser",
   globalSetup: "./tests/e2e/prepare.ts",
-  // Each file of tests has a server, a port and a directory of its own.
+  // Each file of tests has a server, a port and a directory of its own. The longest begin first, so that both workers end together.
   workers: 2,
+  projects: [
+    { name: "long", testMatch: LONGEST },
+    { name: "others", testIgnore: LONGEST },
+  ],
   // The machine is shared: what fails once for want of a core is tried again from a fresh server, and reported as flaky.
   retries: 1,
   timeout: 90_000,
@@ -16,7 +25,7 @@ export default defineConfig({
     timezoneId: "Europe/Dublin",
     locale: "en-GB",
     launchOptions: {
-      executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+      executablePath: process.env.CHROMIUM_PATH ?? (existsSync(SHELL) ? SHELL : "/usr/bin/chromium"),
       args: [
         "--no-sandbox",
         "--disable-gpu",

@@ -79,7 +79,7 @@ async function make(cook: Cook, url: string, helped: boolean): Promise<number> {
   return performance.now() - from;
 }
 
-const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox"] });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium", args: ["--no-sandbox"] });
 const { url, stop } = await demoServer(4392, { RONDEAU_DEMO: "0" });
 try {
   const results: number[] = [];

@@ -1,7 +1,7 @@
 // Takes the pictures of docs/screenshots from the demo: a server with its own data and clock, the lunch followed to Saturday evening.
 // node docs/take-screenshots.mjs   (after ./rondeau build)
 import { spawn } from "node:child_process";
-import { mkdtempSync } from "node:fs";
+import { existsSync, mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { chromium } from "@playwright/test";
@@ -36,7 +36,7 @@ const plan = () =>
     (await fetch(`${url}/api/dishes/harvest-lunch/plan`)).ok ? (await fetch(`${url}/api/dishes/harvest-lunch/plan`)).json() : undefined,
   );
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  executablePath: process.env.CHROMIUM_PATH ?? ["/usr/bin/chromium", "/usr/bin/chromium-headless-shell"].find((at) => existsSync(at)),
   args: ["--no-sandbox", "--disable-gpu", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1"],
 });
 const picture = async (name, where, { light = "light", width = 1280, height = 800, first = async () => {} } = {}) => {

@@ -1,6 +1,5 @@
 import "server-only";
 // Planning off the main thread, and keeping what was found. A plan is verified again here before it is stored.
-import { Worker } from "node:worker_threads";
 import { z } from "zod";
 import { dishModel } from "../core/dish/read-model";
 import { type Log, logToFile, PlanFile, type Progress as PlanProgress, planFromFile, verifyPlan } from "../core/planner";
@@ -22,44 +21,7 @@ import type { PlanAnswer, PlanTask } from "../workers/plan-task";
 import { announce } from "./changes";
 import { nowMinute, nowMs } from "./clock";
 import { database } from "./database";
-
-/** A thread that was stopped and has not answered after so long is ended. */
-const LAST_WORD_MS = 2_000;
-
-interface Told {
-  readonly progress?: (p: PlanProgress) => void;
-  /** Why there is none, before what would help is known. */
-  readonly words?: (answer: PlanAnswer) => void;
-}
-
-/** Runs the planner in a thread of its own. Aborting the signal ends it with the best plan so far, or without one where it does not answer. */
-function inThread(task: PlanTask, tell: Told, signal?: AbortSignal): Promise<PlanAnswer> {
-  return new Promise((resolve, reject) => {
-    const flag = new SharedArrayBuffer(4);
-    const worker = new Worker(new URL("../workers/plan.node.ts", import.meta.url), { workerData: { task, flag } });
-    let patience: ReturnType<typeof setTimeout> | undefined;
-    const stop = () => {
-      Atomics.store(new Int32Array(flag), 0, 1);
-      patience ??= setTimeout(() => void worker.terminate(), LAST_WORD_MS);
-    };
-    signal?.addEventListener("abort", stop);
-    if (signal?.aborted) stop();
-    worker.on("message", (message: { progress?: PlanProgress; words?: PlanAnswer; answer?: PlanAnswer }) => {
-      if (message.progress) tell.progress?.(message.progress);
-      if (message.words) tell.words?.(message.words);
-      if (message.answer) {
-        resolve(message.answer);
-        void worker.terminate();
-      }
-    });
-    worker.on("error", reject);
-    worker.on("exit", () => {
-      clearTimeout(patience);
-      signal?.removeEventListener("abort", stop);
-      reject(new Error("planning: the worker ended without an answer"));
-    });
-  });
-}
+import { inThread } from "./planner-thread";
 
 /** Rounds of improvement: near the plan so far, and of a plan made anew (about one and four seconds for the lunch). */
 const ROUNDS_NEAR = 150;

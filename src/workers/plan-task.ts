@@ -34,7 +34,7 @@ export const PlanTask = z.object({
   previous: PlanFile.optional(),
   baseline: PlanFile.optional(),
   rounds: z.number().int().optional(),
-  /** Share of the usual time that is given to the search for a plan that comes out in time: 1 where nothing is said. */
+  /** Share of the usual work that is given to the search for a plan that comes out in time, and to its rehearsals: 1 where nothing is said. */
   effort: z.number().positive().max(1).optional(),
   /** The plan of least regret that is within a quarter of an hour in this share of the runs, whatever lengths it takes. */
   sure: z.number().min(0).max(1).optional(),
@@ -87,7 +87,10 @@ export function runPlanTask(
     onProgress,
   };
   const log = options.log ?? EMPTY_LOG;
-  const whole = (plan: Plan): PlanFile => ({ ...planToFile(withWords(dish, plan), dish.zone), rehearsed: rehearse(dish, plan, log) });
+  const whole = (plan: Plan): PlanFile => ({
+    ...planToFile(withWords(dish, plan), dish.zone),
+    rehearsed: rehearse(dish, plan, log, task.effort),
+  });
   if (task.sure !== undefined && task.rounds !== 0) {
     const { planAt: _, ...open } = options;
     const sure = defaultPlan(task.document, task.sure, { ...open, time: { clock: () => Date.now(), ms: SURE_MS * (task.effort ?? 1) } });

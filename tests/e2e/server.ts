@@ -18,6 +18,8 @@ export class Server {
   constructor(
     readonly port: number,
     readonly now: string,
+    /** Share of the planner's usual work. */
+    readonly effort = 0.2,
   ) {
     this.url = `http://127.0.0.1:${port}`;
   }
@@ -35,7 +37,7 @@ export class Server {
         RONDEAU_DEMO: "1",
         RONDEAU_CLOCK: "manual",
         // The pages are looked at here; how good plans are is for the planner's own tests.
-        RONDEAU_PLANNING_EFFORT: "0.2",
+        RONDEAU_PLANNING_EFFORT: String(this.effort),
         RONDEAU_NOW: now,
         NEXT_TELEMETRY_DISABLED: "1",
         NEXT_MANUAL_SIG_HANDLE: "true",
@@ -115,15 +117,16 @@ export class Server {
   }
 
   /** Asks again and again for the same: a line that broke between two askings is no answer, and no fault. */
-  #asked(where: string): Promise<Response | undefined> {
-    return fetch(this.url + where).catch(() => undefined);
+  #asked(where: string, method = "GET"): Promise<Response | undefined> {
+    return fetch(this.url + where, { method }).catch(() => undefined);
   }
 
   /** The plan in force, once it is the planner's last word on what the dish says and what was pressed. */
   // biome-ignore lint/suspicious/noExplicitAny: a plan file as others read it
   async settled(slug: string): Promise<any> {
     for (let tries = 0; tries < 900; tries++) {
-      const answer = await this.#asked(`/api/dishes/${slug}/plan`);
+      const head = await this.#asked(`/api/dishes/${slug}/plan`, "HEAD");
+      const answer = head?.headers.get("rondeau-plan") === "settled" ? await this.#asked(`/api/dishes/${slug}/plan`) : undefined;
       if (answer?.ok && answer.headers.get("rondeau-plan") === "settled") return answer.json();
       await new Promise((resolve) => setTimeout(resolve, 100));
     }

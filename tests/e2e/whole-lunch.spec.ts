@@ -7,7 +7,8 @@ import type { Loose } from "../support/dishes";
 import { Server } from "./server";
 import { choose, expect, type Page, test } from "./test";
 
-const server = new Server(4403, "2026-11-25T19:00:00Z");
+// It plans after each of two hundred presses: a little for each will do.
+const server = new Server(4403, "2026-11-25T19:00:00Z", 0.1);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.kill());
 

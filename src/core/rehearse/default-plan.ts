@@ -76,6 +76,8 @@ export function defaultPlan(document: DishFile, wish: number, options: DefaultOp
   const tried: Candidate[] = [];
   let reached: Candidate | undefined;
   for (const candidate of screened.filter((c) => c.safe && c.within15 >= wish - SCREEN)) {
+    // When the time is over, one candidate has been executed, and the others keep the shares of the fast form.
+    if (tried.length > 0 && stop()) break;
     const executed = execute(document, candidate, wish, options.runs ?? EXECUTED_RUNS, options, stop);
     tried.push(executed);
     if (executed.within15 < wish) continue;

@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { DishFile, KitchenSchema } from "../../core/dish/schema";
 import type { Queryable } from "../db";
+import { remembered } from "../remembered";
 
 const StoredDish = z
   .object({
@@ -63,15 +64,46 @@ export async function listDishParts(db: Queryable): Promise<z.output<typeof Part
   return Parts.array().parse(rows);
 }
 
-/** One dish with its kitchen in the document; undefined where the slug is unknown. */
-export async function findDish(db: Queryable, slug: string): Promise<StoredDish | undefined> {
-  const rows = await db.query(`select ${FIELDS} where d.slug = $1`, [slug]);
-  return StoredDish.array().parse(rows)[0];
+/**
+ * Dishes as they were read last. A document that is written gets another moment as well as another version: what a transaction wrote and took back
+ * is not taken for what the next one writes under the same number.
+ */
+const lastRead = remembered<string, StoredDish>();
+const MOST_READ = 12;
+const Written = z.object({ id: z.uuid(), written: z.string() });
+const WRITTEN = `select d.id, concat_ws(' ', d.id, d.slug, d.name, d.version, d.updated_at, d.kitchen_id, k.version, k.updated_at) as written
+  from dish d join kitchen k on k.id = d.kitchen_id`;
+
+async function dishOf(db: Queryable, rows: readonly unknown[]): Promise<StoredDish | undefined> {
+  const head = Written.array().parse(rows)[0];
+  if (!head) return undefined;
+  const known = lastRead.get(head.written);
+  if (known) return known;
+  const dish = StoredDish.array().parse(await db.query(`select ${FIELDS} where d.id = $1`, [head.id]))[0];
+  if (lastRead.size >= MOST_READ) lastRead.delete(lastRead.keys().next().value as string);
+  if (dish) lastRead.set(head.written, frozen(dish));
+  return dish;
 }
 
+/** What is remembered may be read by many, and changed by none. */
+function frozen<T>(value: T): T {
+  if (typeof value === "object" && value !== null && !Object.isFrozen(value)) {
+    Object.freeze(value);
+    for (const part of Object.values(value)) frozen(part);
+  }
+  return value;
+}
+
+/** One dish with its kitchen in the document; undefined where the slug is unknown. It is read only. */
+export async function findDish(db: Queryable, slug: string): Promise<StoredDish | undefined> {
+  return dishOf(db, await db.query(`${WRITTEN} where d.slug = $1`, [slug]));
+}
+
+/** @throws where there is no such dish */
 export async function getDishById(db: Queryable, id: string): Promise<StoredDish> {
-  const rows = await db.query(`select ${FIELDS} where d.id = $1`, [id]);
-  return StoredDish.parse(rows[0]);
+  const dish = await dishOf(db, await db.query(`${WRITTEN} where d.id = $1`, [id]));
+  if (!dish) throw new Error(`no dish ${id}`);
+  return dish;
 }
 
 /** The kitchen that was changed last, or else first made: what a new dish is cooked in. Undefined where there is none yet. */
