@@ -32,6 +32,15 @@ describe("a plan on time as often as wished", () => {
   test("what nobody can promise is told as the nearest", () => {
     expect(defaultPlan(demoDocument("saturday-pastries"), 1.01, { rounds: 0, runs: 2 }).status).toBe("nearest");
   });
+  test("when the time is over one plan has been executed, and the others keep the shares of the fast form", () => {
+    const executed = (time?: { clock: () => number; ms: number }) => {
+      const sure = defaultPlan(demoDocument("saturday-pastries"), 1.01, { rounds: 0, runs: 2, time });
+      return sure.status === "infeasible" ? [] : sure.choices.map((c) => c.executed).filter((runs) => runs > 0);
+    };
+    expect(executed().length).toBeGreaterThan(1);
+    let now = 0;
+    expect(executed({ clock: () => now++, ms: 0 })).toHaveLength(1);
+  });
   test("a dish without a plan stays without", () => {
     const dish = dishOf(uncertain());
     expect(defaultPlan(uncertain() as DishFile, 0.5, { now: dish.serveAt - 60, rounds: 0 }).status).toBe("infeasible");
