@@ -62,6 +62,10 @@ function describesWork(text: string, language: Language): boolean {
   );
 }
 
+/** "Brine the duck", "Make the roux". */
+const MOST_STAGE_WORDS = 5;
+const listsParts = (out: readonly RoledLine[]) => out.some((l) => l.role === "section" && l.among === "ingredients");
+
 type Led = ReturnType<typeof listWithin>;
 
 /** Not an ingredient, not "Dough: 400 g flour, 4 eggs.", and no sentence that says what to do. */
@@ -72,6 +76,9 @@ const mayBeTitle = (line: SourceLine, language: Language) =>
   !(/\.$/.test(line.text.trim()) && opensWithVerb(line.text.trim(), language)) &&
   listWithin(line, language) === undefined;
 
+/** What a page's buttons say: "Jump to Recipe · Print". */
+const PAGE_CONTROL =
+  /^(?:(?:jump to|print|pin|save|rate|share|scroll to|zum|rezept|aller à|imprimer|partager|stampa|salta alla|imprimir|ir a la)(?: (?:the|this|to|it|la|le))?(?: (?:recipe|video|rezept|springen|drucken|recette|ricetta|receta))*\s*(?:[·|•/–-]\s*|$))+$/iu;
 const isBulleted = (line: SourceLine | undefined) => line !== undefined && BULLET.test(line.text.trim());
 
 /** What each line is. Lines that come with a role of their own keep it. */
@@ -222,6 +229,12 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
       return put(line, "section", { among: "ingredients" });
     }
     titled ||= out.some((l) => l.role === "ingredient" || l.role === "instruction");
+    // What stands above a page's list without weighing anything is a label of the page: "More effort", "Jump to recipe".
+    const isLabel =
+      mode === "top" &&
+      heads.indexOf("ingredients") > i &&
+      (PAGE_CONTROL.test(text) || (titled && isBulleted(line) && weighed === undefined));
+    if (isLabel) return put(line, "description");
     if (!titled && (first || mayBeTitle(line, language)) && !NUMBERED.test(text) && text.length < 120) {
       titled = true;
       return put(line, "title");
@@ -241,6 +254,16 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     const below = out.at(-1)?.role === "list-head" && !isSurelyFood(text);
     // A bare line between two lists with bullets: the heading of the second.
     const parts = isBulleted(lines[i - 1]) && isBulleted(next) && !BULLET.test(text);
+    // "Make the roux" between numbered steps: it says what they are for, where the list has parts of its own.
+    const between = mode === "method" && !NUMBERED.test(text) && next !== undefined && NUMBERED.test(next.text.trim());
+    if (
+      between &&
+      text.split(/\s+/).length <= MOST_STAGE_WORDS &&
+      !/[.!?\d]/.test(text) &&
+      listsParts(out) &&
+      opensWithVerb(text, language)
+    )
+      return put(line, "note");
     if (
       isSection(below || parts ? { ...line, gap: true } : line, next, mode, language, parts) &&
       (mode !== "top" || NUMBERED_CAPITALS.test(text.replace(/\s*\([^()]*\)$/, "")) || !looksLikeIngredient(line, language))

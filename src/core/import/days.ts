@@ -16,6 +16,12 @@ const RELATIVE_DAY =
 const DATE =
   /^(?:\p{L}+,? )?\d{1,2}(?:st|nd|rd|th|\.)?\s+(?:de )?(?:jan|feb|fev|mar|apr|avr|abr|may|mai|mag|jun|juin|giu|jul|juil|lug|aug|aou|ago|sep|oct|okt|ott|nov|dec|dez|dic)\p{L}*\.?$/iu;
 
+/** "Sun 09:30 – " before what is done then. */
+export const DAY_AND_HOUR = new RegExp(
+  `^(?:${WEEKDAYS})\\.?,?\\s+\\d{1,2}(?:[:.h]\\d{2}|\\s?(?:am|pm|h|uhr))\\s*(?:[–—:-]\\s*|(?=\\p{L}))`,
+  "iu",
+);
+
 /** Whether a name says a day and nothing of what is made. */
 export function isDay(name: string): boolean {
   const bare = name

@@ -19,7 +19,7 @@ const HEADS: readonly (readonly [Head, RegExp])[] = [
   ],
   [
     "notes",
-    /^(?:(?:cook|chef|baker|kitchen|recipe|my|a few|some|our)(?:'s|’s|s)? )?(?:notes?|tips?|tips? (?:and|&) (?:tricks|notes|variations)|hints?|variations?|serving suggestions?|to serve with|substitutions?|good to know|faq|make[- ]ahead(?: tips?)?|hinweise?|tipps?|tips|anmerkungen?|variante[ns]?|astuces?|conseils?(?: du chef)?|remarques?|le conseil|bon a savoir|variantes?|note|consigli(?:o)?|suggerimenti|curiosita|varianti|notas?|consejos?|trucos?|sugerencias|trucos y consejos|about(?: this recipe)?|introduction|the story)$/,
+    /^(?:(?:cook|chef|baker|kitchen|recipe|my|a few|some|our)(?:'s|’s|s)? )?(?:notes?|tips?|tips? (?:and|&) (?:tricks|notes|variations)|hints?|variations?|serving suggestions?|to serve with|substitutions?|good to know|faq|make[- ]ahead(?: tips?)?|hinweise?|tipps?|tips|anmerkungen?|variante[ns]?|astuces?|conseils?(?: du chef)?|remarques?|le conseil|bon a savoir|variantes?|note|consigli(?:o)?|suggerimenti|curiosita|varianti|notas?|consejos?|trucos?|sugerencias|trucos y consejos|about(?: this recipe)?|introduction|the story|comments?|reviews?|related(?: recipes)?|you may also like|more recipes|kommentare?|ahnliche rezepte|mehr rezepte|commentaires?|avis|commenti|ricette correlate|comentarios|recetas relacionadas)$/,
   ],
   [
     "nutrition",

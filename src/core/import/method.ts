@@ -7,8 +7,8 @@ import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
 import { isSurelyFood } from "../foods/match";
 import { singleSpaced } from "../plain-text";
-import { isDay } from "./days";
-import { isServesLine, isTip, PICTURES_BEFORE } from "./heads";
+import { DAY_AND_HOUR, isDay } from "./days";
+import { isLengthOnly, isServesLine, isTip, PICTURES_BEFORE } from "./heads";
 import { gatheredStep, type ReadInstruction, stepOf, withLength, withRounds, withWords } from "./instruction-step";
 import { withoutNumber } from "./line-looks";
 import type { RecipeLine, Stretch } from "./recipe";
@@ -88,6 +88,7 @@ export function methodOf(
         .replace(PICTURES_BEFORE, "")
         // "09:15 Unroll", "T-2h30: Roast": when it was done once, or is to be.
         .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "")
+        .replace(DAY_AND_HOUR, "")
         .replace(COUNTDOWN, "")
         .replace(DAY_AHEAD, "");
       const folded = fold(plain);
@@ -155,12 +156,23 @@ export function methodOf(
         steps[steps.length - 1] = withWords({ ...before, step }, sentence);
         continue;
       }
-      // "This takes 15 minutes": the length of what stands before it.
-      if (TAKES_SO_LONG.test(folded) && whole.said.minutes) {
+      // "This takes 15 minutes", "7 hours.": the length of what stands before it.
+      const onlyLength = isLengthOnly(plain.replace(/[.!;,]+$/, ""));
+      if ((TAKES_SO_LONG.test(folded) || onlyLength) && whole.said.minutes) {
         flush();
         const before = steps.at(-1);
         if (before && !before.reading.said.minutes) {
-          steps[steps.length - 1] = withLength(before, sentence, whole, line.guess);
+          const longer = withLength(before, sentence, whole, line.guess);
+          // "Oven 140. Goat in, foil on. 7 hours.": it is in what was heated for it.
+          const bakes =
+            onlyLength && idle.length > 0 && ovenC !== undefined && !longer.step.uses?.length && whole.minutes.min >= LEAST_IN_OVEN;
+          if (bakes) {
+            heating.push(...idle.map((stretch) => ({ stretch, step: steps.length - 1 })));
+            idle = [];
+          }
+          steps[steps.length - 1] = bakes
+            ? { ...longer, step: { ...longer.step, uses: [{ what: "oven", tempC: ovenC, racks: 1 }], attention: "nearby" } }
+            : longer;
           continue;
         }
       }
@@ -180,7 +192,7 @@ export function methodOf(
         smoker = { tempC: whole.heat.tempC, stretch: sentence };
         continue;
       }
-      if (PREHEAT.test(folded)) {
+      if (PREHEAT.test(folded) || OVEN_ALONE.test(folded)) {
         const heat = whole.heat?.tempC ?? undefined;
         if (heat !== undefined) ovenC = heat;
         const rest = BESIDE_HEAT.exec(plain)?.[1];
@@ -255,6 +267,9 @@ const onlyNames = (plain: string, read: StepReading): boolean =>
   plain.split(/\s+/).length <= MOST_NAME_WORDS &&
   !read.said.minutes &&
   (read.verb === null || (read.attention === "hands" && isSurelyFood(plain.slice(0, -1))));
+
+/** "Oven 140.": it is heated for what comes next. */
+const OVEN_ALONE = /^(?:oven|ofen|backofen|four|forno|horno)\s(?:(?:on|at|to|auf|bei|a|à)\s)*\d{2,3}\s?(?:°\s?)?[cf]?\.?$/;
 
 const OVEN = { by: "oven", tempC: null, level: null, mode: null } as const;
 /** Work for an oven that has just been heated, where nothing else says what heats it. */
