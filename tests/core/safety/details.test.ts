@@ -146,6 +146,8 @@ describe("shells that stay shut", () => {
   test.each([
     ["Steam, and keep the ones that stay closed", "stop"],
     ["Steam, the unopened mussels go in too", "stop"],
+    ["Add the unopened clams to the pot", "stop"],
+    ["Keep the lid closed and steam", "note"],
     ["Steam, discard any that stay closed", "note"],
     ["Steam with the lid closed", "note"],
   ])("%s: %s", (name, expected) => {

@@ -75,8 +75,8 @@ function hot({ parts, journeys }: SafetyScene): Finding[] {
 
 /** "Keep the ones that stay closed", "add the unopened clams". */
 const USES_SHUT =
-  /\b(?:keep|add|serve|eat|use|force|prise|pry|save|include)\b[^.;]*\b(?:closed|shut|unopened|not (?:to )?open(?:ed)?)\b|\b(?:closed|shut|unopened) (?:ones|shells|mussels|clams|cockles)\b[^.;]*\b(?:too|as well|anyway|all the same|included)\b/i;
-const THROWS_AWAY = /\b(?:discard|throw|bin|reject|remove|lid|pan|pot)\b/i;
+  /\b(?:keep|add|serve|eat|use|force|prise|pry|save|include)\b[^.;]*(?<!\b(?:lid|pot|pan|casserole|door|oven|bag|steamer|keep) )\b(?:closed|shut|unopened|not (?:to )?open(?:ed)?)\b|\b(?:closed|shut|unopened) (?:ones|shells|mussels|clams|cockles)\b[^.;]*\b(?:too|as well|anyway|all the same|included)\b/i;
+const THROWS_AWAY = /\b(?:discard|throw|bin|reject|remove)\b/i;
 
 function open({ parts, journeys }: SafetyScene): Finding[] {
   return parts.flatMap((part) => {
