@@ -12,6 +12,8 @@ const SLOW = process.env.RONDEAU_QUICK
     ]
   : [];
 
+const ALONE = ["planner-thread", "restoring"].map((name) => `tests/server/${name}.test.ts`);
+
 export default defineConfig({
   resolve: { alias: { "@": at("./src"), "server-only": at("./tests/support/empty.ts"), "next/headers": at("./tests/support/headers.ts") } },
   test: {
@@ -27,11 +29,18 @@ export default defineConfig({
         extends: true,
         test: { name: "shared", include: ["tests/**/*.test.ts"], exclude: ["tests/e2e/**", "tests/server/**", ...SLOW], isolate: false },
       },
-      // The server's modules keep the database and the clock of their process: a file starts with none.
+      // The database and the clock of the process are closed and taken away between two files (support/server.ts).
       {
         extends: true,
-        test: { name: "server", include: ["tests/server/**/*.test.ts"], exclude: process.env.RONDEAU_QUICK ? ["tests/server/**"] : [] },
+        test: {
+          name: "server",
+          include: ["tests/server/**/*.test.ts"],
+          exclude: process.env.RONDEAU_QUICK ? ["tests/server/**"] : ALONE,
+          isolate: false,
+        },
       },
+      // What puts something in the place of a module, or another database in the place of the one that is open.
+      { extends: true, test: { name: "alone", include: process.env.RONDEAU_QUICK ? [] : ALONE } },
     ],
   },
 });

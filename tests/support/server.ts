@@ -7,6 +7,7 @@ import { planDish, planToFile } from "../../src/core/planner";
 import { findDish } from "../../src/db/queries/dishes";
 import { insertPlan } from "../../src/db/queries/runs";
 import { dishOf, type Loose } from "./dishes";
+import { asked } from "./headers";
 
 type Handler = (request: Request, context: { params: Promise<Loose> }) => Promise<Response>;
 
@@ -29,6 +30,10 @@ export function withServer(now: string): void {
     process.env.RONDEAU_DATA_DIR = directory;
     process.env.RONDEAU_NOW = now;
     process.env.RONDEAU_CLOCK = "manual";
+    // The file before may have left its own clock and reader.
+    Reflect.deleteProperty(globalThis, "__rondeauClock");
+    asked.cookies.clear();
+    asked.language = "en-GB";
     const { database } = await import("../../src/server/database");
     await database();
   });
