@@ -2,9 +2,23 @@
 
 const all: Map<unknown, unknown>[] = [];
 
-/** A map that is emptied when the database is closed. */
-export function remembered<K, V>(): Map<K, V> {
-  const map = new Map<K, V>();
+/** A map of at most so many: what was put in first goes first. */
+class Remembered<K, V> extends Map<K, V> {
+  constructor(readonly most: number) {
+    super();
+  }
+  override set(key: K, value: V): this {
+    if (!this.has(key) && this.size >= this.most) this.delete(this.keys().next().value as K);
+    return super.set(key, value);
+  }
+}
+
+/**
+ * A map that is emptied when the database is closed.
+ * @param most how many it holds
+ */
+export function remembered<K, V>(most: number): Map<K, V> {
+  const map = new Remembered<K, V>(most);
   all.push(map as Map<unknown, unknown>);
   return map;
 }

@@ -54,8 +54,7 @@ export async function writeLarder({ events }: z.output<typeof NewLarderEvents>):
 }
 
 /** What each run made, as long as its dish, plan and log are what they were: Home asks for it each time that it is opened. */
-const madeBy = remembered<string, readonly LarderItem[]>();
-const MOST_REMEMBERED = 200;
+const madeBy = remembered<string, readonly LarderItem[]>(200);
 
 /** All that is kept, by its limit. */
 export async function loadLarderItems(): Promise<LarderItem[]> {
@@ -64,7 +63,6 @@ export async function loadLarderItems(): Promise<LarderItem[]> {
   const made: LarderItem[] = [];
   for (const run of await listRecentRuns(db, new Date(nowMs() - RUNS_FOR_DAYS * 86_400_000), MOST_RUNS)) {
     const known = madeBy.get(run.stamp) ?? (await itemsOf(db, run));
-    if (madeBy.size >= MOST_REMEMBERED) madeBy.clear();
     madeBy.set(run.stamp, known);
     made.push(...known);
   }

@@ -79,7 +79,7 @@ async function begins(db: Queryable, runId: string, { kind, step }: z.output<typ
   return progress.get(step)?.started === undefined;
 }
 
-const stepsByVersion = remembered<string, ReadonlySet<string>>();
+const stepsByVersion = remembered<string, ReadonlySet<string>>(100);
 
 /** The steps of a dish as it is now. */
 async function stepsOf(db: Queryable, slug: string, scene: PressScene): Promise<ReadonlySet<string>> {
@@ -88,7 +88,6 @@ async function stepsOf(db: Queryable, slug: string, scene: PressScene): Promise<
   if (known) return known;
   const stored = await findDish(db, slug);
   const steps = new Set(stored?.document.components.flatMap((c) => c.methods.flatMap((m) => m.steps.map((s) => `${c.id}.${s.id}`))));
-  if (stepsByVersion.size > 100) stepsByVersion.clear();
   stepsByVersion.set(key, steps);
   return steps;
 }

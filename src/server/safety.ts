@@ -32,10 +32,6 @@ export const loadFindings = cache(async (slug: string): Promise<readonly Finding
     view: state.plan,
     acknowledged,
   });
-  if (known.size > MOST_KEPT) {
-    known.clear();
-    latest.clear();
-  }
   known.set(key, found);
   latest.set(keyOf(stored?.id, withoutPlan(state.planStamp), acknowledged), found);
   return found;
@@ -63,12 +59,12 @@ onNews((slug, what) => {
 });
 
 const LOOKED_AFTER_MS = 300;
+const MOST_KEPT = 60;
 const looking = new Map<string, ReturnType<typeof setTimeout>>();
-const latest = remembered<string, readonly FindingView[]>();
+const latest = remembered<string, readonly FindingView[]>(MOST_KEPT);
 const withoutPlan = (planStamp: string) => planStamp.slice(0, planStamp.lastIndexOf("."));
 
-const MOST_KEPT = 60;
-const known = remembered<string, readonly FindingView[]>();
+const known = remembered<string, readonly FindingView[]>(MOST_KEPT);
 
 export const Acknowledged = z.object({
   acknowledge: z

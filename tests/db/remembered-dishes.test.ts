@@ -3,6 +3,7 @@ import { fileURLToPath } from "node:url";
 import { afterAll, expect, test } from "vitest";
 import { openDatabase } from "../../src/db/open";
 import { findDish, insertDish, insertKitchen, stepHistory, updateDocument } from "../../src/db/queries/dishes";
+import { forgetRemembered, remembered } from "../../src/db/remembered";
 import { smallDish } from "../support/small-dish";
 
 const db = await openDatabase({ directory: "memory", migrations: fileURLToPath(new URL("../../src/db/migrations", import.meta.url)) });
@@ -45,6 +46,17 @@ test("what a transaction wrote and took back is not taken for what comes under t
   expect((await found()).document.dish.name).not.toBe("Taken back");
   await write("Kept");
   expect((await found()).document.dish.name).toBe("Kept");
+});
+
+test("of many things the last ones are remembered, and none once the database is closed", () => {
+  const map = remembered<string, number>(2);
+  for (const [n, key] of ["a", "b", "b", "c"].entries()) map.set(key, n);
+  expect([...map]).toEqual([
+    ["b", 2],
+    ["c", 3],
+  ]);
+  forgetRemembered();
+  expect(map.size).toBe(0);
 });
 
 test("cannot be changed by whoever reads it", async () => {

@@ -68,8 +68,7 @@ export async function listDishParts(db: Queryable): Promise<z.output<typeof Part
  * Dishes as they were read last. A document that is written gets another moment as well as another version: what a transaction wrote and took back
  * is not taken for what the next one writes under the same number.
  */
-const lastRead = remembered<string, StoredDish>();
-const MOST_READ = 12;
+const lastRead = remembered<string, StoredDish>(12);
 const Written = z.object({ id: z.uuid(), written: z.string() });
 const WRITTEN = `select d.id, concat_ws(' ', d.id, d.slug, d.name, d.version, d.updated_at, d.kitchen_id, k.version, k.updated_at) as written
   from dish d join kitchen k on k.id = d.kitchen_id`;
@@ -80,7 +79,6 @@ async function dishOf(db: Queryable, rows: readonly unknown[]): Promise<StoredDi
   const known = lastRead.get(head.written);
   if (known) return known;
   const dish = StoredDish.array().parse(await db.query(`select ${FIELDS} where d.id = $1`, [head.id]))[0];
-  if (lastRead.size >= MOST_READ) lastRead.delete(lastRead.keys().next().value as string);
   if (dish) lastRead.set(head.written, frozen(dish));
   return dish;
 }

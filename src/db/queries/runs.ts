@@ -28,8 +28,7 @@ export type StoredPlan = z.output<typeof StoredPlan>;
 const PLAN_FIELDS = "id, dish_version, kitchen_version, run_id, run_sequence, status, document";
 
 /** Plans are never changed, and their numbers never used again: those read last are kept as they were read. */
-const lastRead = remembered<number, StoredPlan>();
-const MOST_READ = 24;
+const lastRead = remembered<number, StoredPlan>(24);
 const PlanId = z.object({ id: z.number() });
 
 async function planOf(db: Queryable, rows: readonly unknown[]): Promise<StoredPlan | undefined> {
@@ -38,7 +37,6 @@ async function planOf(db: Queryable, rows: readonly unknown[]): Promise<StoredPl
   const known = lastRead.get(id);
   if (known) return known;
   const plan = StoredPlan.array().parse(await db.query(`select ${PLAN_FIELDS} from plan where id = $1 order by id`, [id]))[0];
-  if (lastRead.size >= MOST_READ) lastRead.delete(lastRead.keys().next().value as number);
   if (plan) lastRead.set(id, plan);
   return plan;
 }
