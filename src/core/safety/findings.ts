@@ -15,6 +15,7 @@ import { counterThaw, fermentedMeat, fermentGas, inFilm, keptLukewarm, refreezin
 import { nutmeg, poisonousPlants, pulses, rawRunnerBeans, wildMushrooms } from "./rules/poisons";
 import { CAREFUL, hotBlender, hotFat, pressure, slowCookerStart } from "./rules/pots";
 import { marinadeReuse, rawContact, sameBoard } from "./rules/raw";
+import { shutShells } from "./rules/shut-shells";
 import { solidCooling } from "./rules/solid-cooling";
 import { bathTime, rawEgg, rawFish, rawFlour, rawMilk, rawMince, reheating, shellfish, undercooked } from "./rules/uncooked";
 import { unknownFoods } from "./rules/unknown";
@@ -44,6 +45,7 @@ const RULES: readonly ((scene: SafetyScene) => Finding[])[] = [
   rawEgg,
   rawFish,
   shellfish,
+  shutShells,
   rawMilk,
   rawFlour,
   bathTime,

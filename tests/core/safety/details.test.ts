@@ -161,6 +161,7 @@ test("seeds that a step lets sprout are sprouts, unless they are cooked", () => 
   expect(of(found(`for: pregnant\n${grown}`), "sprouts")?.severity).toBe("warn");
   expect(of(found(`${grown}\ndo: Boil | 10m | burner | boils`), "sprouts")).toBeUndefined();
   expect(of(found("in: 400 g rye flour\ndo: Knead | 10m"), "sprouts")).toBeUndefined();
+  expect(of(found("in: 500 g cabbage; 10 g mustard seeds\ndo: Sprouts and cabbage, shredded | 10m"), "sprouts")).toBeUndefined();
 });
 
 test("rice spread out cools in a layer, and in a heap it does not", () => {

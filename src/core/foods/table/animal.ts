@@ -171,7 +171,6 @@ clam | clam; vongole; palourde; littleneck; cherrystone; manila clam; quahog; ge
 scallop | scallop; king scallop; queen scallop; hand-dived scallop; scallop roe; queenie; bay scallop; sea scallop; diver scallop
 = cephalopod | 79/1/0.5/0 | ph=6-6.8 | FDC 2021 | a=molluscs
 squid | squid; calamari; baby squid; squid ring; squid tube; +octopus; baby octopus; octopus tentacle; +cuttlefish
-squid.ink | squid ink; cuttlefish ink
 = gastropod | 77/1/0.6/0 | ph=6.5-7 | FDC 2021 | a=molluscs
 snail | snail; escargot; winkle; periwinkle; abalone; conch; limpet; sea cucumber; jellyfish; +whelk; +sea urchin
 = frog | 82/0.3/0.1/0 | ph=6.5-6.8 | FDC 2021

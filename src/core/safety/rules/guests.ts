@@ -142,7 +142,7 @@ const RISKY: readonly { readonly is: (i: Item) => boolean; readonly safeFromC: n
   { is: isOf("meat"), safeFromC: 63, why: "meat that is pink inside can carry toxoplasmosis and bacteria" },
 ];
 /** Sprouts as they are bought, and seeds or pulses that a step lets sprout. */
-const SPROUTS = /^(?:let\b.*\b)?(?:sprout|germinat)/i;
+const SPROUTS = /^(?:let\b.*\b)?(?:sprout(?:ing)?\b(?! lea)|germinat)/i;
 const CAN_SPROUT =
   /\b(?:seeds?|alfalfa|mung|lentils?|chickpeas?|beans?|peas?|radish|mustard|fenugreek|cress|clover|wheat|rye|barley|buckwheat|quinoa)\b/i;
 const isSprouts = ({ item, part }: SafetyScene["journeys"][number]): boolean =>

@@ -73,28 +73,11 @@ function hot({ parts, journeys }: SafetyScene): Finding[] {
   });
 }
 
-/** "Keep the ones that stay closed", "add the unopened clams". */
-const USES_SHUT =
-  /\b(?:keep|add|serve|eat|use|force|prise|pry|save|include)\b[^.;]*(?<!\b(?:lid|pot|pan|casserole|door|oven|bag|steamer|keep) )\b(?:closed|shut|unopened|not (?:to )?open(?:ed)?)\b|\b(?:closed|shut|unopened) (?:ones|shells|mussels|clams|cockles)\b[^.;]*\b(?:too|as well|anyway|all the same|included)\b/i;
-const THROWS_AWAY = /\b(?:discard|throw|bin|reject|remove)\b/i;
-
 function open({ parts, journeys }: SafetyScene): Finding[] {
   return parts.flatMap((part) => {
     const step = part.steps.find(
       (s) => heatOf(s) && journeys.some((j) => isOf("bivalve")(j.item) && !j.food.cooked && j.visits.some((v) => v.step === s)),
     );
-    const shut = step && part.steps.find((s) => USES_SHUT.test(s.words) && !THROWS_AWAY.test(s.words));
-    if (shut)
-      return [
-        cautioned("shellfish", shut.ref, {
-          component: part.component.id,
-          step: shut.ref,
-          severity: "stop",
-          title: "Shells that stay shut are thrown away",
-          computed: `“${shut.name}”: a mussel or clam that has not opened may have been dead before it was cooked.`,
-          mends: [],
-        }),
-      ];
     return step
       ? [
           asked("shellfish", step.ref, part, step, "Look at the shells", {
