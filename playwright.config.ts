@@ -1,8 +1,10 @@
 import { existsSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
 
+/** Files that take minutes. */
 const LONGEST = ["whole-lunch", "evening"].map((name) => `**/${name}.spec.ts`);
 
+/** Draws a page with half the work of the whole browser. */
 const SHELL = "/usr/bin/chromium-headless-shell";
 
 export default defineConfig({

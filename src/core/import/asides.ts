@@ -1,6 +1,7 @@
 // What becomes of the lines that are neither ingredient nor step: title, yield, notes, and how long a part keeps.
 import { findDurations } from "../entry/durations";
 import { lexiconOf } from "../entry/lexicon";
+import { fold } from "../entry/lexicon/fold";
 import type { Language } from "../entry/lexicon/lexicon";
 import { readStep } from "../entry/step/read";
 import type { Keep } from "../entry/step/reading";
@@ -62,7 +63,7 @@ export function accountAside(
   const { from, to, role, text } = aside;
   const put = (state: Item["state"], became: string, why?: string) => items.push({ from, to, state, became, ...(why ? { why } : {}) });
   if (role === "title") {
-    if (singleSpaced(text).includes(singleSpaced(recipe.name))) return void put("read", "/dish/name");
+    if (fold(singleSpaced(text)).includes(fold(singleSpaced(recipe.name)))) return void put("read", "/dish/name");
     notes.push(singleSpaced(text));
     return void put("note", "/dish/note");
   }

@@ -62,7 +62,7 @@ function describesWork(text: string, language: Language): boolean {
   );
 }
 
-/** "Brine the duck", "Make the roux". */
+/** "Brine the duck", "Make the roux": headings of a stage are no longer than this. */
 const MOST_STAGE_WORDS = 5;
 const listsParts = (out: readonly RoledLine[]) => out.some((l) => l.role === "section" && l.among === "ingredients");
 
@@ -253,11 +253,11 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     // The first part's name stands right below the head of the list, where it is no food itself.
     const below = out.at(-1)?.role === "list-head" && !isSurelyFood(text);
     // A bare line between two lists with bullets: the heading of the second.
-    const parts = isBulleted(lines[i - 1]) && isBulleted(next) && !BULLET.test(text);
+    const betweenLists = isBulleted(lines[i - 1]) && isBulleted(next) && !BULLET.test(text);
     // "Make the roux" between numbered steps: it says what they are for, where the list has parts of its own.
-    const between = mode === "method" && !NUMBERED.test(text) && next !== undefined && NUMBERED.test(next.text.trim());
+    const betweenSteps = mode === "method" && !NUMBERED.test(text) && next !== undefined && NUMBERED.test(next.text.trim());
     if (
-      between &&
+      betweenSteps &&
       text.split(/\s+/).length <= MOST_STAGE_WORDS &&
       !/[.!?\d]/.test(text) &&
       listsParts(out) &&
@@ -265,7 +265,7 @@ export function classified(given: readonly SourceLine[], language: Language): Ro
     )
       return put(line, "note");
     if (
-      isSection(below || parts ? { ...line, gap: true } : line, next, mode, language, parts) &&
+      isSection(below || betweenLists ? { ...line, gap: true } : line, next, mode, language, betweenLists) &&
       (mode !== "top" || NUMBERED_CAPITALS.test(text.replace(/\s*\([^()]*\)$/, "")) || !looksLikeIngredient(line, language))
     ) {
       const row = next && tableRow(lines, i + 1);

@@ -1,4 +1,4 @@
-// Headings that say when, not what: "Day 1", "FRIDAY", "The day before", "Tag 2", "La veille".
+// What says when, and not what: headings ("Day 1", "FRIDAY", "The day before", "La veille"), and the hour before a step.
 
 const WEEKDAYS =
   "mon(?:day)?|tues(?:day)?|tue|wed(?:nesday)?|thurs?(?:day)?|fri(?:day)?|sat(?:urday)?|sun(?:day)?|montag|dienstag|mittwoch|donnerstag|freitag|samstag|sonnabend|sonntag|lundi|mardi|mercredi|jeudi|vendredi|samedi|dimanche|luned[iì]|marted[iì]|mercoled[iì]|gioved[iì]|venerd[iì]|sabato|domenica|lunes|martes|mi[eé]rcoles|jueves|viernes|s[aá]bado|domingo";
@@ -16,11 +16,22 @@ const RELATIVE_DAY =
 const DATE =
   /^(?:\p{L}+,? )?\d{1,2}(?:st|nd|rd|th|\.)?\s+(?:de )?(?:jan|feb|fev|mar|apr|avr|abr|may|mai|mag|jun|juin|giu|jul|juil|lug|aug|aou|ago|sep|oct|okt|ott|nov|dec|dez|dic)\p{L}*\.?$/iu;
 
+/** "Sunday: " before what is eaten then. */
+export const DAY_BEFORE = new RegExp(`^(?:${WEEKDAYS}):\\s+(\\p{L})`, "iu");
 /** "Sun 09:30 – " before what is done then. */
-export const DAY_AND_HOUR = new RegExp(
-  `^(?:${WEEKDAYS})\\.?,?\\s+\\d{1,2}(?:[:.h]\\d{2}|\\s?(?:am|pm|h|uhr))\\s*(?:[–—:-]\\s*|(?=\\p{L}))`,
-  "iu",
-);
+const DAY_AND_HOUR = new RegExp(`^(?:${WEEKDAYS})\\.?,?\\s+\\d{1,2}(?:[:.h]\\d{2}|\\s?(?:am|pm|h|uhr))\\s*(?:[–—:-]\\s*|(?=\\p{L}))`, "iu");
+
+/** "09:15 " before what is done then. */
+const HOUR = /^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u;
+/** "Day 2. " before what is done then. */
+const DAY_AHEAD = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}\s*[.:–—-]\s+(?=\p{L})/iu;
+/** "T-2h30: ", "D-1 " before what is done then. */
+const COUNTDOWN =
+  /^(?:[TDJ]\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*(?:[:.)–-]\s*|\s(?=\p{L}{3}))|[DJT]\s{2,}(?=\p{L}))/iu;
+
+/** A step without the moment before it. */
+export const withoutMoment = (text: string): string =>
+  [HOUR, DAY_AND_HOUR, COUNTDOWN, DAY_AHEAD].reduce((rest, moment) => rest.replace(moment, ""), text);
 
 /** Whether a name says a day and nothing of what is made. */
 export function isDay(name: string): boolean {

@@ -87,7 +87,12 @@ export function withWords(step: ReadInstruction, stretch: Stretch): ReadInstruct
 /** A step with the length that a sentence behind it says. */
 export function withLength(step: ReadInstruction, stretch: Stretch, said: StepReading, sectionGuess: string | undefined): ReadInstruction {
   const { time } = lineStepOf(said, ANY_KIND);
-  const reading = { ...step.reading, minutes: said.minutes, said: { ...step.reading.said, minutes: true } };
+  const reading = {
+    ...step.reading,
+    minutes: said.minutes,
+    said: { ...step.reading.said, minutes: true },
+    doubts: [...step.reading.doubts.filter((d) => d.field !== "minutes"), ...said.doubts.filter((d) => d.field === "minutes")],
+  };
   const longer = withWords({ ...step, reading, guess: sectionGuess ?? whyGuessed(reading) }, stretch);
   return time === undefined ? longer : { ...longer, step: { ...longer.step, time } };
 }

@@ -7,7 +7,7 @@ import { readStep } from "../entry/step/read";
 import type { Keep, StepReading } from "../entry/step/reading";
 import { isSurelyFood } from "../foods/match";
 import { singleSpaced } from "../plain-text";
-import { DAY_AND_HOUR, isDay } from "./days";
+import { isDay, withoutMoment } from "./days";
 import { isLengthOnly, isServesLine, isTip, PICTURES_BEFORE } from "./heads";
 import { gatheredStep, type ReadInstruction, stepOf, withLength, withRounds, withWords } from "./instruction-step";
 import { withoutNumber } from "./line-looks";
@@ -50,11 +50,6 @@ export interface ReadMethod {
 const COVER_AND = /^(?:(?:cover|wrap|seal)(?: (?:it|them|well|tightly))?(?: and |, ))?(chill|refrigerate|freeze|keep (?:chilled|cold))\.?$/;
 /** "It should read 74 °C": words around a figure of the probe. */
 const MOST_PROBE_WORDS = 4;
-/** "Day 2. Simmer": when it is done, and not what. */
-const DAY_AHEAD = /^(?:day|tag|jour|giorno|d[ií]a)\s+\d{1,2}\s*[.:–—-]\s+(?=\p{L})/iu;
-const COUNTDOWN =
-  /^(?:[TDJ]\s?[-–−]\s?\d+(?:[.:]\d+)?\s?(?:h(?:ours?|rs?)?|m(?:in)?|d(?:ays?)?)?\s?(?:\d{1,2}\s?(?:m(?:in)?)?)?\s*(?:[:.)–-]\s*|\s(?=\p{L}{3}))|[DJT]\s{2,}(?=\p{L}))/iu;
-
 /** The steps of a part's instructions. An oven that was heated gives its heat to the next thing that bakes. */
 export function methodOf(
   instructions: readonly RecipeLine[],
@@ -83,14 +78,11 @@ export function methodOf(
       const unmarked = sentence.text
         .replace(/\*{1,2}|(?<![\p{L}\p{N}])_{1,2}|_{1,2}(?![\p{L}\p{N}])|^>|[¡¿]/gu, (marks) => " ".repeat(marks.length))
         .trimStart();
-      const plain = withoutNumber(unmarked)
-        .replace(/^[-–•*·#]\s+/, "")
-        .replace(PICTURES_BEFORE, "")
-        // "09:15 Unroll", "T-2h30: Roast": when it was done once, or is to be.
-        .replace(/^\d{1,2}[:.]\d{2}\s+(?=\p{L})/u, "")
-        .replace(DAY_AND_HOUR, "")
-        .replace(COUNTDOWN, "")
-        .replace(DAY_AHEAD, "");
+      const plain = withoutMoment(
+        withoutNumber(unmarked)
+          .replace(/^[-–•*·#]\s+/, "")
+          .replace(PICTURES_BEFORE, ""),
+      );
       const folded = fold(plain);
       const last = beside.at(-1);
       // "… can be made 2 days ahead; cover and chill": where it waits.
@@ -192,7 +184,7 @@ export function methodOf(
         smoker = { tempC: whole.heat.tempC, stretch: sentence };
         continue;
       }
-      if (PREHEAT.test(folded) || OVEN_ALONE.test(folded)) {
+      if (PREHEAT.test(folded)) {
         const heat = whole.heat?.tempC ?? undefined;
         if (heat !== undefined) ovenC = heat;
         const rest = BESIDE_HEAT.exec(plain)?.[1];
@@ -268,13 +260,10 @@ const onlyNames = (plain: string, read: StepReading): boolean =>
   !read.said.minutes &&
   (read.verb === null || (read.attention === "hands" && isSurelyFood(plain.slice(0, -1))));
 
-/** "Oven 140.": it is heated for what comes next. */
-const OVEN_ALONE = /^(?:oven|ofen|backofen|four|forno|horno)\s(?:(?:on|at|to|auf|bei|a|à)\s)*\d{2,3}\s?(?:°\s?)?[cf]?\.?$/;
-
 const OVEN = { by: "oven", tempC: null, level: null, mode: null } as const;
-/** Work for an oven that has just been heated, where nothing else says what heats it. */
 /** Browning that takes this long, min, right after the oven was heated is done in the oven. */
 const LEAST_IN_OVEN = 20;
+/** Work for an oven that has just been heated, where nothing else says what heats it. */
 const isOvenWork = (r: StepReading) =>
   // "Backofen auf 220 vorheizen. 30 Minuten anbraten".
   (r.heat?.by === "burner" &&

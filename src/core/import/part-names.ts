@@ -1,16 +1,20 @@
-// What a part without a heading is called by the steps that use it.
+// What a part without a heading is called: by the steps that use it, by its own, or by its first ingredient.
+import { readIngredient } from "../entry/ingredient-line";
 import { fold } from "../entry/lexicon/fold";
-import type { RecipeSection } from "./recipe";
+import { onOneLine } from "../plain-text";
+import type { Recipe, RecipeSection } from "./recipe";
 import { names } from "./sections";
 
+const THE = "\\b(?:the|den|die|der|das|la|le|il|l'|el|dem) ";
+const DOUGH = "pastry|dough|batter|crust|teig|pate|impasto|frolla|masa";
+const DOUGHS = new RegExp(`${THE}(${DOUGH})\\b`);
 /** What first parts without a heading are called by the steps that use them. */
-const FIRST_PARTS =
-  /\b(?:the|den|die|der|das|la|le|il|l'|el|dem) (pastry|dough|batter|crust|base|sponge|cake|custard|stock|broth|marinade|brine|cure|teig|boden|bruhe|beize|pate|fond|impasto|frolla|base|brodo|masa|caldo)\b/;
-
-const DOUGHS = /\b(?:the|den|die|der|das|la|le|il|l'|el|dem) (pastry|dough|batter|crust|teig|pate|impasto|frolla|masa)\b/;
+const FIRST_PARTS = new RegExp(
+  `${THE}(${DOUGH}|base|sponge|cake|custard|stock|broth|marinade|brine|cure|boden|bruhe|beize|fond|brodo|caldo)\\b`,
+);
 const FLOUR = /\b(?:flour|farine|farina|harina)\b|mehl\b/;
 
-/** The name that later parts give to one without a heading, where no other part has it: "line a tin with the pastry". */
+/** The name that its own steps give to a dough without a heading, or later parts to any: "line a tin with the pastry". Empty where none does. */
 export function calledLater(section: RecipeSection, sections: readonly RecipeSection[]): string {
   const behind = sections.slice(sections.indexOf(section) + 1);
   const free = (word: string) => !sections.some((s) => names(s.name, [word]));
@@ -26,6 +30,12 @@ export function calledLater(section: RecipeSection, sections: readonly RecipeSec
     return asWritten(line.text, found);
   }
   return "";
+}
+
+/** What a part is called that has no name: its first ingredient. */
+export function firstFood({ ingredients }: RecipeSection, language: Recipe["language"]): string {
+  const name = ingredients[0] ? readIngredient(onOneLine(ingredients[0].text), language).name : "";
+  return name ? name.charAt(0).toUpperCase() + name.slice(1) : "Part";
 }
 
 /** A word in its own letters, which folding has taken: "Pâte". */

@@ -25,9 +25,9 @@ const isIndentedHead = (line: SourceLine, next: SourceLine | undefined, bare: st
 
 /**
  * A heading of a part: "For the dough:", "## Filling", "**Sauce**", "DOUGH", and a short line of its own above ingredients or steps.
- * @param parts it stands bare between two lists with bullets
+ * @param betweenLists it stands bare between two lists with bullets
  */
-export function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language, parts = false): boolean {
+export function isSection(line: SourceLine, next: SourceLine | undefined, mode: Mode, language: Language, betweenLists = false): boolean {
   const text = line.text.trim();
   if (text.length > 64 || NUMBER_ALONE.test(text)) return false;
   const marked = text.replace(/^[#*_=\s>~–—-]+|[#*_=\s~–—-]+$/g, "");
@@ -76,5 +76,5 @@ export function isSection(line: SourceLine, next: SourceLine | undefined, mode: 
   if (mode === "ingredients" && !nextIngredient && words <= 3 && isSentence(next.text.trim())) return true;
   // A word alone above what is weighed is a name, even where it could tell what to do ("Mash").
   const named = mode !== "top" || words === 1 || !opensWithVerb(bare, language) || (words <= 3 && !/\b(?:the|a|an|your|it)\b/i.test(bare));
-  return nextIngredient && (parts || readIngredient(next.text, language).amount !== undefined) && named;
+  return nextIngredient && (betweenLists || readIngredient(next.text, language).amount !== undefined) && named;
 }

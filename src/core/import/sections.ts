@@ -133,8 +133,8 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
           const said = line.role === "serves" ? yieldIn(text) : servesIn(text);
           if (line.role === "serves") yieldText ||= text;
           // What counts people says more than what counts pieces.
-          const open = serves === undefined || ((pieces || /^\d+$/.test(yieldText)) && !said?.pieces);
-          if (said?.serves !== undefined && open && !(line.role === "title" && said.pieces)) {
+          const undecided = serves === undefined || ((pieces || /^\d+$/.test(yieldText)) && !said?.pieces);
+          if (said?.serves !== undefined && undecided && !(line.role === "title" && said.pieces)) {
             serves = said.serves;
             pieces = said.pieces;
             yieldText = text;
@@ -177,6 +177,7 @@ export function recipeOf(source: Source, told?: Language): Recipe | undefined {
   };
 }
 
+/** "By Ada – makes 6". */
 const MAKES_AT_END = /(?:[-–—·|,.]|^)\s*(?:makes|yields)\s(?:about )?\d{1,2}[^\d.]{0,24}$/i;
 
 /** Whether lines can be a recipe: a list of at least two, or steps of which one says a time or a heat. Data of a page says so itself. */

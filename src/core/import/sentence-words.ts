@@ -4,7 +4,7 @@ import type { Language } from "../entry/lexicon/lexicon";
 
 /** Heats the oven for a later step. */
 export const PREHEAT =
-  /\b(?:pre-?heat(?:ed|ing)?(?= (?:the|your|an|oven|to))|heat (?:(?:the|your|an) )?oven|turn (?:on )?the oven (?:on|to)|set the oven|(?<=^(?:now |then )?)(?:turn|crank|raise|lower|increase|reduce|drop|bring|whack|put) (?:the|your) oven(?: temperature)? (?:up |down |back )*to\b|(?:back)?ofen [^.]{0,40}(?:vorheizen|heizen)|heizen sie den|vorheizen|prechauff\w+|preriscald\w+|(?:accendere|scaldare|scaldate) il forno|precal\w+|(?:calienta|calentar) el horno)/;
+  /\b(?:pre-?heat(?:ed|ing)?(?= (?:the|your|an|oven|to))|heat (?:(?:the|your|an) )?oven|turn (?:on )?the oven (?:on|to)|set the oven|(?<=^(?:now |then )?)(?:turn|crank|raise|lower|increase|reduce|drop|bring|whack|put) (?:the|your) oven(?: temperature)? (?:up |down |back )*to\b|(?:back)?ofen [^.]{0,40}(?:vorheizen|heizen)|heizen sie den|vorheizen|prechauff\w+|preriscald\w+|(?:accendere|scaldare|scaldate) il forno|precal\w+|(?:calienta|calentar) el horno)|^(?:oven|ofen|backofen|four|forno|horno) (?:(?:on|at|to|auf|bei|a) )*\d{2,3} ?(?:° ?)?[cf]?\.?$/;
 /** Heats a smoker or a grill for a later step. */
 export const HEATS_SMOKER = /^(?:pre-?heat|heat|bring|get|set|fire up) (?:the |your |a )?(?:hot )?(?:smoker|grill|barbecue|bbq)\b[^.]*\d/;
 /** What else a sentence may do beside heating the oven. */

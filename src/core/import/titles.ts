@@ -1,4 +1,5 @@
 // What a recipe is called: by its title without the talk around it, by the line that sends it, or by its parts.
+import { DAY_BEFORE } from "./days";
 import { servesIn, withoutPictures } from "./heads";
 import type { Aside, RecipeSection } from "./recipe";
 
@@ -13,7 +14,11 @@ const SO = /^(?:(?:ok(?:ay)?|right),? )?so,? (?:this is (?:for )?)?(?:the |my |o
 /** The name of a dish without the talk around it ("ok so here's how I do the trout, for 6") and without for how many ("Duck (serves 4)"). */
 export function titleName(line: string): string {
   const text = line.replace(/^[#*_=\s>]+|[#*_=\s:.]+$/g, "").replace(TITLE_LABEL, "");
-  const plain = withoutPictures(text)
+  // "Goat and flatbreads – 8 people, eat at 19:00".
+  const dash = text.search(/\s[–—|·-]\s[^–—|·]*$/u);
+  const counted = dash > 0 ? servesIn(text.slice(dash)) : undefined;
+  const plain = withoutPictures(counted?.serves !== undefined && !counted.pieces ? text.slice(0, dash) : text)
+    .replace(DAY_BEFORE, (_, letter: string) => letter.toUpperCase())
     .replace(TALK, "")
     .replace(SO, "")
     .replace(/,?\s+(?:for|serves|feeds) (?:about )?\d{1,2}(?: people)?$/i, "");

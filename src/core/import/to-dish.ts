@@ -19,7 +19,7 @@ import { accountAside, type Draft, type KeepFn } from "./asides";
 import { isDay } from "./days";
 import type { ReadInstruction } from "./instruction-step";
 import { methodOf, type ReadMethod } from "./method";
-import { calledLater } from "./part-names";
+import { calledLater, firstFood } from "./part-names";
 import { GUESSED_SERVES, type Recipe, type RecipeLine, type RecipeSection, type Stretch } from "./recipe";
 import { names, tellingWords } from "./sections";
 
@@ -55,11 +55,6 @@ export interface Serving {
 /** Kinds that may well stand in a cupboard. */
 const STAYS_OUT: ReadonlySet<string> = new Set(["dry", "sweet", "dough", "oil", "pickle", "ferment", "cure", "garnish"]);
 const LEAST_COLD_MIN = 1440;
-/** What a part is called that has no name: its first ingredient. */
-function firstFood({ ingredients }: RecipeSection, language: Recipe["language"]): string {
-  const name = ingredients[0] ? readIngredient(onOneLine(ingredients[0].text), language).name : "";
-  return name ? name.charAt(0).toUpperCase() + name.slice(1) : "Part";
-}
 /** "Keeps 4 days" of a stew, and nothing about where: in the fridge. */
 const inTheCold = (keep: Keep, kind: string): Keep =>
   keep.place === null && (keep.max ?? 0) >= LEAST_COLD_MIN && !STAYS_OUT.has(kind) ? { ...keep, place: "fridge" } : keep;
